@@ -1,0 +1,103 @@
+import { Body, Controller, Get, Header, HttpCode, Param, Post, Query, Req } from '@nestjs/common';
+import { ApiBody, ApiOkResponse, ApiOperation, ApiTags } from '@nestjs/swagger';
+import type { Request } from 'express';
+import { asId, newAircraft, readAircraftValue, writeAircraftFile, type AircraftId } from '@wired-falcon/core';
+import {
+  AircraftParamsDto,
+  AircraftQueryDto,
+  CreateAircraftDto,
+  EditsRequestDto,
+  SinceQueryDto,
+  type AircraftResponse,
+  type CreatedResponse,
+  type EditsResponse,
+  type EditsSinceResponse,
+  type HangarEntry,
+} from '@wired-falcon/contract';
+import { CannotImport } from '../http/errors.ts';
+import { schemaRef } from '../http/openApi.ts';
+import { AircraftStore } from '../workshop/aircraftStore.ts';
+import { Hangar } from '../workshop/hangar.ts';
+import { Journal } from '../workshop/journal.ts';
+import { PartShelf } from '../workshop/partShelf.ts';
+import { makeId } from '../workshop/makeId.ts';
+
+/** Aircraft: the hangar, one document, its edits, its file. */
+@ApiTags('aircraft')
+@Controller('aircraft')
+export class AircraftController {
+  constructor(
+    private readonly hangar: Hangar,
+    private readonly store: AircraftStore,
+    private readonly journal: Journal,
+    private readonly shelf: PartShelf,
+  ) {}
+
+  @Get()
+  @ApiOperation({ summary: 'All aircraft of the workshop, the last changed first' })
+  @ApiOkResponse({ description: 'A list of HangarEntry' })
+  list(): Promise<HangarEntry[]> {
+    return this.hangar.entries();
+  }
+
+  @Post()
+  @ApiOperation({ summary: 'A new, empty aircraft' })
+  @ApiBody({ schema: schemaRef(CreateAircraftDto) })
+  async create(@Body() body: CreateAircraftDto): Promise<CreatedResponse> {
+    const aircraft = newAircraft(asId<AircraftId>(makeId()), body.name);
+    await this.store.create({ aircraft, parts: this.shelf.parts }, new Date().toISOString());
+    return { id: aircraft.id, name: aircraft.name };
+  }
+
+  @Post('import')
+  @ApiOperation({ summary: 'An aircraft from its file; a copy when its id is taken' })
+  @ApiBody({ schema: { type: 'object', description: 'The aircraft file; see /api/schema/aircraft' } })
+  async import(@Req() request: Request): Promise<CreatedResponse> {
+    const body: unknown = request.body;
+    const read = readAircraftValue(body);
+    if ('sentence' in read) throw new CannotImport(read.sentence);
+    const { design } = read;
+    const isTaken = await this.store.exists(design.aircraft.id);
+    const aircraft = isTaken ? { ...design.aircraft, id: asId<AircraftId>(makeId()) } : design.aircraft;
+    await this.store.create({ aircraft, parts: design.parts }, new Date().toISOString());
+    return { id: aircraft.id, name: aircraft.name };
+  }
+
+  @Get(':id')
+  @ApiOperation({ summary: 'The document, the parts it uses, and what the author can undo' })
+  @ApiOkResponse({ description: 'AircraftResponse' })
+  async one(@Param() { id }: AircraftParamsDto, @Query() { author }: AircraftQueryDto): Promise<AircraftResponse> {
+    const { design, version, updatedAt } = await this.store.current(id);
+    return {
+      aircraft: design.aircraft,
+      version,
+      updatedAt,
+      parts: [...this.shelf.usedBy(design.aircraft).values()],
+      history: await this.journal.historyOf(id, author),
+    };
+  }
+
+  @Post(':id/edits')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Edits, in order; repeats by editId get their first answer' })
+  @ApiBody({ schema: schemaRef(EditsRequestDto) })
+  @ApiOkResponse({ description: 'EditsResponse: done with an outcome for each edit, or stale with the edits since' })
+  edit(@Param() { id }: AircraftParamsDto, @Body() request: EditsRequestDto): Promise<EditsResponse> {
+    return this.journal.submit(id, request);
+  }
+
+  @Get(':id/edits')
+  @ApiOperation({ summary: 'The edits after a version' })
+  async since(@Param() { id }: AircraftParamsDto, @Query() { since }: SinceQueryDto): Promise<EditsSinceResponse> {
+    const { version } = await this.store.current(id);
+    return { version, edits: await this.journal.since(id, since) };
+  }
+
+  @Get(':id/export')
+  @Header('content-type', 'application/json; charset=utf-8')
+  @ApiOperation({ summary: 'The aircraft file: the aircraft and its parts' })
+  async export(@Param() { id }: AircraftParamsDto): Promise<string> {
+    const { design } = await this.store.current(id);
+    return writeAircraftFile(design);
+  }
+}

@@ -1,0 +1,25 @@
+import { MikroOrmModule } from '@mikro-orm/nestjs';
+import { Module, type DynamicModule } from '@nestjs/common';
+import { AircraftController } from './aircraft/aircraft.controller.ts';
+import type { ServerConfig } from './config.ts';
+import { ormOptions } from './database/ormOptions.ts';
+import { SystemController } from './http/system.controller.ts';
+import { AircraftQueue } from './workshop/aircraftQueue.ts';
+import { AircraftStore } from './workshop/aircraftStore.ts';
+import { DemoLoader } from './workshop/demoLoader.ts';
+import { DesignCache } from './workshop/designCache.ts';
+import { Hangar } from './workshop/hangar.ts';
+import { Journal } from './workshop/journal.ts';
+import { PartShelf } from './workshop/partShelf.ts';
+
+@Module({})
+export class AppModule {
+  static with(config: ServerConfig): DynamicModule {
+    return {
+      module: AppModule,
+      imports: [MikroOrmModule.forRoot({ ...ormOptions(config.databaseFile), registerRequestContext: false })],
+      controllers: [AircraftController, SystemController],
+      providers: [AircraftQueue, AircraftStore, DemoLoader, DesignCache, Hangar, Journal, PartShelf],
+    };
+  }
+}

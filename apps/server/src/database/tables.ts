@@ -1,0 +1,74 @@
+import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
+
+/** The document of an aircraft at its present version, as text: written whole, never diffed. */
+export const AircraftTable = defineEntity({
+  name: 'AircraftRow',
+  tableName: 'aircraft',
+  properties: {
+    id: p.string().primary(),
+    name: p.string(),
+    version: p.integer(),
+    schema: p.integer(),
+    document: p.text(),
+    createdAt: p.string(),
+    updatedAt: p.string(),
+  },
+});
+export type AircraftRow = InferEntity<typeof AircraftTable>;
+
+/** Every edit that was ever accepted, in order, with what takes it back. Rows are never changed. */
+export const JournalTable = defineEntity({
+  name: 'JournalRow',
+  tableName: 'journal',
+  properties: {
+    id: p.integer().primary().autoincrement(),
+    aircraft: p.string(),
+    version: p.integer(),
+    editId: p.string(),
+    author: p.string(),
+    at: p.string(),
+    schema: p.integer(),
+    title: p.text(),
+    edit: p.text(),
+    inverse: p.text(),
+    undoOf: p.string().nullable(),
+  },
+});
+export type JournalRow = InferEntity<typeof JournalTable>;
+
+/** Part revisions that aircraft use. Immutable, by key. */
+export const PartTable = defineEntity({
+  name: 'PartRow',
+  tableName: 'part',
+  properties: { key: p.string().primary(), content: p.text() },
+});
+
+/** The compressed document every so many versions, and before a change of schema. */
+export const SnapshotTable = defineEntity({
+  name: 'SnapshotRow',
+  tableName: 'snapshot',
+  properties: {
+    aircraft: p.string().primary(),
+    version: p.integer().primary(),
+    schema: p.integer(),
+    content: p.blob(),
+  },
+});
+
+/** What the hangar shows of an aircraft, kept as long as neither its version nor the checks change. */
+export const SummaryTable = defineEntity({
+  name: 'SummaryRow',
+  tableName: 'summary',
+  properties: {
+    aircraft: p.string().primary(),
+    version: p.integer(),
+    checksVersion: p.integer(),
+    items: p.integer(),
+    cables: p.integer(),
+    stops: p.integer(),
+    mends: p.integer(),
+    notes: p.integer(),
+  },
+});
+
+export const tables = [AircraftTable, JournalTable, PartTable, SnapshotTable, SummaryTable];

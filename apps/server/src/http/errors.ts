@@ -1,0 +1,18 @@
+import { HttpException } from '@nestjs/common';
+import type { ErrorResponse } from '@wired-falcon/contract';
+
+/** An error that a person meets: its code, the sentence, and the places. */
+export class Problem extends HttpException {
+  constructor(
+    status: number,
+    readonly body: ErrorResponse,
+  ) {
+    super(body, status);
+  }
+}
+
+export class CannotImport extends Problem {
+  constructor(sentence: string) {
+    super(422, { code: 'cannot-import', message: sentence, details: [] });
+  }
+}

@@ -1,0 +1,26 @@
+import { Controller, Get } from '@nestjs/common';
+import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import { AircraftFileSchema, EditSchema, SCHEMA_VERSION } from '@wired-falcon/core';
+
+/** The server about itself, and the published shapes. */
+@ApiTags('system')
+@Controller()
+export class SystemController {
+  @Get('health')
+  @ApiOperation({ summary: 'Answers when the server is ready' })
+  health(): { ok: true; schema: number } {
+    return { ok: true, schema: SCHEMA_VERSION };
+  }
+
+  @Get('schema/aircraft')
+  @ApiOperation({ summary: 'JSON Schema of the aircraft file' })
+  aircraftSchema(): object {
+    return AircraftFileSchema;
+  }
+
+  @Get('schema/edit')
+  @ApiOperation({ summary: 'JSON Schema of an edit' })
+  editSchema(): object {
+    return EditSchema;
+  }
+}

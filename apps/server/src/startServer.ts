@@ -1,0 +1,80 @@
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { MikroORM } from '@mikro-orm/core';
+import type { NestApplicationOptions } from '@nestjs/common';
+import { NestFactory } from '@nestjs/core';
+import { NestExpressApplication } from '@nestjs/platform-express';
+import { API_PREFIX, BODY_LIMITS, routes } from '@wired-falcon/contract';
+import express, { type NextFunction, type Request, type Response } from 'express';
+import helmet from 'helmet';
+import { AppModule } from './app.module.ts';
+import type { ServerConfig } from './config.ts';
+import { ErrorFilter } from './http/errorFilter.ts';
+import { hostCheck } from './http/hostCheck.ts';
+import { serveOpenApi } from './http/openApi.ts';
+import { validationPipe } from './http/validation.ts';
+import { DemoLoader } from './workshop/demoLoader.ts';
+import { PartShelf } from './workshop/partShelf.ts';
+
+export interface RunningServer {
+  readonly url: string;
+  readonly close: () => Promise<void>;
+}
+
+/** Brings the database up to date, loads the demo if asked to, and listens. */
+export async function startServer(config: ServerConfig): Promise<RunningServer> {
+  const options: NestApplicationOptions = { logger: ['error', 'warn'], bodyParser: false, abortOnError: false };
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), options);
+  app.use(hostCheck);
+  app.use(securityHeaders());
+  app.use(routes.importFile(), express.json({ limit: BODY_LIMITS.importFile, strict: false }));
+  app.use(express.json({ limit: BODY_LIMITS.edits }));
+  app.setGlobalPrefix(API_PREFIX);
+  app.useGlobalPipes(validationPipe());
+  app.useGlobalFilters(new ErrorFilter());
+  serveOpenApi(app);
+  if (config.webRoot !== undefined) serveWeb(app, config.webRoot);
+  const orm = app.get(MikroORM);
+  await orm.migrator.up();
+  await app.get(PartShelf).load(orm.em.fork());
+  if (config.demo) await app.get(DemoLoader).load();
+  await app.listen(config.port, config.host);
+  return { url: await addressOf(app), close: () => app.close() };
+}
+
+async function addressOf(app: NestExpressApplication): Promise<string> {
+  const url = await app.getUrl();
+  return url.replace('[::1]', '127.0.0.1');
+}
+
+function securityHeaders() {
+  return helmet({
+    contentSecurityPolicy: {
+      directives: {
+        defaultSrc: ["'self'"],
+        scriptSrc: ["'self'"],
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        fontSrc: ["'self'"],
+        connectSrc: ["'self'"],
+        workerSrc: ["'self'", 'blob:'],
+        objectSrc: ["'none'"],
+        frameAncestors: ["'none'"],
+        upgradeInsecureRequests: null,
+      },
+    },
+    strictTransportSecurity: false,
+  });
+}
+
+/** The web application; every address that is not the API's is its first page. */
+function serveWeb(app: NestExpressApplication, webRoot: string): void {
+  const page = join(webRoot, 'index.html');
+  if (!existsSync(page)) throw new Error(`The web application is not built: there is no ${page}. Run "npm run build" first.`);
+  app.use('/assets', express.static(join(webRoot, 'assets'), { immutable: true, maxAge: '1y' }));
+  app.use(express.static(webRoot, { index: false }));
+  app.use((request: Request, response: Response, next: NextFunction) => {
+    if (request.method !== 'GET' || request.path.startsWith(`/${API_PREFIX}`)) next();
+    else response.sendFile(page);
+  });
+}

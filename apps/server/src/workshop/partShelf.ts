@@ -1,0 +1,59 @@
+import type { EntityManager } from '@mikro-orm/core';
+import { Injectable } from '@nestjs/common';
+import { catalogue, hasShape, PartKeySchema, PartSchema, type Aircraft, type Part, type PartKey } from '@wired-falcon/core';
+import { PartTable } from '../database/tables.ts';
+
+/** All part revisions that this server knows: the catalogue's, and those that stored aircraft use. */
+@Injectable()
+export class PartShelf {
+  #parts: ReadonlyMap<PartKey, Part> = catalogue;
+  #stored = new Set<string>();
+
+  get parts(): ReadonlyMap<PartKey, Part> {
+    return this.#parts;
+  }
+
+  /** Reads what is stored. Called once, before the first request. */
+  async load(em: EntityManager): Promise<void> {
+    const parts = new Map(catalogue);
+    for (const row of await em.find(PartTable, {})) {
+      const content: unknown = JSON.parse(row.content);
+      this.#stored.add(row.key);
+      for (const key of keysNamed(row.key)) if (hasShape(PartSchema, content)) parts.set(key, content);
+    }
+    this.#parts = parts;
+  }
+
+  /** Adds parts that came with an imported aircraft. */
+  add(parts: ReadonlyMap<PartKey, Part>): void {
+    this.#parts = new Map([...this.#parts, ...parts]);
+  }
+
+  /** The parts that an aircraft uses. */
+  usedBy(aircraft: Aircraft): Map<PartKey, Part> {
+    const used = new Map<PartKey, Part>();
+    for (const item of Object.values(aircraft.items)) {
+      const part = this.#parts.get(item.part);
+      if (part !== undefined) used.set(item.part, part);
+    }
+    return used;
+  }
+
+  /** Stores the parts of an aircraft that are not stored yet, inside the caller's transaction. */
+  async keep(em: EntityManager, aircraft: Aircraft): Promise<readonly string[]> {
+    const missing = [...this.usedBy(aircraft)].filter(([key]) => !this.#stored.has(key));
+    for (const [key, part] of missing) {
+      await em.upsert(PartTable, { key, content: JSON.stringify(part) });
+    }
+    return missing.map(([key]) => key);
+  }
+
+  /** Called when the transaction that stored these is committed. */
+  markKept(keys: readonly string[]): void {
+    for (const key of keys) this.#stored.add(key);
+  }
+}
+
+function keysNamed(text: string): PartKey[] {
+  return hasShape(PartKeySchema, text) ? [text] : [];
+}

@@ -1,0 +1,77 @@
+import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headlessui/react';
+import { useMemo, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { graphOf } from '@wired-falcon/core';
+import { useSelection } from '../selection/SelectionContext.tsx';
+import { useMake, useSession, useSessionState } from '../session/SessionContext.tsx';
+import { suggestionsFor } from './commands.ts';
+import { ENTRY_LINE_ID } from './focusEntryLine.ts';
+import type { Suggestion } from './suggestion.ts';
+
+/** Typed commands with completion. Enter takes the line that is marked. */
+export function EntryLine() {
+  const [text, setText] = useState('');
+  const { design } = useSessionState();
+  const session = useSession();
+  const make = useMake();
+  const navigate = useNavigate();
+  const { select } = useSelection();
+  const suggestions = useMemo(() => suggestionsFor(text, { design, graph: graphOf(design), aircraft: design.aircraft.id }), [text, design]);
+  const take = (suggestion: Suggestion | null): void => {
+    if (suggestion === null) return;
+    const { action } = suggestion;
+    if (action === undefined) return setText(suggestion.effect === 'for example' ? suggestion.text : text);
+    setText('');
+    switch (action.is) {
+      case 'edit': {
+        const made = make(action.edit);
+        if (action.edit.kind === 'add-cable' && !('refused' in made)) void navigate(`/aircraft/${design.aircraft.id}/wiring`);
+        return;
+      }
+      case 'go':
+        return void navigate(action.to);
+      case 'select':
+        select(action.selection);
+        return void navigate(action.to);
+      case 'undo':
+        return session.undo();
+      case 'redo':
+        return session.redo();
+    }
+  };
+  return (
+    <footer className="no-print relative border-t border-ink">
+      <Combobox value={null} onChange={take} immediate>
+        <div className="flex h-9 items-center gap-2 px-4">
+          <kbd className="key">/</kbd>
+          <ComboboxInput
+            id={ENTRY_LINE_ID}
+            aria-label="Entry line"
+            autoComplete="off"
+            spellCheck={false}
+            className="value h-full grow bg-transparent focus:outline-none"
+            placeholder="gnss1 > s4    add servo 9g x4    find tx    go documents"
+            displayValue={() => text}
+            value={text}
+            onChange={(event) => setText(event.target.value)}
+            onKeyDown={(event) => {
+              if (event.key === 'Escape') event.currentTarget.blur();
+            }}
+          />
+        </div>
+        <ComboboxOptions className="absolute bottom-9 left-0 z-10 max-h-[320px] w-full overflow-y-auto border-t border-ink bg-sheet px-4 py-1 empty:hidden">
+          {suggestions.map((suggestion) => (
+            <ComboboxOption
+              key={suggestion.text}
+              value={suggestion}
+              className={`grid cursor-pointer grid-cols-[340px_1fr] gap-4 px-2 py-0.5 data-focus:bg-paper data-focus:outline data-focus:outline-ink ${suggestion.action === undefined ? 'text-ink2' : ''}`}
+            >
+              <span className="value">{suggestion.text}</span>
+              <span>{suggestion.effect}</span>
+            </ComboboxOption>
+          ))}
+        </ComboboxOptions>
+      </Combobox>
+    </footer>
+  );
+}

@@ -1,0 +1,6 @@
+export const ENTRY_LINE_ID = 'entry-line';
+
+/** Puts the cursor into the entry line. */
+export function focusEntryLine(): void {
+  document.getElementById(ENTRY_LINE_ID)?.focus();
+}

@@ -1,0 +1,98 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { connectorsMate, plainCable, type CableId, type Graph, type PlainCable } from '@wired-falcon/core';
+import { paths } from '../app/paths.ts';
+import { useSelection } from '../selection/SelectionContext.tsx';
+import { useSession } from '../session/SessionContext.tsx';
+
+/** A cable in the margin: where it runs, what it is made of, and what can be done with it. */
+export function CableFacts({ cable: id, graph }: { readonly cable: CableId; readonly graph: Graph }) {
+  const session = useSession();
+  const { clear } = useSelection();
+  const cable = graph.cables[graph.cableIx.get(id) ?? -1];
+  if (cable === undefined) return <p className="mt-2">This cable is no longer there.</p>;
+  const plain = plainCable(graph, cable);
+  const gauges = [...new Set(Object.values(cable.conductors).map((conductor) => conductor.awg))].sort((a, b) => a - b);
+  const aircraft = graph.design.aircraft.id;
+  return (
+    <section className="mt-1">
+      <h2 className="text-lg font-bold">
+        {cable.tag} {plain === undefined ? '' : `${plain.a.ref} to ${plain.b.ref} ${plain.b.port.label}`}
+      </h2>
+      <dl className="mt-2 grid grid-cols-[92px_1fr] gap-y-0.5">
+        <dt className="text-ink2">Conductors</dt>
+        <dd className="value">
+          {Object.keys(cable.conductors).length}
+          {gauges.length > 0 && `, AWG ${gauges.join(', ')}`}
+        </dd>
+        <dt className="text-ink2">Kind</dt>
+        <dd className="value">{plain === undefined ? 'loom or open end' : isStraight(plain) ? 'straight' : 'custom pin map'}</dd>
+        {plain !== undefined && (
+          <>
+            <dt className="text-ink2">Ends</dt>
+            <dd className="value">{endsText(plain)}</dd>
+          </>
+        )}
+      </dl>
+      {plain !== undefined && <LengthField key={plain.leg.typedLengthMm ?? 0} plain={plain} />}
+      <div className="mt-3 flex flex-wrap gap-1.5">
+        <Link className="action" to={paths.ladder(aircraft, cable.id)}>
+          Open pin ladder
+        </Link>
+        <Link className="action" to={paths.document(aircraft, 'pin-table', cable.id)}>
+          Pin table
+        </Link>
+        <button
+          type="button"
+          className="action"
+          onClick={() => {
+            session.make({ kind: 'remove-cable', cable: cable.id });
+            clear();
+          }}
+        >
+          Remove {cable.tag}
+        </button>
+      </div>
+    </section>
+  );
+}
+
+function isStraight(plain: PlainCable): boolean {
+  return plain.conductors.every((conductor) => conductor.a.n === conductor.b.n);
+}
+
+function endsText(plain: PlainCable): string {
+  const fits = connectorsMate(plain.endA.connector, plain.a.port.connector) && connectorsMate(plain.endB.connector, plain.b.port.connector);
+  return fits ? 'both fit' : 'do not fit their ports';
+}
+
+/** The length that a person typed; empty when there is none. */
+function LengthField({ plain }: { readonly plain: PlainCable }) {
+  const session = useSession();
+  const was = plain.leg.typedLengthMm ?? null;
+  const [text, setText] = useState(was === null ? '' : String(was));
+  const [problem, setProblem] = useState('');
+  const save = (): void => {
+    const trimmed = text.trim().replace(',', '.');
+    const lengthMm = trimmed === '' ? null : Number(trimmed);
+    if (lengthMm === was) return setProblem('');
+    if (lengthMm !== null && !(lengthMm > 0 && lengthMm <= 20_000)) return setProblem('A length is a number of millimetres, up to 20 000.');
+    setProblem('');
+    session.make({ kind: 'set-leg-length', cable: plain.cable.id, leg: plain.leg.id, lengthMm, was });
+  };
+  return (
+    <label className="mt-1.5 grid grid-cols-[92px_1fr] items-center">
+      <span className="text-ink2">Length mm</span>
+      <input
+        className="field value w-24"
+        inputMode="decimal"
+        value={text}
+        aria-invalid={problem !== ''}
+        onChange={(event) => setText(event.target.value)}
+        onBlur={save}
+        onKeyDown={(event) => event.key === 'Enter' && save()}
+      />
+      {problem !== '' && <span className="col-span-2 mt-1 text-[12.5px] text-rust">{problem}</span>}
+    </label>
+  );
+}

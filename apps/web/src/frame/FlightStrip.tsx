@@ -1,0 +1,87 @@
+import { Link } from 'react-router';
+import { AIRFRAME_KINDS } from '@wired-falcon/core';
+import { paths } from '../app/paths.ts';
+import { useSession, useSessionState } from '../session/SessionContext.tsx';
+import { useFrameState } from './FrameState.tsx';
+
+/** Aircraft, version, saved state, undo and redo. */
+export function FlightStrip() {
+  const session = useSession();
+  const { design, version, undo, redo } = useSessionState();
+  const { showKeys } = useFrameState();
+  const { aircraft } = design;
+  const [lastUndo, lastRedo] = [undo.at(-1), redo.at(-1)];
+  return (
+    <header className="no-print flex h-10 items-center gap-4 border-b border-ink px-4">
+      <Link to={paths.hangar()} className="text-ink2 hover:text-ink">
+        Hangar
+      </Link>
+      <h1 className="text-[17px] font-bold">{aircraft.name}</h1>
+      <span className="text-ink2">{AIRFRAME_KINDS[aircraft.airframe.kind]}</span>
+      <span className="value">{version === 1 ? '1 edit' : `${version} edits`}</span>
+      <SavedState />
+      <span className="grow" />
+      <StripButton
+        label="undo"
+        keys="Ctrl Z"
+        disabled={lastUndo === undefined}
+        title={lastUndo === undefined ? 'Nothing to undo' : `Undo: ${lastUndo.title}`}
+        onPress={() => session.undo()}
+      />
+      <StripButton
+        label="redo"
+        keys="Ctrl Y"
+        disabled={lastRedo === undefined}
+        title={lastRedo === undefined ? 'Nothing to redo' : `Redo: ${lastRedo.title}`}
+        onPress={() => session.redo()}
+      />
+      <StripLink label="parts" keys="i" to={paths.parts(aircraft.id)} />
+      <StripLink label="documents" keys="p" to={paths.documents(aircraft.id)} />
+      <StripButton label="keys" keys="?" disabled={false} title="Keyboard help" onPress={() => showKeys(true)} />
+    </header>
+  );
+}
+
+function SavedState() {
+  const { saving, savedAt, pending } = useSessionState();
+  const clock = new Date(savedAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+  const text =
+    saving === 'saved'
+      ? `saved ${clock}`
+      : saving === 'saving'
+        ? `saving ${pending}`
+        : `${pending} not saved: the server does not answer; trying again`;
+  return (
+    <span role="status" className={`value ${saving === 'offline' ? 'font-medium text-rust' : 'text-ink2'}`} data-testid="saved-state">
+      {text}
+    </span>
+  );
+}
+
+function StripButton(props: {
+  readonly label: string;
+  readonly keys: string;
+  readonly disabled: boolean;
+  readonly title: string;
+  readonly onPress: () => void;
+}) {
+  return (
+    <button
+      type="button"
+      className="flex items-center gap-1.5 disabled:text-[#767060]"
+      disabled={props.disabled}
+      title={props.title}
+      onClick={props.onPress}
+    >
+      {props.label} <kbd className="key">{props.keys}</kbd>
+    </button>
+  );
+}
+
+function StripLink({ label, keys, to }: { readonly label: string; readonly keys: string; readonly to: string }) {
+  return (
+    <Link className="flex items-center gap-1.5" to={to}>
+      {label} <kbd className="key">{keys}</kbd>
+    </Link>
+  );
+}

@@ -1,0 +1,298 @@
+import {
+  afterRow,
+  applyEdit,
+  asId,
+  catalogue,
+  emptyStacks,
+  partKeyOf,
+  rebaseEdit,
+  type AircraftId,
+  type Design,
+  type Edit,
+  type EditId,
+  type PutBack,
+  type Refusal,
+  type UndoStacks,
+} from '@wired-falcon/core';
+import type { AircraftResponse, EditOutcome, HistoryEntry, JournalEntry } from '@wired-falcon/contract';
+import type { SubmittedEdit, Transport } from './transport.ts';
+
+/** Something that the person should know. */
+export interface SessionMessage {
+  readonly id: number;
+  readonly sentence: string;
+}
+
+export interface SessionState {
+  /** The document with every pending edit made. */
+  readonly design: Design;
+  /** Rises with every change of `design`. */
+  readonly seq: number;
+  /** How the design came from the one before: by one edit, which a worker can follow, or otherwise. */
+  readonly last: { readonly is: 'edit'; readonly edit: Edit; readonly undoes?: PutBack } | { readonly is: 'reset' };
+  /** The newest version that the server has acknowledged. */
+  readonly version: number;
+  readonly pending: number;
+  readonly saving: 'saved' | 'saving' | 'offline';
+  readonly savedAt: string;
+  readonly undo: readonly HistoryEntry[];
+  readonly redo: readonly HistoryEntry[];
+  readonly messages: readonly SessionMessage[];
+}
+
+/** What the session is given, so that it depends on no clock, no randomness and no network of its own. */
+export interface SessionTools {
+  readonly transport: Transport;
+  readonly author: string;
+  readonly makeId: () => string;
+  readonly now: () => string;
+  /** Runs `task` after a while; gives what cancels it. */
+  readonly later: (task: () => void, ms: number) => () => void;
+}
+
+const RETRY_MS = 2000;
+
+/**
+ * One aircraft being worked on: the confirmed document, the edits that are made here and not acknowledged yet, and the one
+ * request at a time that carries them, in order. Made edits show at once.
+ */
+export class EditSession {
+  #confirmed: Design;
+  #pending: readonly SubmittedEdit[] = [];
+  #history = new Map<EditId, HistoryEntry>();
+  #stacks: UndoStacks;
+  #state: SessionState;
+  #listeners = new Set<() => void>();
+  #isSending = false;
+  #cancelRetry: (() => void) | undefined;
+  #messageCount = 0;
+  #isClosed = false;
+
+  constructor(
+    readonly id: AircraftId,
+    loaded: AircraftResponse,
+    private readonly tools: SessionTools,
+  ) {
+    const parts = new Map([...catalogue, ...loaded.parts.map((part) => [partKeyOf(part), part] as const)]);
+    this.#confirmed = { aircraft: loaded.aircraft, parts };
+    const { undo, redo } = loaded.history;
+    for (const entry of [...undo, ...redo]) this.#history.set(entry.editId, entry);
+    this.#stacks = { undo: undo.map((entry) => entry.editId), redo: redo.map((entry) => entry.editId) };
+    this.#state = {
+      design: this.#confirmed,
+      seq: 1,
+      last: { is: 'reset' },
+      version: loaded.version,
+      pending: 0,
+      saving: 'saved',
+      savedAt: loaded.updatedAt,
+      undo,
+      redo,
+      messages: [],
+    };
+  }
+
+  readonly getState = (): SessionState => this.#state;
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.#listeners.add(listener);
+    return () => this.#listeners.delete(listener);
+  };
+
+  /** Makes an edit at once and sends it. A refusal changes nothing and is also shown as a message. */
+  make(edit: Edit): { readonly refused: Refusal } | { readonly title: string } {
+    const undoes = edit.kind === 'undo' ? this.#history.get(edit.of)?.inverse : undefined;
+    const result = applyEdit(this.#state.design, edit, () => undoes ?? { refused: unknownUndo });
+    if ('refused' in result) {
+      this.say(result.refused.sentence);
+      return result;
+    }
+    const editId = asId<EditId>(this.tools.makeId());
+    const submitted: SubmittedEdit = { editId, at: this.tools.now(), by: this.tools.author, edit };
+    this.#pending = [...this.#pending, submitted];
+    this.#note(editId, edit, result.title, result.inverse);
+    this.#set({
+      design: result.design,
+      seq: this.#state.seq + 1,
+      last: { is: 'edit', edit, ...(undoes === undefined ? {} : { undoes }) },
+    });
+    void this.#send();
+    return { title: result.title };
+  }
+
+  /** Takes the newest of this person's edits back. */
+  undo(): void {
+    const of = this.#stacks.undo.at(-1);
+    if (of === undefined) this.say('There is nothing to undo.');
+    else this.make({ kind: 'undo', of });
+  }
+
+  /** Makes the edit again that was taken back last. */
+  redo(): void {
+    const of = this.#stacks.redo.at(-1);
+    if (of === undefined) this.say('There is nothing to redo.');
+    else this.make({ kind: 'undo', of });
+  }
+
+  /** Shows a sentence until it is dismissed. */
+  say(sentence: string): void {
+    this.#messageCount += 1;
+    this.#set({ messages: [...this.#state.messages.slice(-2), { id: this.#messageCount, sentence }] });
+  }
+
+  dismiss(id: number): void {
+    this.#set({ messages: this.#state.messages.filter((message) => message.id !== id) });
+  }
+
+  /** Asks for what other windows and people did. Called now and then while the page is visible. */
+  async pull(): Promise<void> {
+    if (this.#isSending || this.#pending.length > 0 || this.#isClosed) return;
+    this.#isSending = true;
+    try {
+      const { edits } = await this.tools.transport.since(this.id, this.#state.version);
+      if (edits.length > 0) this.#catchUp(edits);
+    } catch {
+      // Nothing is lost by not having seen the others' edits yet; the next edit or pull asks again.
+    } finally {
+      this.#isSending = false;
+    }
+    void this.#send();
+  }
+
+  close(): void {
+    this.#isClosed = true;
+    this.#cancelRetry?.();
+    this.#listeners.clear();
+  }
+
+  #set(change: Partial<SessionState>): void {
+    const pending = this.#pending.length;
+    const entries = (ids: readonly EditId[]): HistoryEntry[] =>
+      ids.map((id) => this.#history.get(id)).filter((entry) => entry !== undefined);
+    const isOffline = this.#isWaitingToRetry();
+    this.#state = {
+      ...this.#state,
+      ...change,
+      pending,
+      saving: pending === 0 ? 'saved' : isOffline ? 'offline' : 'saving',
+      undo: entries(this.#stacks.undo),
+      redo: entries(this.#stacks.redo),
+    };
+    for (const listener of this.#listeners) listener();
+  }
+
+  #note(editId: EditId, edit: Edit, title: string, inverse: PutBack): void {
+    this.#history.set(editId, { editId, title, inverse });
+    this.#stacks = afterRow(this.#stacks, { editId, undoOf: edit.kind === 'undo' ? edit.of : undefined });
+  }
+
+  async #send(): Promise<void> {
+    if (this.#isSending || this.#isClosed || this.#pending.length === 0) return;
+    this.#isSending = true;
+    this.#cancelRetry?.();
+    this.#cancelRetry = undefined;
+    const batch = this.#pending.slice(0, 100);
+    try {
+      const answer = await this.tools.transport.submit(this.id, this.#state.version, batch);
+      if (answer.is === 'stale') this.#catchUp(answer.since);
+      else this.#settle(batch, answer.outcomes, answer.version);
+    } catch (error) {
+      this.#onFailure(error);
+    } finally {
+      this.#isSending = false;
+    }
+    if (!this.#isWaitingToRetry()) void this.#send();
+  }
+
+  #isWaitingToRetry(): boolean {
+    return this.#cancelRetry !== undefined;
+  }
+
+  /** The edits stay and are tried again; what the server will never take is dropped with its reason. */
+  #onFailure(error: unknown): void {
+    const answered = error instanceof Error && 'status' in error && typeof error.status === 'number' && error.status < 500;
+    if (answered) {
+      this.#pending = this.#pending.slice(1);
+      this.#rebuild(error instanceof Error ? error.message : 'The server refused an edit.');
+      return;
+    }
+    this.#cancelRetry = this.tools.later(() => {
+      this.#cancelRetry = undefined;
+      void this.#send();
+    }, RETRY_MS);
+    this.#set({});
+  }
+
+  #settle(batch: readonly SubmittedEdit[], outcomes: readonly EditOutcome[], version: number): void {
+    const accepted = new Set(outcomes.filter((outcome) => outcome.is === 'accepted').map((outcome) => outcome.editId));
+    const refused = outcomes.find((outcome) => outcome.is === 'refused');
+    for (const submitted of batch) {
+      if (accepted.has(submitted.editId)) this.#confirm(submitted.edit, this.#undoesOf(submitted.edit));
+    }
+    const done = new Set([...accepted, ...(refused === undefined ? [] : [refused.editId])]);
+    this.#pending = this.#pending.filter((submitted) => !done.has(submitted.editId));
+    this.#set({ version, savedAt: this.tools.now() });
+    if (refused?.is === 'refused') this.#rebuild(refused.refusal.sentence);
+  }
+
+  #undoesOf(edit: Edit): PutBack | undefined {
+    return edit.kind === 'undo' ? this.#history.get(edit.of)?.inverse : undefined;
+  }
+
+  #confirm(edit: Edit, undoes: PutBack | undefined): void {
+    const result = applyEdit(this.#confirmed, edit, () => undoes ?? { refused: unknownUndo });
+    if ('design' in result) this.#confirmed = result.design;
+  }
+
+  /** Takes in edits that were made elsewhere (or here, with the answer lost), then makes the pending ones again on top. */
+  #catchUp(entries: readonly JournalEntry[]): void {
+    const own = new Set(this.#pending.map((submitted) => submitted.editId));
+    for (const entry of entries) {
+      this.#confirm(entry.edit, entry.undoes);
+      if (entry.by === this.tools.author && !this.#history.has(entry.editId)) void this.#reloadHistory();
+    }
+    const arrived = new Set(entries.map((entry) => entry.editId).filter((id) => own.has(id)));
+    this.#pending = this.#pending.filter((submitted) => !arrived.has(submitted.editId));
+    const version = entries.at(-1)?.version ?? this.#state.version;
+    this.#set({ version });
+    this.#rebuild();
+  }
+
+  async #reloadHistory(): Promise<void> {
+    const { history } = await this.tools.transport.load(this.id, this.tools.author);
+    for (const entry of [...history.undo, ...history.redo]) this.#history.set(entry.editId, entry);
+    if (this.#pending.length > 0) return;
+    this.#stacks = { undo: history.undo.map((entry) => entry.editId), redo: history.redo.map((entry) => entry.editId) };
+    this.#set({});
+  }
+
+  /** Makes the pending edits again on the confirmed document. What no longer can be made is dropped, and its reason said. */
+  #rebuild(sentence?: string): void {
+    let design = this.#confirmed;
+    const kept: SubmittedEdit[] = [];
+    const sentences = sentence === undefined ? [] : [sentence];
+    for (const submitted of this.#pending) {
+      const { edit, renamed } = rebaseEdit(design, submitted.edit);
+      const undoes = this.#undoesOf(edit);
+      const result = applyEdit(design, edit, () => undoes ?? { refused: unknownUndo });
+      if ('refused' in result) {
+        sentences.push(result.refused.sentence);
+        this.#stacks = { undo: this.#stacks.undo.filter((id) => id !== submitted.editId), redo: emptyStacks.redo };
+        continue;
+      }
+      design = result.design;
+      kept.push({ ...submitted, edit });
+      this.#history.set(submitted.editId, { editId: submitted.editId, title: result.title, inverse: result.inverse });
+      for (const { from, to } of renamed) sentences.push(`${from} was used by someone else meanwhile; yours is now ${to}.`);
+    }
+    this.#pending = kept;
+    this.#set({ design, seq: this.#state.seq + 1, last: { is: 'reset' } });
+    for (const text of sentences) this.say(text);
+  }
+}
+
+const unknownUndo: Refusal = {
+  code: 'unknown-edit',
+  sentence: 'The edit to undo is not known here. Reload the page and try again.',
+  about: [],
+};

@@ -1,0 +1,70 @@
+import { useMemo, useState } from 'react';
+import { findPin, joinVerdict, pinName, sheetModel, type Graph, type PinAddress } from '@wired-falcon/core';
+import { useSelection } from '../../selection/SelectionContext.tsx';
+import { useGraph, useSessionState } from '../../session/SessionContext.tsx';
+import { usePageTitle } from '../../ui/pageTitle.ts';
+import { useSheetLayout } from '../../workers/useSheetLayout.ts';
+import { SheetDrawing } from './SheetDrawing.tsx';
+import { UnwiredStrip } from './UnwiredStrip.tsx';
+import { usePinPick } from './usePinPick.ts';
+
+/** The wiring sheet: every cable of the aircraft, laid out by itself; pins are chosen and joined on it. */
+export function WiringView() {
+  const graph = useGraph();
+  const { design, seq } = useSessionState();
+  const model = useMemo(() => sheetModel(graph), [graph]);
+  const laidOut = useSheetLayout(model, seq);
+  const { selection } = useSelection();
+  const [pointedAt, setPointedAt] = useState<PinAddress>();
+  const pick = usePinPick(graph);
+  const picked = selection.is === 'pin' ? selection.pin : undefined;
+  usePageTitle(`${design.aircraft.name}, wiring`);
+  if (graph.items.length === 0) return <EmptySheet />;
+  return (
+    <div
+      className="flex min-h-full flex-col bg-[linear-gradient(var(--color-grid)_1px,transparent_1px),linear-gradient(90deg,var(--color-grid)_1px,transparent_1px)] bg-[size:20px_20px]"
+      data-layout-seq={laidOut?.seq ?? 0}
+      data-testid="wiring"
+    >
+      <h2 className="sr-only">Wiring sheet</h2>
+      <div className="flex w-full grow justify-center">
+        {laidOut === undefined ? (
+          <p className="p-6 text-ink2">Laying the sheet out ...</p>
+        ) : (
+          <SheetDrawing graph={graph} laidOut={laidOut} picked={picked} onPick={pick} onPoint={setPointedAt} />
+        )}
+      </div>
+      <UnwiredStrip graph={graph} items={model.unwired} picked={picked} onPick={pick} onPoint={setPointedAt} />
+      <p role="status" className="value sticky bottom-0 min-h-7 border-t border-rule bg-sheet px-4 py-1 text-ink2" data-testid="pin-status">
+        {statusText(graph, picked, pointedAt)}
+      </p>
+    </div>
+  );
+}
+
+/** What the pin under the pointer or the cursor is, and whether the chosen pin goes with it. */
+function statusText(graph: Graph, picked: PinAddress | undefined, pointedAt: PinAddress | undefined): string {
+  const at = pointedAt === undefined ? undefined : findPin(graph, pointedAt);
+  const from = picked === undefined ? undefined : findPin(graph, picked);
+  if (at === undefined)
+    return from === undefined ? 'Choose a pin to join it, or a cable to open it.' : `${pinName(from)}: choose its counterpart.`;
+  if (from === undefined || from.itemIx === at.itemIx) return pinName(at);
+  const verdict = joinVerdict(graph, from, at);
+  const word = verdict.is === 'good' ? 'goes with' : verdict.is === 'harmful' ? 'would be damaged at' : 'does not go with';
+  return `${pinName(from)} ${word} ${pinName(at)}. ${verdict.why}`;
+}
+
+function EmptySheet() {
+  return (
+    <div className="p-8">
+      <h2 className="text-xl font-bold">Wiring</h2>
+      <p className="mt-2 max-w-prose">
+        Here the controller stands in the middle, with every other part beside it and each wire between them, down to the pin.
+      </p>
+      <p className="mt-2 max-w-prose">
+        First add the parts: press <kbd className="key">/</kbd> and type <span className="value">add controller</span>, then{' '}
+        <span className="value">add gnss</span>, and wire them with <span className="value">gnss1 &gt; s4</span>.
+      </p>
+    </div>
+  );
+}

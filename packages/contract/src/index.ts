@@ -1,0 +1,4 @@
+import 'reflect-metadata';
+export * from './requests.ts';
+export * from './responses.ts';
+export * from './routes.ts';

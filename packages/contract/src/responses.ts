@@ -1,0 +1,80 @@
+import type { Aircraft, AircraftId, Edit, EditId, Part, PutBack, Refusal, Severity } from '@wired-falcon/core';
+
+/** One aircraft in the hangar, with what its checks say at its present version. */
+export interface HangarEntry {
+  readonly id: AircraftId;
+  readonly name: string;
+  readonly version: number;
+  readonly updatedAt: string;
+  readonly items: number;
+  readonly cables: number;
+  readonly findings: Readonly<Record<Severity, number>>;
+}
+
+/** An edit that can be taken back, or an undo that can be taken back. */
+export interface HistoryEntry {
+  readonly editId: EditId;
+  readonly title: string;
+  readonly inverse: PutBack;
+}
+
+export interface AircraftResponse {
+  readonly aircraft: Aircraft;
+  readonly version: number;
+  readonly updatedAt: string;
+  /** The parts that the aircraft uses. */
+  readonly parts: readonly Part[];
+  /** What the asking author can undo and redo, newest last. */
+  readonly history: { readonly undo: readonly HistoryEntry[]; readonly redo: readonly HistoryEntry[] };
+}
+
+/** One row of the journal. */
+export interface JournalEntry {
+  readonly version: number;
+  readonly editId: EditId;
+  readonly at: string;
+  readonly by: string;
+  readonly title: string;
+  readonly edit: Edit;
+  /** For an undo: what it put back. */
+  readonly undoes?: PutBack;
+}
+
+export type EditOutcome =
+  | { readonly is: 'accepted'; readonly editId: EditId; readonly version: number; readonly title: string }
+  | { readonly is: 'refused'; readonly editId: EditId; readonly refusal: Refusal }
+  /** An earlier edit of the same request was refused, so that this one was left alone. */
+  | { readonly is: 'not-tried'; readonly editId: EditId };
+
+/** Answer to edits: all repeats and new ones in order, or the edits that the sender has not seen. */
+export type EditsResponse =
+  | { readonly is: 'done'; readonly version: number; readonly outcomes: readonly EditOutcome[] }
+  | { readonly is: 'stale'; readonly version: number; readonly since: readonly JournalEntry[] };
+
+export interface EditsSinceResponse {
+  readonly version: number;
+  readonly edits: readonly JournalEntry[];
+}
+
+export interface CreatedResponse {
+  readonly id: AircraftId;
+  readonly name: string;
+}
+
+export const ERROR_CODES = [
+  'bad-request',
+  'not-found',
+  'too-large',
+  'wrong-host',
+  'wrong-origin',
+  'cannot-import',
+  'server-error',
+] as const;
+
+/** The one shape of every error. */
+export interface ErrorResponse {
+  readonly code: (typeof ERROR_CODES)[number];
+  /** A sentence that says what is wrong and what to do. */
+  readonly message: string;
+  readonly details: readonly string[];
+}

@@ -1,0 +1,17 @@
+import type { AircraftId } from '@wired-falcon/core';
+
+/** The addresses of the API, declared once for the server and for whoever calls it. */
+export const API_PREFIX = 'api';
+
+export const routes = {
+  health: () => `/${API_PREFIX}/health`,
+  hangar: () => `/${API_PREFIX}/aircraft`,
+  aircraft: (id: AircraftId, author: string) => `/${API_PREFIX}/aircraft/${id}?author=${encodeURIComponent(author)}`,
+  edits: (id: AircraftId) => `/${API_PREFIX}/aircraft/${id}/edits`,
+  editsSince: (id: AircraftId, since: number) => `/${API_PREFIX}/aircraft/${id}/edits?since=${since}`,
+  exportFile: (id: AircraftId) => `/${API_PREFIX}/aircraft/${id}/export`,
+  importFile: () => `/${API_PREFIX}/aircraft/import`,
+} as const;
+
+/** Limits of what crosses the wire, in bytes. */
+export const BODY_LIMITS = { edits: 2_000_000, importFile: 20_000_000 } as const;

@@ -1,0 +1,72 @@
+import type { Aircraft, Waiver } from '../model/aircraft.ts';
+import type { Design } from '../model/design.ts';
+import { naturalOrder } from '../model/naturalOrder.ts';
+import { stages } from '../model/stages.ts';
+import { graphOf } from '../graph/graphOf.ts';
+import { SEVERITIES, subjectKey, type Check, type Finding, type Saying, type Severity } from './finding.ts';
+import { checks } from './registry.ts';
+
+const cache = new WeakMap<Design, readonly Finding[]>();
+
+/** Everything that the checks say of a design, in stable order: severity, stage, then the sentence by reference. */
+export function findingsOf(design: Design): readonly Finding[] {
+  const known = cache.get(design);
+  if (known !== undefined) return known;
+  const context = { graph: graphOf(design) };
+  const findings = checks.flatMap((check) => check.run(context).map((saying) => findingFrom(check, saying)));
+  findings.sort(
+    (a, b) =>
+      SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) ||
+      stages.indexOf(a.stage) - stages.indexOf(b.stage) ||
+      naturalOrder(a.what, b.what) ||
+      naturalOrder(a.key, b.key),
+  );
+  cache.set(design, findings);
+  return findings;
+}
+
+function findingFrom(check: Check, saying: Saying): Finding {
+  const evidence = saying.evidence ?? [];
+  const subjects = saying.where.map(subjectKey).sort();
+  const facts = evidence.map((fact) => [fact.label, fact.value, fact.limit ?? ''].join(' = '));
+  return {
+    check: check.id,
+    stage: check.stage,
+    severity: saying.severity,
+    where: saying.where,
+    what: saying.what,
+    evidence,
+    why: saying.why,
+    remedies: saying.remedies ?? [],
+    key: [check.id, ...subjects, ...(saying.discriminator === undefined ? [] : [saying.discriminator])].join(' | '),
+    basis: [saying.severity, ...facts].join('; '),
+  };
+}
+
+/** A finding with what people decided about it. */
+export interface JudgedFinding {
+  readonly finding: Finding;
+  /** The waiver that holds for it: same key and same facts. */
+  readonly waiver?: Waiver;
+  /** A waiver that was given for it when the facts were others, and that no longer holds. */
+  readonly lapsed?: Waiver;
+}
+
+/** Puts each finding together with its waiver. A waiver holds for key and basis; when the basis changed it has lapsed. */
+export function judge(findings: readonly Finding[], aircraft: Aircraft): JudgedFinding[] {
+  const waivers = Object.values(aircraft.waivers).sort((a, b) => naturalOrder(a.at, b.at));
+  return findings.map((finding) => {
+    const about = waivers.filter((waiver) => waiver.findingKey === finding.key);
+    const waiver = about.find((candidate) => candidate.basis === finding.basis);
+    if (waiver !== undefined) return { finding, waiver };
+    const lapsed = about.at(-1);
+    return lapsed === undefined ? { finding } : { finding, lapsed };
+  });
+}
+
+/** How many findings of each severity stand, waived ones left out. */
+export function countBySeverity(judged: readonly JudgedFinding[]): Record<Severity, number> {
+  const counts: Record<Severity, number> = { stop: 0, mend: 0, note: 0 };
+  for (const { finding, waiver } of judged) if (waiver === undefined) counts[finding.severity]++;
+  return counts;
+}

@@ -1,0 +1,97 @@
+import { AircraftSchema, type Aircraft } from '../model/aircraft.ts';
+import type { Design } from '../model/design.ts';
+import type { EditId } from '../model/ids.ts';
+import { hasShape } from '../model/shape.ts';
+import { changesBetween, reversed, withChanges } from './changes.ts';
+import { refuse, type Outcome, type Refusal } from './family.ts';
+import { integrityOf } from './integrity.ts';
+import { editKinds, type Edit, type PutBack, type SimpleEdit } from './registry.ts';
+
+/** What an edit makes: the new design and what takes it back, or why it was not made. */
+export type EditResult = { readonly design: Design; readonly inverse: PutBack; readonly title: string } | { readonly refused: Refusal };
+
+/** What `undo` asks the journal: the inverse that was kept with an earlier edit, or a refusal. */
+export type InverseOf = (edit: EditId) => PutBack | { readonly refused: Refusal };
+
+const noJournal: InverseOf = () => refuse('unknown-edit', 'There is no journal here to undo from.');
+
+/**
+ * Makes an edit. The same on the browser and on the server: nothing but the arguments decides the outcome. Never throws
+ * on a document of the right shape, and never changes what it was given.
+ */
+export function applyEdit(design: Design, edit: Edit, inverseOf: InverseOf = noJournal): EditResult {
+  if (edit.kind === 'undo') {
+    const inverse = inverseOf(edit.of);
+    if ('refused' in inverse) return inverse;
+    return finish(design, putBack(design, inverse), inverse.title);
+  }
+  const title = titleOf(design, edit);
+  const outcome = edit.kind === 'batch' ? applyAll(design, edit.edits) : applySimple(design, edit);
+  return finish(design, outcome, title);
+}
+
+/** What an edit is called. Asked of the design before the edit. */
+export function titleOf(design: Design, edit: Edit): string {
+  if (edit.kind === 'batch') return edit.title;
+  if (edit.kind === 'undo') return 'Undo';
+  return editKinds.get(edit.kind)?.titleOf(edit, design) ?? edit.kind;
+}
+
+function finish(design: Design, outcome: Outcome, title: string): EditResult {
+  if ('refused' in outcome) return outcome;
+  const changes = changesBetween(design.aircraft, outcome.aircraft);
+  if (changes.length === 0) return refuse('nothing-to-do', `${title}: everything already is as the edit wants it.`);
+  const back: PutBack = { kind: 'put-back', title, changes: reversed(changes) };
+  return { design: { aircraft: outcome.aircraft, parts: design.parts }, inverse: back, title };
+}
+
+function applySimple(design: Design, edit: SimpleEdit): Outcome {
+  const kind = editKinds.get(edit.kind);
+  if (kind === undefined) return refuse('bad-shape', `There is no edit "${edit.kind}".`);
+  return kind.apply(design, edit);
+}
+
+function applyAll(design: Design, edits: readonly SimpleEdit[]): Outcome {
+  let now: Design = design;
+  for (const edit of edits) {
+    const outcome = applySimple(now, edit);
+    if ('refused' in outcome) return outcome;
+    now = { aircraft: outcome.aircraft, parts: design.parts };
+  }
+  return { aircraft: now.aircraft };
+}
+
+/**
+ * Puts back what an edit changed. Refused when a place holds something else by now, or when the result would not hold
+ * together: a port that another cable has taken, an item that cables were plugged into since.
+ */
+export function putBack(design: Design, edit: PutBack): Outcome {
+  const made = withChanges(toJson(design.aircraft), edit.changes);
+  if ('differs' in made) {
+    return refuse(
+      'changed-since',
+      `"${edit.title}" cannot be taken back: ${placeOf(design, made.differs.path)} was changed since.`,
+      ...made.differs.path,
+    );
+  }
+  if (!hasShape(AircraftSchema, made.value)) {
+    return refuse('changed-since', `"${edit.title}" cannot be taken back: what it was about has changed since.`);
+  }
+  const aircraft: Aircraft = made.value;
+  const before = new Set(integrityOf(design).map((problem) => problem.sentence));
+  const broken = integrityOf({ aircraft, parts: design.parts }).find((problem) => !before.has(problem.sentence));
+  if (broken !== undefined) return refuse('changed-since', `"${edit.title}" cannot be taken back: ${broken.sentence}`, ...broken.about);
+  return { aircraft };
+}
+
+function toJson(aircraft: Aircraft): Readonly<Record<string, unknown>> {
+  return { ...aircraft };
+}
+
+function placeOf(design: Design, path: readonly string[]): string {
+  const [family, id = ''] = path;
+  const { items, cables } = design.aircraft;
+  if (family === 'items') return Object.values(items).find((item) => item.id === id)?.ref ?? 'an item';
+  if (family === 'cables') return Object.values(cables).find((cable) => cable.id === id)?.tag ?? 'a cable';
+  return family === 'waivers' ? 'an accepted finding' : 'the aircraft';
+}

@@ -1,0 +1,49 @@
+import type { Design } from '../model/design.ts';
+import { brokenInside } from './cableEdits.ts';
+import type { Refusal } from './family.ts';
+import { occupantOf, placeName } from './lookups.ts';
+
+/**
+ * What does not hold together in a design: a key that is not the thing's id, a name used twice, a cable that runs
+ * nowhere, an end at a place that is gone or taken. Edits never make such a state; an import or an undo might.
+ * In the order of the document; each as a sentence.
+ */
+export function integrityOf(design: Design): Refusal[] {
+  const found: Refusal[] = [];
+  const add = (code: Refusal['code'], sentence: string, ...about: readonly string[]): void => {
+    found.push({ code, sentence, about });
+  };
+  const refs = new Map<string, string>();
+  for (const [id, item] of Object.entries(design.aircraft.items)) {
+    if (item.id !== id) add('id-taken', `${item.ref} is filed under another id than its own.`, id);
+    if (!design.parts.has(item.part)) add('unknown-part', `${item.ref} uses the part "${item.part}", which is not known here.`, id);
+    if (refs.has(item.ref)) add('ref-taken', `${item.ref} is the name of two items.`, id);
+    refs.set(item.ref, id);
+  }
+  const tags = new Set<string>();
+  for (const [id, cable] of Object.entries(design.aircraft.cables)) {
+    if (cable.id !== id) add('id-taken', `${cable.tag} is filed under another id than its own.`, id);
+    if (tags.has(cable.tag)) add('ref-taken', `${cable.tag} is the tag of two cables.`, id);
+    tags.add(cable.tag);
+    const broken = brokenInside(cable);
+    if (broken !== undefined) found.push(broken.refused);
+    for (const node of Object.values(cable.nodes)) {
+      if (node.is !== 'end') continue;
+      const { at } = node;
+      if (at.is === 'port' && design.aircraft.items[at.item] === undefined) {
+        add('unknown-item', `${cable.tag} ends at an item that is not there.`, id, at.item);
+      }
+      if (at.is === 'mate' && at.cable === cable.id) add('cable-to-itself', `${cable.tag} is plugged into itself.`, id);
+      if (at.is === 'mate' && design.aircraft.cables[at.cable]?.nodes[at.node]?.is !== 'end') {
+        add('unknown-cable', `${cable.tag} is plugged into a cable that is not there.`, id);
+      }
+      const occupant = occupantOf(design, at, { cable: cable.id, node: node.id });
+      if (occupant !== undefined)
+        add('port-occupied', `${cable.tag} and ${occupant.tag} are both plugged into ${placeName(design, at)}.`, id);
+    }
+  }
+  for (const [id, waiver] of Object.entries(design.aircraft.waivers)) {
+    if (waiver.id !== id) add('id-taken', 'A waiver is filed under another id than its own.', id);
+  }
+  return found;
+}

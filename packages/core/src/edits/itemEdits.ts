@@ -1,0 +1,155 @@
+import { Type } from '@sinclair/typebox';
+import { ItemSchema, RefSchema, type Aircraft, type Item } from '../model/aircraft.ts';
+import { ItemIdSchema, type ItemId } from '../model/ids.ts';
+import { LIMITS } from '../model/limits.ts';
+import { SettingIdSchema, SettingValueSchema, type SettingValue } from '../model/setting.ts';
+import { settingsOf, settingTakes } from '../model/settingsOf.ts';
+import { editKind, refuse, type Outcome } from './family.ts';
+import { freeEnds } from './freeEnds.ts';
+import { refOf } from './lookups.ts';
+import { issue, splitReference } from './references.ts';
+
+const closed = { additionalProperties: false } as const;
+
+const addItem = editKind({
+  kind: 'add-item',
+  schema: Type.Object({ kind: Type.Literal('add-item'), item: ItemSchema }, closed),
+  title: (edit, design) => `Add ${edit.item.ref}, ${design.parts.get(edit.item.part)?.name ?? 'unknown part'}`,
+  apply: (design, { item }) => {
+    const { aircraft } = design;
+    if (Object.hasOwn(aircraft.items, item.id)) return refuse('id-taken', 'An item with this id is already there.', item.id);
+    if (!design.parts.has(item.part)) {
+      return refuse('unknown-part', `The part "${item.part}" of ${item.ref} is neither in the catalogue nor in this aircraft.`, item.part);
+    }
+    const taken = Object.values(aircraft.items).find((other) => other.ref === item.ref);
+    if (taken !== undefined) return refuse('ref-taken', `${item.ref} is already the name of another item.`, taken.id);
+    return {
+      aircraft: { ...aircraft, items: { ...aircraft.items, [item.id]: item }, issued: issue(aircraft.issued, item.ref) },
+    };
+  },
+});
+
+const removeItem = editKind({
+  kind: 'remove-item',
+  schema: Type.Object({ kind: Type.Literal('remove-item'), item: ItemIdSchema }, closed),
+  title: (edit, design) => `Remove ${refOf(design, edit.item)}`,
+  apply: ({ aircraft }, edit) => {
+    if (!Object.hasOwn(aircraft.items, edit.item)) return refuse('unknown-item', 'The item to remove is no longer there.', edit.item);
+    const { [edit.item]: _gone, ...items } = aircraft.items;
+    return { aircraft: { ...aircraft, items, cables: freeEnds(aircraft.cables, (at) => at.is === 'port' && at.item === edit.item) } };
+  },
+});
+
+const renameItem = editKind({
+  kind: 'rename-item',
+  schema: Type.Object({ kind: Type.Literal('rename-item'), item: ItemIdSchema, ref: RefSchema, was: RefSchema }, closed),
+  title: (edit) => `Rename ${edit.was} to ${edit.ref}`,
+  apply: ({ aircraft }, edit) =>
+    changeItem(
+      aircraft,
+      edit.item,
+      (item) => {
+        if (item.ref !== edit.was) return refuse('changed-since', `${edit.was} was renamed to ${item.ref} meanwhile.`, item.id);
+        const other = Object.values(aircraft.items).find((candidate) => candidate.ref === edit.ref && candidate.id !== item.id);
+        if (other !== undefined) return refuse('ref-taken', `${edit.ref} is already the name of another item.`, other.id);
+        const { prefix, number } = splitReference(edit.ref);
+        if (edit.ref !== item.ref && number <= (aircraft.issued[prefix] ?? 0)) {
+          return refuse(
+            'ref-taken',
+            `${edit.ref} was the name of an item before; names are never used twice. The next free one is ${prefix}${(aircraft.issued[prefix] ?? 0) + 1}.`,
+          );
+        }
+        return { ...item, ref: edit.ref };
+      },
+      edit.ref,
+    ),
+});
+
+const labelItem = editKind({
+  kind: 'label-item',
+  schema: Type.Object(
+    {
+      kind: Type.Literal('label-item'),
+      item: ItemIdSchema,
+      label: Type.String({ maxLength: LIMITS.labelChars }),
+      was: Type.String({ maxLength: LIMITS.labelChars }),
+    },
+    closed,
+  ),
+  title: (edit, design) => `Describe ${refOf(design, edit.item)} as "${edit.label}"`,
+  apply: ({ aircraft }, edit) =>
+    changeItem(aircraft, edit.item, (item) => {
+      if ((item.label ?? '') !== edit.was)
+        return refuse('changed-since', `The description of ${item.ref} was changed to "${item.label ?? ''}" meanwhile.`, item.id);
+      const { label: _old, ...rest } = item;
+      return edit.label === '' ? rest : { ...rest, label: edit.label };
+    }),
+});
+
+const setSetting = editKind({
+  kind: 'set-item-setting',
+  schema: Type.Object(
+    {
+      kind: Type.Literal('set-item-setting'),
+      item: ItemIdSchema,
+      setting: SettingIdSchema,
+      /** Null: as delivered. */
+      value: Type.Union([SettingValueSchema, Type.Null()]),
+      was: Type.Union([SettingValueSchema, Type.Null()]),
+    },
+    closed,
+  ),
+  title: (edit, design) =>
+    edit.value === null
+      ? `Set ${refOf(design, edit.item)} ${edit.setting} as delivered`
+      : `Set ${refOf(design, edit.item)} ${edit.setting} to ${String(edit.value)}`,
+  apply: (design, edit) =>
+    changeItem(design.aircraft, edit.item, (item) => {
+      const part = design.parts.get(item.part);
+      const spec = part === undefined ? undefined : settingsOf(part).find((candidate) => candidate.id === edit.setting);
+      if (spec === undefined) return refuse('unknown-setting', `${item.ref} has no setting "${edit.setting}".`, item.id);
+      if (edit.value !== null && !settingTakes(spec, edit.value)) {
+        return refuse('unknown-setting', `${item.ref} ${spec.label} does not take ${String(edit.value)}.`, item.id);
+      }
+      const now: SettingValue | null = Object.hasOwn(item.settings, edit.setting) ? (item.settings[edit.setting] ?? null) : null;
+      if (now !== edit.was) {
+        return refuse('changed-since', `${item.ref} ${spec.label} was set to ${String(now ?? 'as delivered')} meanwhile.`, item.id);
+      }
+      const { [edit.setting]: _old, ...others } = item.settings;
+      return { ...item, settings: edit.value === null ? others : { ...others, [edit.setting]: edit.value } };
+    }),
+});
+
+const sideSchema = Type.Union([Type.Literal('left'), Type.Literal('right'), Type.Literal('auto')]);
+
+const setSide = editKind({
+  kind: 'set-sheet-side',
+  schema: Type.Object({ kind: Type.Literal('set-sheet-side'), item: ItemIdSchema, side: sideSchema, was: sideSchema }, closed),
+  title: (edit, design) =>
+    edit.side === 'auto'
+      ? `Let the sheet place ${refOf(design, edit.item)}`
+      : `Keep ${refOf(design, edit.item)} on the ${edit.side} of the sheet`,
+  apply: ({ aircraft }, edit) =>
+    changeItem(aircraft, edit.item, (item) => {
+      if ((item.sheetSide ?? 'auto') !== edit.was)
+        return refuse('changed-since', `${item.ref} was moved to another side meanwhile.`, item.id);
+      const { sheetSide: _old, ...rest } = item;
+      return edit.side === 'auto' ? rest : { ...rest, sheetSide: edit.side };
+    }),
+});
+
+function changeItem(
+  aircraft: Aircraft,
+  id: ItemId,
+  change: (item: Item) => Item | Extract<Outcome, { refused: unknown }>,
+  issuedRef?: string,
+): Outcome {
+  const item = aircraft.items[id];
+  if (item === undefined) return refuse('unknown-item', 'The item is no longer there.', id);
+  const changed = change(item);
+  if ('refused' in changed) return changed;
+  const issued = issuedRef === undefined ? aircraft.issued : issue(aircraft.issued, issuedRef);
+  return { aircraft: { ...aircraft, items: { ...aircraft.items, [id]: changed }, issued } };
+}
+
+export const itemEdits = [addItem, removeItem, renameItem, labelItem, setSetting, setSide] as const;

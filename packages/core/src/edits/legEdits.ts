@@ -1,0 +1,53 @@
+import { Type } from '@sinclair/typebox';
+import { CableNodeSchema, LegSchema } from '../model/aircraft.ts';
+import { CableIdSchema, LegIdSchema } from '../model/ids.ts';
+import { changeCable } from './cableEdits.ts';
+import { editKind, refuse } from './family.ts';
+import { occupantOf, placeName, tagOf } from './lookups.ts';
+
+const closed = { additionalProperties: false } as const;
+
+/** Adds a branch: a new node (an end or a splice) and the leg that leads to it. Makes a loom of a plain cable. */
+const addLeg = editKind({
+  kind: 'add-leg',
+  schema: Type.Object({ kind: Type.Literal('add-leg'), cable: CableIdSchema, leg: LegSchema, node: CableNodeSchema }, closed),
+  title: (edit, design) => `Add a branch to ${tagOf(design, edit.cable)}`,
+  apply: (design, edit) =>
+    changeCable(design.aircraft, edit.cable, (cable) => {
+      const { leg, node } = edit;
+      if (cable.legs[leg.id] !== undefined || cable.nodes[node.id] !== undefined) {
+        return refuse('id-taken', `${cable.tag} already has a leg or an end with this id.`, leg.id);
+      }
+      const startsHere = cable.nodes[leg.a] !== undefined && leg.b === node.id;
+      const endsHere = cable.nodes[leg.b] !== undefined && leg.a === node.id;
+      if (!startsHere && !endsHere) return refuse('unknown-node', `The branch does not begin at a node of ${cable.tag}.`, leg.id);
+      if (node.is === 'end' && node.at.is !== 'free') {
+        const occupant = occupantOf(design, node.at, { cable: cable.id, node: node.id });
+        if (occupant !== undefined)
+          return refuse('port-occupied', `${placeName(design, node.at)} is occupied by ${occupant.tag}.`, occupant.id);
+      }
+      return { ...cable, nodes: { ...cable.nodes, [node.id]: node }, legs: { ...cable.legs, [leg.id]: leg } };
+    }),
+});
+
+/** Removes a branch that holds no conductor, with the node that only it led to. */
+const removeLeg = editKind({
+  kind: 'remove-leg',
+  schema: Type.Object({ kind: Type.Literal('remove-leg'), cable: CableIdSchema, leg: LegIdSchema }, closed),
+  title: (edit, design) => `Remove a branch of ${tagOf(design, edit.cable)}`,
+  apply: ({ aircraft }, edit) =>
+    changeCable(aircraft, edit.cable, (cable) => {
+      const leg = cable.legs[edit.leg];
+      if (leg === undefined) return refuse('unknown-leg', `${cable.tag} no longer has that leg.`, edit.leg);
+      const held = Object.values(cable.conductors).filter((conductor) => conductor.leg === leg.id).length;
+      if (held > 0) return refuse('leg-in-use', `The leg of ${cable.tag} still holds ${held} conductors. Remove them first.`, leg.id);
+      const { [leg.id]: _gone, ...legs } = cable.legs;
+      const used = new Set(Object.values(legs).flatMap((other) => [other.a, other.b]));
+      const lonely = [leg.a, leg.b].filter((node) => !used.has(node));
+      const nodes = Object.fromEntries(Object.entries(cable.nodes).filter(([, node]) => !lonely.includes(node.id)));
+      if (Object.keys(legs).length === 0) return refuse('leg-in-use', `${cable.tag} has only this leg. Remove the cable instead.`, leg.id);
+      return { ...cable, legs, nodes };
+    }),
+});
+
+export const legEdits = [addLeg, removeLeg] as const;

@@ -1,0 +1,67 @@
+import { Type } from '@sinclair/typebox';
+import { integrityOf } from '../edits/integrity.ts';
+import { AircraftSchema, SCHEMA_VERSION } from '../model/aircraft.ts';
+import { canonicalJson } from '../model/canonicalJson.ts';
+import { partKeyOf } from '../model/contentHash.ts';
+import type { Design } from '../model/design.ts';
+import type { PartKey } from '../model/ids.ts';
+import { migrate } from '../model/migrations.ts';
+import { naturalOrder } from '../model/naturalOrder.ts';
+import { PartSchema, type Part } from '../model/part.ts';
+import { hasShape, shapeProblems } from '../model/shape.ts';
+
+const FORMAT = 'wired-falcon-aircraft';
+
+/** The shape of an aircraft file; written out as the published JSON Schema. */
+export const AircraftFileSchema = Type.Object(
+  { format: Type.Literal(FORMAT), aircraft: AircraftSchema, parts: Type.Array(PartSchema) },
+  { additionalProperties: false, title: 'Wired Falcon aircraft', $id: `wired-falcon-aircraft-${SCHEMA_VERSION}` },
+);
+
+/** The file of an aircraft: itself and the parts that it uses. Equal designs give equal bytes. */
+export function writeAircraftFile(design: Design): string {
+  const keys = [...new Set(Object.values(design.aircraft.items).map((item) => item.part))].sort(naturalOrder);
+  const parts = keys.map((key) => design.parts.get(key)).filter((part) => part !== undefined);
+  return `${canonicalJson({ format: FORMAT, aircraft: design.aircraft, parts }, 2)}\n`;
+}
+
+export type ReadResult = { readonly design: Design; readonly migrated: readonly string[] } | { readonly sentence: string };
+
+/** Reads the text of an aircraft file. Gives the design, or one sentence that says what is wrong and where. Never throws. */
+export function readAircraftFile(text: string): ReadResult {
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch {
+    return { sentence: 'The file is not JSON. Export the aircraft again, and import the file as it was written.' };
+  }
+  return readAircraftValue(value);
+}
+
+/** The same for a value that has been parsed already. */
+export function readAircraftValue(value: unknown): ReadResult {
+  if (!isRecord(value) || value['format'] !== FORMAT) {
+    return { sentence: `The file is not an aircraft: its "format" should be "${FORMAT}".` };
+  }
+  const document = value['aircraft'];
+  if (!isRecord(document)) return { sentence: 'The file holds no aircraft: "aircraft" should be an object.' };
+  const migrated = migrate(document);
+  if (migrated.is !== 'migrated') return { sentence: migrated.sentence };
+  const candidate = { ...value, aircraft: migrated.document };
+  if (!hasShape(AircraftFileSchema, candidate)) {
+    const [problem] = shapeProblems(AircraftFileSchema, candidate, 1);
+    return { sentence: `The file does not have the shape of an aircraft at ${problem?.path ?? '/'}: ${problem?.message ?? 'unknown'}.` };
+  }
+  const design: Design = { aircraft: candidate.aircraft, parts: byKey(candidate.parts) };
+  const [broken] = integrityOf(design);
+  if (broken !== undefined) return { sentence: `The aircraft in the file does not hold together: ${broken.sentence}` };
+  return { design, migrated: migrated.steps };
+}
+
+function byKey(parts: readonly Part[]): ReadonlyMap<PartKey, Part> {
+  return new Map(parts.map((part) => [partKeyOf(part), part]));
+}
+
+function isRecord(value: unknown): value is Readonly<Record<string, unknown>> {
+  return typeof value === 'object' && value !== null && !Array.isArray(value);
+}

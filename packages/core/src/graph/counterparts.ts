@@ -1,0 +1,89 @@
+import type { Endpoint } from '../model/part.ts';
+import { circuitNode, groupOf, pinsOf, type Graph } from './graph.ts';
+
+/** What happens to a signal on its way: the transforms of the routes it passes, in order. */
+export type Transform = 'invert' | 'encode' | 'bridge' | 'overlay';
+
+/** An endpoint of another item that a signal reaches. */
+export interface Counterpart {
+  readonly item: number;
+  readonly endpoint: Endpoint;
+  readonly transforms: readonly Transform[];
+}
+
+/** The pins on which an endpoint has its signals, as `port.n`. */
+export function endpointPins(endpoint: Endpoint): readonly string[] {
+  switch (endpoint.is) {
+    case 'uart':
+      return [endpoint.tx, endpoint.rx, endpoint.cts, endpoint.rts].filter((pin) => pin !== undefined);
+    case 'i2c-host':
+    case 'i2c-device':
+      return [endpoint.sda, endpoint.scl];
+    case 'can':
+      return [endpoint.high, endpoint.low];
+    case 'phase':
+      return endpoint.pins;
+    case 'pulse-out':
+    case 'pulse-in':
+    case 'rc-in':
+    case 'rc-out':
+    case 'video-out':
+    case 'video-in':
+    case 'analog-sense':
+      return [endpoint.pin];
+    case 'usb':
+    case 'air':
+    case 'network':
+      return [];
+  }
+}
+
+/**
+ * The endpoints at the other end of an endpoint's wires, and those behind the signal routes of the parts on the way
+ * (inverters, bridges, an overlay), with what they do to the signal. In natural order; each endpoint once.
+ */
+export function counterpartsOf(graph: Graph, item: number, endpoint: Endpoint): Counterpart[] {
+  const found: Counterpart[] = [];
+  const seen = new Set<string>([`${item}|${endpoint.id}`]);
+  const queue: Counterpart[] = [{ item, endpoint, transforms: [] }];
+  for (let at = queue.shift(); at !== undefined; at = queue.shift()) {
+    for (const next of wiredTo(graph, at.item, at.endpoint)) {
+      const name = `${next.item}|${next.endpoint.id}`;
+      if (seen.has(name)) continue;
+      seen.add(name);
+      found.push({ ...next, transforms: at.transforms });
+      queue.push(...throughRoutes(graph, { ...next, transforms: at.transforms }, seen));
+    }
+  }
+  return found;
+}
+
+function wiredTo(graph: Graph, item: number, endpoint: Endpoint): { item: number; endpoint: Endpoint }[] {
+  const found = new Map<string, { item: number; endpoint: Endpoint }>();
+  for (const address of endpointPins(endpoint)) {
+    const node = circuitNode(graph, item, address);
+    if (node === undefined) continue;
+    for (const { at } of pinsOf(graph, graph.wires, groupOf(graph.wires, node))) {
+      if (at.item === item) continue;
+      const name = `${at.port.id}.${at.pin.n}`;
+      for (const other of graph.items[at.item]?.part?.endpoints ?? []) {
+        if (endpointPins(other).includes(name)) found.set(`${at.item}|${other.id}`, { item: at.item, endpoint: other });
+      }
+    }
+  }
+  return [...found.values()];
+}
+
+function throughRoutes(graph: Graph, at: Counterpart, seen: Set<string>): Counterpart[] {
+  const part = graph.items[at.item]?.part;
+  const on: Counterpart[] = [];
+  for (const route of part?.routes ?? []) {
+    const other = route.from === at.endpoint.id ? route.to : route.to === at.endpoint.id ? route.from : undefined;
+    const endpoint = part?.endpoints.find((candidate) => candidate.id === other);
+    if (endpoint === undefined || seen.has(`${at.item}|${endpoint.id}`)) continue;
+    seen.add(`${at.item}|${endpoint.id}`);
+    const transforms = route.transform === 'none' ? at.transforms : [...at.transforms, route.transform];
+    on.push({ item: at.item, endpoint, transforms });
+  }
+  return on;
+}

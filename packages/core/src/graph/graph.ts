@@ -1,0 +1,109 @@
+import type { Cable, CableEnd, Conductor, Item } from '../model/aircraft.ts';
+import type { Design } from '../model/design.ts';
+import type { CableId, ItemId, NodeId } from '../model/ids.ts';
+import type { CircuitElement, Pin, Port, ResolvedPart } from '../model/part.ts';
+
+/** An item with its part resolved. `part` is absent when the design does not hold the part that the item names. */
+export interface GraphItem {
+  readonly item: Item;
+  readonly part: ResolvedPart | undefined;
+}
+
+/** A pin of an item, a node inside a part, a contact at the end of a cable, or the joint of a splice. */
+export type GraphNode =
+  | { readonly is: 'pin'; readonly item: number; readonly port: Port; readonly pin: Pin }
+  | { readonly is: 'inner'; readonly item: number; readonly name: string }
+  | { readonly is: 'contact'; readonly cable: number; readonly end: CableEnd; readonly n: number }
+  | { readonly is: 'splice'; readonly cable: number; readonly node: NodeId };
+
+/** What joins two nodes. A circuit element with more than two nodes stands in the item's part, not here. */
+export type GraphEdge =
+  | { readonly is: 'conductor'; readonly a: number; readonly b: number; readonly cable: number; readonly conductor: Conductor }
+  | { readonly is: 'contact'; readonly a: number; readonly b: number; readonly cable: number; readonly end: CableEnd; readonly n: number }
+  | { readonly is: 'element'; readonly a: number; readonly b: number; readonly item: number; readonly element: CircuitElement };
+
+/** Groups of nodes: the group of each node, and the members of each group, both as flat arrays. */
+export interface Partition {
+  readonly groupOf: Int32Array;
+  readonly count: number;
+  /** Members of group g are `members[starts[g]] .. members[starts[g + 1] - 1]`, in rising order. */
+  readonly starts: Int32Array;
+  readonly members: Int32Array;
+}
+
+/**
+ * A design seen as nodes and edges, with indexes for every question that is asked often. Items and cables are in natural
+ * order of reference and tag, ports and pins in the order of the part: so is everything that is derived from it.
+ */
+export interface Graph {
+  readonly design: Design;
+  readonly items: readonly GraphItem[];
+  readonly cables: readonly Cable[];
+  readonly itemIx: ReadonlyMap<ItemId, number>;
+  readonly cableIx: ReadonlyMap<CableId, number>;
+  readonly nodes: readonly GraphNode[];
+  readonly edges: readonly GraphEdge[];
+  /** Pins joined by copper outside the parts: conductors, contacts and splices. */
+  readonly wires: Partition;
+  /** Nets: pins at one potential, which is `wires` and the 0 ohm links inside the parts. */
+  readonly nets: Partition;
+  readonly nodeIx: ReadonlyMap<string, number>;
+  /** Cables with an end at each item, by the item's index, in natural order. */
+  readonly cablesAtItem: readonly (readonly number[])[];
+}
+
+/** The key of an item's pin in `nodeIx`. */
+export function pinKey(item: ItemId, port: string, n: number): string {
+  return `p|${item}|${port}|${n}`;
+}
+
+/** The key of a part's inner node, `@name`, in `nodeIx`. */
+export function innerKey(item: ItemId, name: string): string {
+  return `i|${item}|${name}`;
+}
+
+/** The key of a contact or splice of a cable in `nodeIx`. */
+export function cableNodeKey(cable: CableId, node: NodeId, n: number): string {
+  return `c|${cable}|${node}|${n}`;
+}
+
+/** The node of a pin, or undefined when the item or its part does not have it. */
+export function pinNode(graph: Graph, item: ItemId, port: string, n: number): number | undefined {
+  return graph.nodeIx.get(pinKey(item, port, n));
+}
+
+/** The node that a circuit element of item `itemIx` names: `@inner` or `port.n`. */
+export function circuitNode(graph: Graph, itemIx: number, address: string): number | undefined {
+  const item = graph.items[itemIx]?.item.id;
+  if (item === undefined) return undefined;
+  return graph.nodeIx.get(circuitNodeKey(item, address));
+}
+
+/** The key in `nodeIx` of what a circuit element or endpoint names. */
+export function circuitNodeKey(item: ItemId, address: string): string {
+  if (address.startsWith('@')) return innerKey(item, address);
+  const dot = address.lastIndexOf('.');
+  return pinKey(item, address.slice(0, dot), Number(address.slice(dot + 1)));
+}
+
+/** The nodes of one group. */
+export function membersOf(partition: Partition, group: number): Int32Array {
+  return partition.members.subarray(partition.starts[group] ?? 0, partition.starts[group + 1] ?? 0);
+}
+
+/** The group of a node. */
+export function groupOf(partition: Partition, node: number): number {
+  return partition.groupOf[node] ?? -1;
+}
+
+export type PinNode = Extract<GraphNode, { is: 'pin' }>;
+
+/** The pins among the members of one group, with their node numbers, in natural order. */
+export function pinsOf(graph: Graph, partition: Partition, group: number): { readonly node: number; readonly at: PinNode }[] {
+  const found: { node: number; at: PinNode }[] = [];
+  for (const node of membersOf(partition, group)) {
+    const at = graph.nodes[node];
+    if (at?.is === 'pin') found.push({ node, at });
+  }
+  return found;
+}

@@ -1,0 +1,58 @@
+import { CONNECTOR_FAMILIES } from '../../model/connector.ts';
+import type { Graph, GraphItem } from '../../graph/graph.ts';
+import { cablesAtPort, portAt } from '../../graph/cableJoins.ts';
+import { portNamesOf, type PortNames } from '../../links/portNames.ts';
+import { protocols } from '../../links/protocols.ts';
+import { serialSetup } from '../../links/serialSetup.ts';
+import type { ItemId } from '../../model/ids.ts';
+import type { Port } from '../../model/part.ts';
+import type { Sheet } from './sheet.ts';
+
+/** One page for one controller: every port with its three names, what is on it, and how it is set. */
+export function portCard(graph: Graph, itemId: ItemId): Sheet | undefined {
+  const entry = graph.items[graph.itemIx.get(itemId) ?? -1];
+  if (entry?.part === undefined) return undefined;
+  const names = portNamesOf(entry.part, graph.design.aircraft.dialect);
+  return {
+    title: `Port card ${entry.item.ref}`,
+    subtitle: entry.part.name,
+    columns: [
+      { title: 'Port', kind: 'value' },
+      { title: 'Chip UART', kind: 'value' },
+      { title: 'Firmware port', kind: 'value' },
+      { title: 'Connector', kind: 'words' },
+      { title: 'Pins, 1 first', kind: 'value' },
+      { title: 'On it', kind: 'words' },
+      { title: 'Cable', kind: 'value' },
+      { title: 'Protocol', kind: 'words' },
+      { title: 'Baud', kind: 'number' },
+    ],
+    rows: entry.part.ports.map((port) => portRow(graph, entry, port, names)),
+    notes: ['Plug by the port label; configure by the firmware port.', 'Sample values: check yours against the board in your hand.'],
+    cautions: ['Fit every antenna before power, and take the propellers off for work on the bench.'],
+  };
+}
+
+function portRow(graph: Graph, entry: GraphItem, port: Port, allNames: readonly PortNames[]): string[] {
+  const serial = allNames.find(({ endpoint }) => [endpoint.rx, endpoint.tx].some((pin) => pin?.startsWith(`${port.id}.`) === true));
+  const setup = serial === undefined ? undefined : serialSetup(entry.item, serial.endpoint);
+  const cables = cablesAtPort(graph, entry.item.id, port.id);
+  const far = cables.flatMap((cable) =>
+    Object.values(cable.nodes)
+      .map((node) => (node.is === 'end' ? portAt(graph, node) : undefined))
+      .filter((at) => at !== undefined && !(at.itemId === entry.item.id && at.port.id === port.id))
+      .map((at) => `${at?.ref ?? ''} ${at?.port.label ?? ''}`),
+  );
+  const family = CONNECTOR_FAMILIES[port.connector.family].title;
+  return [
+    port.label,
+    serial === undefined ? '' : (serial.chip ?? 'software'),
+    serial?.firmware ?? '',
+    `${family}, ${port.connector.positions}`,
+    port.pins.map((pin) => pin.label).join(' '),
+    far.join(', '),
+    cables.map((cable) => cable.tag).join(', '),
+    setup?.protocol === undefined ? '' : protocols[setup.protocol].title,
+    setup?.baud === undefined ? '' : String(setup.baud),
+  ];
+}

@@ -1,0 +1,244 @@
+import type { WireColour } from '../../model/aircraft.ts';
+import type { CableId, ConductorId, ItemId } from '../../model/ids.ts';
+import type { Pin, Port } from '../../model/part.ts';
+import { pinKey, pinsOf, type Graph } from '../../graph/graph.ts';
+
+/** On which side of its box a port's pins stand. */
+export type BoxSide = 'left' | 'right';
+
+/** A pin on the sheet. `y` is measured from the top of its box, in sheet units (pixels at full size). */
+export interface SheetPin {
+  readonly key: string;
+  readonly item: ItemId;
+  readonly port: string;
+  readonly pin: Pin;
+  readonly side: BoxSide;
+  readonly y: number;
+}
+
+/** A port's comb of pins in physical order. */
+export interface SheetPort {
+  readonly port: Port;
+  readonly side: BoxSide;
+  readonly top: number;
+  readonly height: number;
+  readonly cables: readonly CableId[];
+}
+
+/** The controller in the middle, or the card of another item. */
+export interface SheetBox {
+  readonly item: ItemId;
+  readonly ref: string;
+  readonly is: 'spine' | 'card';
+  /** Column from the spine: 0 the spine, -1 the first on its left, 1 the first on its right, and so on. */
+  readonly column: number;
+  readonly width: number;
+  readonly height: number;
+  readonly ports: readonly SheetPort[];
+  readonly pins: readonly SheetPin[];
+}
+
+/** One conductor, or one stretch of a spliced one, between two pins of the sheet. */
+export interface SheetWire {
+  readonly id: string;
+  readonly cable: CableId;
+  readonly conductor: ConductorId;
+  readonly colour: WireColour;
+  readonly from: string;
+  readonly to: string;
+}
+
+export interface SheetModel {
+  readonly boxes: readonly SheetBox[];
+  readonly wires: readonly SheetWire[];
+  /** Items that no cable reaches yet, in natural order. */
+  readonly unwired: readonly ItemId[];
+}
+
+export const SHEET = {
+  rowPitch: 15,
+  portGap: 10,
+  boxPad: 10,
+  cardWidth: 150,
+  cardMinHeight: 50,
+  cardHead: 46,
+  spineWidth: 236,
+  spineHead: 74,
+} as const;
+
+/**
+ * The wiring sheet before it is laid out: the first controller as the spine with every port in physical order, every wired
+ * item as a card in a column on one side, and every conductor that joins two pins of them.
+ */
+export function sheetModel(graph: Graph): SheetModel {
+  const wired = graph.items.map((_, item) => (graph.cablesAtItem[item] ?? []).length > 0);
+  const spine = graph.items.findIndex(({ part }) => part?.kind === 'controller');
+  const neighbours = neighboursOf(graph);
+  const columns = columnsOf(graph, spine, neighbours);
+  const boxes = graph.items.flatMap((_, item): SheetBox[] => {
+    if (item !== spine && wired[item] !== true) return [];
+    return [item === spine ? spineBox(graph, item) : cardBox(graph, item, columns, neighbours)];
+  });
+  const unwired = graph.items.filter((_, item) => item !== spine && wired[item] !== true).map(({ item }) => item.id);
+  return { boxes, wires: wiresOf(graph, boxes), unwired };
+}
+
+/** Which items each port of each item leads to. */
+type Neighbours = readonly ReadonlyMap<string, ReadonlySet<number>>[];
+
+function neighboursOf(graph: Graph): Neighbours {
+  const found = graph.items.map(() => new Map<string, Set<number>>());
+  for (let group = 0; group < graph.wires.count; group++) {
+    const pins = pinsOf(graph, graph.wires, group);
+    for (const { at } of pins) {
+      for (const { at: other } of pins) {
+        if (other.item === at.item) continue;
+        const ports = found[at.item];
+        const set = ports?.get(at.port.id) ?? new Set<number>();
+        set.add(other.item);
+        ports?.set(at.port.id, set);
+      }
+    }
+  }
+  return found;
+}
+
+/**
+ * Columns by distance from the spine. The side of an item next to the spine is what a person chose, else that of the
+ * spine's ports it is joined to; what lies further out follows its neighbour.
+ */
+function columnsOf(graph: Graph, spine: number, neighbours: Neighbours): ReadonlyMap<number, number> {
+  const columns = new Map<number, number>();
+  if (spine < 0) {
+    graph.items.forEach((_, item) => columns.set(item, item % 2 === 0 ? -1 : 1));
+    return columns;
+  }
+  columns.set(spine, 0);
+  const queue = [spine];
+  for (let at = queue.shift(); at !== undefined; at = queue.shift()) {
+    const next = [...new Set([...(neighbours[at]?.values() ?? [])].flatMap((set) => [...set]))].sort((a, b) => a - b);
+    for (const item of next) {
+      if (columns.has(item)) continue;
+      const column = columns.get(at) ?? 0;
+      const side = column === 0 ? sideAtSpine(graph, spine, item, neighbours) : Math.sign(column);
+      columns.set(item, column + side);
+      queue.push(item);
+    }
+  }
+  graph.items.forEach((entry, item) => {
+    if (!columns.has(item)) columns.set(item, entry.item.sheetSide === 'left' ? -1 : 1);
+  });
+  return columns;
+}
+
+function sideAtSpine(graph: Graph, spine: number, item: number, neighbours: Neighbours): number {
+  const chosen = graph.items[item]?.item.sheetSide;
+  if (chosen !== undefined) return chosen === 'left' ? -1 : 1;
+  let balance = 0;
+  for (const port of graph.items[spine]?.part?.ports ?? []) {
+    if (neighbours[spine]?.get(port.id)?.has(item) !== true) continue;
+    balance += (sideOfSpinePort(port) === 'left' ? -1 : 1) * port.pins.length;
+  }
+  return balance <= 0 ? -1 : 1;
+}
+
+function sideOfSpinePort(port: Port): BoxSide {
+  return port.side === 'right' || port.side === 'rear' || port.side === 'bottom' ? 'right' : 'left';
+}
+
+function spineBox(graph: Graph, itemIx: number): SheetBox {
+  const ports = graph.items[itemIx]?.part?.ports ?? [];
+  return box(graph, itemIx, 'spine', 0, ports, sideOfSpinePort, SHEET.spineHead);
+}
+
+function cardBox(graph: Graph, itemIx: number, columns: ReadonlyMap<number, number>, neighbours: Neighbours): SheetBox {
+  const column = columns.get(itemIx) ?? 1;
+  const ports = graph.items[itemIx]?.part?.ports ?? [];
+  const inner: BoxSide = column < 0 ? 'right' : 'left';
+  const outer: BoxSide = column < 0 ? 'left' : 'right';
+  const sideOf = (port: Port): BoxSide => {
+    const there = [...(neighbours[itemIx]?.get(port.id) ?? [])];
+    const leadsOut = there.length > 0 && there.every((item) => Math.abs(columns.get(item) ?? 0) > Math.abs(column));
+    return leadsOut ? outer : inner;
+  };
+  const usesBothSides = ports.some((port) => sideOf(port) === outer);
+  return box(graph, itemIx, 'card', column, ports, sideOf, usesBothSides ? SHEET.cardHead : SHEET.boxPad);
+}
+
+function box(
+  graph: Graph,
+  itemIx: number,
+  is: SheetBox['is'],
+  column: number,
+  ports: readonly Port[],
+  sideOf: (port: Port) => BoxSide,
+  top: number,
+): SheetBox {
+  const entry = graph.items[itemIx];
+  if (entry === undefined) throw new RangeError('An item that is not in the graph.');
+  const tops: Record<BoxSide, number> = { left: top, right: top };
+  const pins: SheetPin[] = [];
+  const placed = ports.map((port): SheetPort => {
+    const side = sideOf(port);
+    const start = tops[side];
+    const height = port.pins.length * SHEET.rowPitch;
+    port.pins.forEach((pin, row) => {
+      const y = start + (row + 0.5) * SHEET.rowPitch;
+      pins.push({ key: pinKey(entry.item.id, port.id, pin.n), item: entry.item.id, port: port.id, pin, side, y });
+    });
+    tops[side] = start + height + SHEET.portGap;
+    return { port, side, top: start, height, cables: cablesOn(graph, itemIx, port.id) };
+  });
+  const height = Math.max(tops.left, tops.right) - SHEET.portGap + SHEET.boxPad;
+  return {
+    item: entry.item.id,
+    ref: entry.item.ref,
+    is,
+    column,
+    width: is === 'spine' ? SHEET.spineWidth : SHEET.cardWidth,
+    height: is === 'spine' ? height : Math.max(height, SHEET.cardMinHeight),
+    ports: placed,
+    pins,
+  };
+}
+
+function cablesOn(graph: Graph, itemIx: number, port: string): CableId[] {
+  const id = graph.items[itemIx]?.item.id;
+  return (graph.cablesAtItem[itemIx] ?? [])
+    .map((ix) => graph.cables[ix])
+    .filter((cable) => cable !== undefined)
+    .filter((cable) =>
+      Object.values(cable.nodes).some((node) => node.is === 'end' && node.at.is === 'port' && node.at.item === id && node.at.port === port),
+    )
+    .map((cable) => cable.id);
+}
+
+/** Conductors between two port pins. A pulled contact leaves its wire out: nothing is joined there. */
+function wiresOf(graph: Graph, boxes: readonly SheetBox[]): SheetWire[] {
+  const columnOf = new Map(boxes.map((entry) => [entry.item, entry.column]));
+  const pinAtContact = new Map<number, { key: string; item: ItemId }>();
+  for (const edge of graph.edges) {
+    if (edge.is !== 'contact') continue;
+    const at = graph.nodes[edge.b];
+    const item = at?.is === 'pin' ? graph.items[at.item]?.item.id : undefined;
+    if (at?.is === 'pin' && item !== undefined) pinAtContact.set(edge.a, { key: pinKey(item, at.port.id, at.pin.n), item });
+  }
+  const wires: SheetWire[] = [];
+  for (const edge of graph.edges) {
+    if (edge.is !== 'conductor') continue;
+    const [a, b] = [pinAtContact.get(edge.a), pinAtContact.get(edge.b)];
+    const cable = graph.cables[edge.cable];
+    if (a === undefined || b === undefined || cable === undefined) continue;
+    const forward = (columnOf.get(a.item) ?? 0) <= (columnOf.get(b.item) ?? 0);
+    const [from, to] = forward ? [a, b] : [b, a];
+    wires.push({
+      id: `${cable.id}|${edge.conductor.id}`,
+      cable: cable.id,
+      conductor: edge.conductor.id,
+      colour: edge.conductor.colour,
+      from: from.key,
+      to: to.key,
+    });
+  }
+  return wires;
+}

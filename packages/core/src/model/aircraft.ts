@@ -1,0 +1,162 @@
+import { Type } from '@sinclair/typebox';
+import { ConnectorSchema } from './connector.ts';
+import {
+  AircraftIdSchema,
+  CableIdSchema,
+  ConductorIdSchema,
+  ItemIdSchema,
+  LegIdSchema,
+  NodeIdSchema,
+  PartKeySchema,
+  recordOf,
+  WaiverIdSchema,
+} from './ids.ts';
+import { LIMITS } from './limits.ts';
+import { SettingIdSchema, SettingValueSchema } from './setting.ts';
+import type { Shape } from './shape.ts';
+
+const closed = { additionalProperties: false } as const;
+const name = Type.String({ minLength: 1, maxLength: LIMITS.nameChars });
+const note = Type.String({ maxLength: LIMITS.noteChars });
+const label = Type.String({ maxLength: LIMITS.labelChars });
+
+/** The version of the document's shape that this code writes. */
+export const SCHEMA_VERSION = 1;
+
+/** What people call an item: a prefix and a number, `GNSS1`. */
+export const RefSchema = Type.String({ pattern: '^[A-Z]{1,8}[1-9][0-9]{0,3}$' });
+/** What people call a cable: `W07`. */
+export const TagSchema = Type.String({ pattern: '^W[0-9]{2,4}$' });
+const PortIdSchema = Type.String({ pattern: '^[A-Za-z0-9][A-Za-z0-9-]{0,19}$' });
+
+export const ItemSchema = Type.Object(
+  {
+    id: ItemIdSchema,
+    ref: RefSchema,
+    part: PartKeySchema,
+    where: Type.Union([Type.Literal('aircraft'), Type.Literal('ground'), Type.Literal('bench')]),
+    label: Type.Optional(label),
+    /** Keyed by setting, or by endpoint and setting: `S4.baud`. */
+    settings: Type.Record(SettingIdSchema, SettingValueSchema, { additionalProperties: false }),
+    /** On which side of the wiring sheet a person wants the card. */
+    sheetSide: Type.Optional(Type.Union([Type.Literal('left'), Type.Literal('right')])),
+  },
+  closed,
+);
+/** A part placed in the aircraft. */
+export type Item = Shape<typeof ItemSchema>;
+
+export const CableEndAtSchema = Type.Union([
+  Type.Object({ is: Type.Literal('port'), item: ItemIdSchema, port: PortIdSchema }, closed),
+  Type.Object({ is: Type.Literal('mate'), cable: CableIdSchema, node: NodeIdSchema }, closed),
+  Type.Object({ is: Type.Literal('free') }, closed),
+]);
+/** Where the end of a cable is plugged or soldered. */
+export type CableEndAt = Shape<typeof CableEndAtSchema>;
+
+const contact = Type.Integer({ minimum: 1, maximum: LIMITS.pinsPerPort });
+export const AbsentSchema = Type.Array(contact, { maxItems: LIMITS.pinsPerPort });
+
+export const CableNodeSchema = Type.Union([
+  Type.Object(
+    {
+      id: NodeIdSchema,
+      is: Type.Literal('end'),
+      at: CableEndAtSchema,
+      connector: ConnectorSchema,
+      /** Contacts pulled from the shell, in rising order. */
+      absent: Type.Optional(AbsentSchema),
+    },
+    closed,
+  ),
+  Type.Object({ id: NodeIdSchema, is: Type.Literal('splice') }, closed),
+]);
+export type CableNode = Shape<typeof CableNodeSchema>;
+export type CableEnd = Extract<CableNode, { is: 'end' }>;
+
+export const LengthMmSchema = Type.Number({ exclusiveMinimum: 0, maximum: LIMITS.lengthMmMax });
+export const LegSchema = Type.Object(
+  { id: LegIdSchema, a: NodeIdSchema, b: NodeIdSchema, typedLengthMm: Type.Optional(LengthMmSchema) },
+  closed,
+);
+/** The stretch of a cable between two of its nodes. */
+export type Leg = Shape<typeof LegSchema>;
+
+/** A contact of a cable's end, or the joint of a splice, whose only position is 1. */
+export const NodePinSchema = Type.Object({ node: NodeIdSchema, n: contact }, closed);
+export type NodePin = Shape<typeof NodePinSchema>;
+
+export const AWG_SIZES = [10, 12, 14, 16, 18, 20, 22, 24, 26, 28, 30] as const;
+export const AwgSchema = Type.Integer({ minimum: 10, maximum: 30 });
+export const WIRE_COLOURS = ['black', 'red', 'orange', 'yellow', 'green', 'blue', 'violet', 'grey', 'white', 'brown', 'pink'] as const;
+export type WireColour = (typeof WIRE_COLOURS)[number];
+export const ColourSchema = Type.Unsafe<WireColour>(Type.String({ pattern: `^(${WIRE_COLOURS.join('|')})$` }));
+
+export const ConductorSchema = Type.Object(
+  {
+    id: ConductorIdSchema,
+    leg: LegIdSchema,
+    /** At the leg's `a` node. */
+    a: NodePinSchema,
+    /** At the leg's `b` node. */
+    b: NodePinSchema,
+    awg: AwgSchema,
+    colour: ColourSchema,
+  },
+  closed,
+);
+/** One wire from contact to contact. */
+export type Conductor = Shape<typeof ConductorSchema>;
+
+export const CableSchema = Type.Object(
+  {
+    id: CableIdSchema,
+    tag: TagSchema,
+    label: Type.Optional(label),
+    note: Type.Optional(note),
+    nodes: recordOf(NodeIdSchema, CableNodeSchema, LIMITS.nodesPerCable),
+    legs: recordOf(LegIdSchema, LegSchema, LIMITS.nodesPerCable),
+    conductors: recordOf(ConductorIdSchema, ConductorSchema, LIMITS.conductorsPerCable),
+  },
+  closed,
+);
+/** One physical cable or loom. */
+export type Cable = Shape<typeof CableSchema>;
+
+export const WaiverSchema = Type.Object(
+  {
+    id: WaiverIdSchema,
+    /** The finding it is about, and the facts that the finding rested on when it was given. */
+    findingKey: Type.String({ maxLength: 400 }),
+    basis: Type.String({ maxLength: 2000 }),
+    reason: Type.String({ minLength: 3, maxLength: LIMITS.reasonChars }),
+    by: name,
+    at: Type.String({ pattern: '^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d{1,3})?Z$' }),
+  },
+  closed,
+);
+/** A person's word that a finding may stand, as long as its facts stay. */
+export type Waiver = Shape<typeof WaiverSchema>;
+
+export const AIRFRAME_KINDS = { 'flying-wing': 'flying wing' } as const;
+
+export const AircraftSchema = Type.Object(
+  {
+    schema: Type.Literal(SCHEMA_VERSION),
+    id: AircraftIdSchema,
+    name,
+    note: Type.Optional(note),
+    airframe: Type.Object({ kind: Type.Literal('flying-wing') }, closed),
+    dialect: Type.String({ pattern: '^[a-z][a-z0-9-]{0,39}$' }),
+    items: recordOf(ItemIdSchema, ItemSchema, LIMITS.itemsPerAircraft),
+    cables: recordOf(CableIdSchema, CableSchema, LIMITS.cablesPerAircraft),
+    waivers: recordOf(WaiverIdSchema, WaiverSchema),
+    /** The highest number given out per prefix; only rises, so that no reference is ever used for two things. */
+    issued: Type.Record(Type.String({ pattern: '^[A-Z]{1,8}$' }), Type.Integer({ minimum: 1, maximum: 9999 }), {
+      additionalProperties: false,
+    }),
+  },
+  closed,
+);
+/** The document. */
+export type Aircraft = Shape<typeof AircraftSchema>;

@@ -1,0 +1,94 @@
+import { type TSchema, Type } from '@sinclair/typebox';
+import { PROTOCOL_IDS } from './protocolIds.ts';
+import { SettingIdSchema, WhenSchema } from './setting.ts';
+
+const closed = { additionalProperties: false } as const;
+
+/** A pin of the same part as `port.n`. */
+const PinAddressSchema = Type.String({ pattern: '^[A-Za-z0-9][A-Za-z0-9-]{0,19}\\.[0-9]{1,2}$' });
+
+const ProtocolIdSchema = Type.Unsafe<(typeof PROTOCOL_IDS)[number]>(Type.String({ pattern: `^(${PROTOCOL_IDS.join('|')})$` }));
+
+const ProtocolOfferSchema = Type.Object(
+  {
+    protocol: ProtocolIdSchema,
+    as: Type.Union([Type.Literal('talker'), Type.Literal('listener'), Type.Literal('both')]),
+    bauds: Type.Array(Type.Integer({ minimum: 300, maximum: 10_000_000 }), { minItems: 1 }),
+    defaultBaud: Type.Integer({ minimum: 300, maximum: 10_000_000 }),
+    inverted: Type.Optional(Type.Boolean()),
+  },
+  closed,
+);
+
+/**
+ * The signals of a part, bound to its pins.
+ * @param number the schema of a parameter: a plain number, or one that a setting chooses
+ */
+export function endpointSchema<N extends TSchema>(number: N) {
+  const base = {
+    id: SettingIdSchema,
+    when: Type.Optional(WhenSchema),
+    /** Endpoints of one part with the same word here are never used at once, though they share pins. */
+    exclusive: Type.Optional(Type.String()),
+  };
+  const pin = PinAddressSchema;
+  const texts = Type.Array(Type.String(), { minItems: 1 });
+  return Type.Union([
+    Type.Object(
+      {
+        is: Type.Literal('uart'),
+        ...base,
+        tx: Type.Optional(pin),
+        rx: Type.Optional(pin),
+        cts: Type.Optional(pin),
+        rts: Type.Optional(pin),
+        /** What is printed, and the number of the chip's own UART. The firmware's number belongs to the dialect. */
+        names: Type.Object({ label: Type.String(), chip: Type.Optional(Type.String()) }, closed),
+        duplex: Type.Union([Type.Literal('full'), Type.Literal('single-wire'), Type.Literal('rx-only'), Type.Literal('tx-only')]),
+        inverts: Type.Union([Type.Literal('none'), Type.Literal('rx'), Type.Literal('both')]),
+        maxBaud: number,
+        software: Type.Optional(Type.Boolean()),
+        speaks: Type.Array(ProtocolOfferSchema, { minItems: 1 }),
+      },
+      closed,
+    ),
+    Type.Object(
+      { is: Type.Literal('i2c-host'), ...base, sda: pin, scl: pin, pullUpOhm: Type.Optional(number), capacitancePf: number },
+      closed,
+    ),
+    Type.Object(
+      {
+        is: Type.Literal('i2c-device'),
+        ...base,
+        sda: pin,
+        scl: pin,
+        addresses: Type.Array(Type.Integer({ minimum: 8, maximum: 119 }), { minItems: 1 }),
+        pullUpOhm: Type.Optional(number),
+        capacitancePf: number,
+      },
+      closed,
+    ),
+    Type.Object({ is: Type.Literal('can'), ...base, high: pin, low: pin, terminated: Type.Boolean() }, closed),
+    Type.Object({ is: Type.Literal('usb'), ...base }, closed),
+    Type.Object({ is: Type.Literal('air'), ...base, band: Type.String() }, closed),
+    Type.Object({ is: Type.Literal('phase'), ...base, pins: Type.Array(pin, { minItems: 2, maxItems: 3 }) }, closed),
+    Type.Object({ is: Type.Literal('pulse-out'), ...base, pin, bank: Type.String(), kinds: texts }, closed),
+    Type.Object(
+      {
+        is: Type.Literal('pulse-in'),
+        ...base,
+        pin,
+        kinds: texts,
+        rateHz: Type.Tuple([Type.Number(), Type.Number()]),
+        use: Type.Union([Type.Literal('servo'), Type.Literal('motor'), Type.Literal('switching')]),
+      },
+      closed,
+    ),
+    Type.Object({ is: Type.Literal('rc-in'), ...base, pin, formats: texts }, closed),
+    Type.Object({ is: Type.Literal('rc-out'), ...base, pin, formats: texts, channels: number }, closed),
+    Type.Object({ is: Type.Literal('video-out'), ...base, pin, standards: texts, digital: Type.Optional(Type.Boolean()) }, closed),
+    Type.Object({ is: Type.Literal('video-in'), ...base, pin, standards: texts, digital: Type.Optional(Type.Boolean()) }, closed),
+    Type.Object({ is: Type.Literal('analog-sense'), ...base, pin, fullScaleV: number, purpose: Type.String() }, closed),
+    Type.Object({ is: Type.Literal('network'), ...base, roles: texts }, closed),
+  ]);
+}

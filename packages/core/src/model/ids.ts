@@ -1,0 +1,59 @@
+import { type Static, type TSchema, type TUnsafe, Type } from '@sinclair/typebox';
+
+/** A string that only its own kind of id may be assigned to. */
+export type Branded<Name extends string> = string & { readonly ' brand': Name };
+
+export type AircraftId = Branded<'AircraftId'>;
+export type ItemId = Branded<'ItemId'>;
+export type CableId = Branded<'CableId'>;
+export type NodeId = Branded<'NodeId'>;
+export type LegId = Branded<'LegId'>;
+export type ConductorId = Branded<'ConductorId'>;
+export type WaiverId = Branded<'WaiverId'>;
+export type EditId = Branded<'EditId'>;
+export type PartId = Branded<'PartId'>;
+export type PartKey = Branded<'PartKey'>;
+
+/** Ids are opaque; the pattern keeps them free of markup, of path signs and of names that objects own. */
+const ID_PATTERN = '^[A-Za-z0-9][A-Za-z0-9-]{0,39}$';
+
+function idSchema<B extends string>(): TUnsafe<B> {
+  return Type.Unsafe<B>(Type.String({ pattern: ID_PATTERN }));
+}
+
+export const AircraftIdSchema = idSchema<AircraftId>();
+export const ItemIdSchema = idSchema<ItemId>();
+export const CableIdSchema = idSchema<CableId>();
+export const NodeIdSchema = idSchema<NodeId>();
+export const LegIdSchema = idSchema<LegId>();
+export const ConductorIdSchema = idSchema<ConductorId>();
+export const WaiverIdSchema = idSchema<WaiverId>();
+export const EditIdSchema = idSchema<EditId>();
+export const PartIdSchema = idSchema<PartId>();
+/** A part's id and the first 16 hex digits of the hash of its content: `gnss-serial@0123456789abcdef`. */
+export const PartKeySchema = Type.Unsafe<PartKey>(Type.String({ pattern: '^[A-Za-z0-9][A-Za-z0-9-]{0,39}@[0-9a-f]{16}$' }));
+
+/**
+ * A record whose keys are ids. Keys that are not of the id's pattern are refused, so that no name that objects own
+ * (`__proto__`, `constructor` with its signs) can come in as a key.
+ */
+export function recordOf<K extends string, V extends TSchema>(
+  key: TUnsafe<K>,
+  value: V,
+  maxProperties = 10_000,
+): TUnsafe<Record<K, Static<V>>> {
+  const pattern: unknown = key['pattern'];
+  const text = Type.String({ pattern: typeof pattern === 'string' ? pattern : ID_PATTERN });
+  return Type.Unsafe<Record<K, Static<V>>>(Type.Record(text, value, { additionalProperties: false, maxProperties }));
+}
+
+/** Gives a new id that was never given before. Passed in, so that core stays free of randomness. */
+export type MakeId = () => string;
+
+/**
+ * Brands a string that has just been made or checked. The one place where a plain string becomes an id,
+ * so that a search for it finds every such step.
+ */
+export function asId<B extends Branded<string>>(text: string): B {
+  return text as B;
+}

@@ -1,0 +1,16 @@
+/** Limits of what a person can type and of what a document can hold. Declared once; shown in messages. */
+export const LIMITS = {
+  nameChars: 80,
+  noteChars: 2000,
+  labelChars: 60,
+  reasonChars: 500,
+  lengthMmMax: 20_000,
+  conductorsPerCable: 60,
+  nodesPerCable: 20,
+  itemsPerAircraft: 2_000,
+  cablesPerAircraft: 4_000,
+  editsPerRequest: 200,
+  editsPerBatch: 400,
+  partPorts: 60,
+  pinsPerPort: 60,
+} as const;

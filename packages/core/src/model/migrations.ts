@@ -1,0 +1,46 @@
+import { SCHEMA_VERSION } from './aircraft.ts';
+
+/** Takes a document of the version before to version `to`. */
+export interface Migration {
+  readonly to: number;
+  readonly title: string;
+  readonly migrate: (document: Readonly<Record<string, unknown>>) => Record<string, unknown>;
+}
+
+/** In order. Empty as long as there has been one shape only. */
+export const MIGRATIONS: readonly Migration[] = [];
+
+export type MigrationResult =
+  | { readonly is: 'migrated'; readonly document: Readonly<Record<string, unknown>>; readonly steps: readonly string[] }
+  | { readonly is: 'newer'; readonly sentence: string }
+  | { readonly is: 'no-version'; readonly sentence: string };
+
+/**
+ * Brings a document that was read up to the present shape.
+ * @param migrations the ordered list; given by tests, the product's own otherwise
+ * @param target the version to reach
+ */
+export function migrate(
+  document: Readonly<Record<string, unknown>>,
+  migrations: readonly Migration[] = MIGRATIONS,
+  target: number = SCHEMA_VERSION,
+): MigrationResult {
+  const version = document['schema'];
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) {
+    return { is: 'no-version', sentence: 'The aircraft does not say which schema version it has (a whole number in "schema").' };
+  }
+  if (version > target) {
+    return {
+      is: 'newer',
+      sentence: `The aircraft was written by a newer version of the product (schema ${version}; this one knows up to ${target}). Update the product to open it; the file was left as it is.`,
+    };
+  }
+  let current = document;
+  const steps: string[] = [];
+  for (const migration of migrations) {
+    if (migration.to <= version || migration.to > target) continue;
+    current = { ...migration.migrate(current), schema: migration.to };
+    steps.push(migration.title);
+  }
+  return { is: 'migrated', document: current, steps };
+}

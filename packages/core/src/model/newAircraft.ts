@@ -1,0 +1,17 @@
+import { SCHEMA_VERSION, type Aircraft } from './aircraft.ts';
+import type { AircraftId } from './ids.ts';
+
+/** An empty aircraft. */
+export function newAircraft(id: AircraftId, name: string): Aircraft {
+  return {
+    schema: SCHEMA_VERSION,
+    id,
+    name,
+    airframe: { kind: 'flying-wing' },
+    dialect: 'numbered-ports',
+    items: {},
+    cables: {},
+    waivers: {},
+    issued: {},
+  };
+}

@@ -1,0 +1,164 @@
+import { type TSchema, Type } from '@sinclair/typebox';
+import { circuitElementSchema } from './circuit.ts';
+import { ConnectorSchema } from './connector.ts';
+import { endpointSchema } from './endpoint.ts';
+import { PartIdSchema } from './ids.ts';
+import { LIMITS } from './limits.ts';
+import { NumberParameter, SettingIdSchema, SettingSpecSchema, WhenSchema } from './setting.ts';
+import { PART_KINDS } from './partKinds.ts';
+import type { Shape } from './shape.ts';
+
+const closed = { additionalProperties: false } as const;
+
+export const PIN_ROLES = [
+  'gnd',
+  'supply-in',
+  'supply-out',
+  'supply-through',
+  'tx',
+  'rx',
+  'cts',
+  'rts',
+  'sda',
+  'scl',
+  'can-h',
+  'can-l',
+  'pulse-out',
+  'pulse-in',
+  'video-out',
+  'video-in',
+  'analog-in',
+  'analog-out',
+  'single-wire',
+  'usb',
+  'phase',
+  'switch',
+  'antenna',
+  'nc',
+] as const;
+export type PinRole = (typeof PIN_ROLES)[number];
+
+const PinRoleSchema = Type.Unsafe<PinRole>(Type.String({ enum: [...PIN_ROLES], pattern: `^(${PIN_ROLES.join('|')})$` }));
+
+const LogicSchema = Type.Object(
+  {
+    highV: Type.Union([Type.Literal(1.8), Type.Literal(3.3), Type.Literal(5), Type.Literal(12)]),
+    /** The highest voltage that the pin stands, in volts. */
+    inputMaxV: Type.Number({ exclusiveMinimum: 0, maximum: 100 }),
+    idle: Type.Optional(Type.Union([Type.Literal('high'), Type.Literal('low')])),
+  },
+  closed,
+);
+
+const pinBase = {
+  /** Position in the connector, from 1, in physical order. */
+  n: Type.Integer({ minimum: 1, maximum: LIMITS.pinsPerPort }),
+  label: Type.String({ minLength: 1, maxLength: 12 }),
+  role: PinRoleSchema,
+  logic: Type.Optional(LogicSchema),
+};
+const ResolvedPinSchema = Type.Object(pinBase, closed);
+const PinSchema = Type.Object(
+  {
+    ...pinBase,
+    /** What the pin becomes when a setting has one of these values: a port that is UART or I2C. */
+    becomes: Type.Optional(Type.Array(Type.Object({ when: WhenSchema, role: PinRoleSchema, label: Type.String() }, closed))),
+  },
+  closed,
+);
+
+function portSchema<P extends TSchema>(pin: P) {
+  return Type.Object(
+    {
+      id: Type.String({ pattern: '^[A-Za-z0-9][A-Za-z0-9-]{0,19}$' }),
+      /** As printed on the part. */
+      label: Type.String({ minLength: 1, maxLength: 24 }),
+      connector: ConnectorSchema,
+      pins: Type.Array(pin, { minItems: 1, maxItems: LIMITS.pinsPerPort }),
+      side: Type.Optional(
+        Type.Union([
+          Type.Literal('left'),
+          Type.Literal('right'),
+          Type.Literal('front'),
+          Type.Literal('rear'),
+          Type.Literal('top'),
+          Type.Literal('bottom'),
+        ]),
+      ),
+      /** Which row of a pin header carries the signal. */
+      signalRow: Type.Optional(Type.Union([Type.Literal('inner'), Type.Literal('outer')])),
+      /** Why the port has no ground pin, where it has none. */
+      groundless: Type.Optional(Type.String()),
+      /** True when the part does not do its job with this port left empty. */
+      needed: Type.Optional(Type.Boolean()),
+    },
+    closed,
+  );
+}
+
+const SignalRouteSchema = Type.Object(
+  {
+    /** Endpoint ids of the same part: what comes in at `from` goes out at `to`. */
+    from: SettingIdSchema,
+    to: SettingIdSchema,
+    transform: Type.Union([
+      Type.Literal('none'),
+      Type.Literal('invert'),
+      Type.Literal('encode'),
+      Type.Literal('bridge'),
+      Type.Literal('overlay'),
+    ]),
+  },
+  closed,
+);
+
+const BoardSchema = Type.Object(
+  {
+    banks: Type.Array(Type.Object({ id: Type.String(), outputs: Type.Array(SettingIdSchema, { minItems: 1 }) }, closed)),
+    sensors: Type.Array(Type.String()),
+  },
+  closed,
+);
+
+function partSchema<N extends TSchema, P extends TSchema>(number: N, pin: P) {
+  return Type.Object(
+    {
+      id: PartIdSchema,
+      kind: Type.Unsafe<keyof typeof PART_KINDS>(Type.String({ pattern: `^(${Object.keys(PART_KINDS).join('|')})$` })),
+      name: Type.String({ minLength: 1, maxLength: LIMITS.nameChars }),
+      summary: Type.String({ maxLength: LIMITS.noteChars }),
+      massG: Type.Number({ exclusiveMinimum: 0, maximum: 50_000 }),
+      sizeMm: Type.Tuple([
+        Type.Number({ exclusiveMinimum: 0 }),
+        Type.Number({ exclusiveMinimum: 0 }),
+        Type.Number({ exclusiveMinimum: 0 }),
+      ]),
+      source: Type.Union([Type.Literal('sample'), Type.Literal('workshop'), Type.Literal('import')]),
+      settings: Type.Array(SettingSpecSchema),
+      ports: Type.Array(portSchema(pin), { minItems: 1, maxItems: LIMITS.partPorts }),
+      circuit: Type.Array(circuitElementSchema(number)),
+      endpoints: Type.Array(endpointSchema(number)),
+      routes: Type.Array(SignalRouteSchema),
+      board: Type.Optional(BoardSchema),
+      /** Cautions that stand beside the part wherever it is handled. */
+      cautions: Type.Optional(Type.Array(Type.String())),
+    },
+    closed,
+  );
+}
+
+/** A part as it is written in the catalogue: parameters may depend on settings. */
+export const PartSchema = partSchema(NumberParameter, PinSchema);
+export type Part = Shape<typeof PartSchema>;
+
+/** A part with its settings applied: plain numbers, only what is enabled. Made by `resolvePart` alone. */
+export const ResolvedPartSchema = partSchema(Type.Number(), ResolvedPinSchema);
+export type ResolvedPart = Shape<typeof ResolvedPartSchema>;
+
+export type Port = ResolvedPart['ports'][number];
+export type Pin = Port['pins'][number];
+export type CircuitElement = ResolvedPart['circuit'][number];
+export type Endpoint = ResolvedPart['endpoints'][number];
+export type UartEndpoint = Extract<Endpoint, { is: 'uart' }>;
+export type ProtocolOffer = UartEndpoint['speaks'][number];
+export type PartPort = Part['ports'][number];

@@ -1,0 +1,120 @@
+import type { Part } from '../model/part.ts';
+import { connector, joined, logic5Tolerant, partId, pins } from './build.ts';
+
+export const motorControllers: readonly Part[] = [
+  {
+    id: partId('motor-controller-40a-5v2a'),
+    kind: 'motor-controller',
+    name: 'Motor controller 40 A, built-in 5 V 2 A',
+    summary: '3 to 4 cells. Its built-in linear regulator feeds the 3-pin lead.',
+    massG: 38,
+    sizeMm: [60, 26, 10],
+    source: 'sample',
+    settings: [],
+    ports: [
+      {
+        id: 'power',
+        label: 'power',
+        connector: connector('power-pad', 2, 'pads'),
+        pins: pins(['+', 'supply-in'], ['-', 'gnd']),
+        needed: true,
+      },
+      {
+        id: 'signal',
+        label: 'signal',
+        connector: connector('pin-2.54', 3, 'socket'),
+        pins: pins(['S', 'pulse-in', logic5Tolerant], ['V', 'supply-out'], ['GND', 'gnd']),
+        needed: true,
+      },
+      {
+        id: 'motor',
+        label: 'motor',
+        connector: connector('bullet-3.5', 3, 'socket'),
+        groundless: 'Three motor phases.',
+        pins: pins(['A', 'phase'], ['B', 'phase'], ['C', 'phase']),
+        needed: true,
+      },
+    ],
+    circuit: [
+      ...joined('@gnd', 'power.2', 'signal.3'),
+      {
+        is: 'regulator',
+        id: 'built-in',
+        topology: 'linear',
+        in: 'power.1',
+        out: 'signal.2',
+        gnd: '@gnd',
+        setV: 5,
+        inputMinV: 6,
+        inputMaxV: 17.4,
+        dropoutV: 1,
+        efficiency: 1,
+        quiescentA: 0.01,
+        continuousA: 2,
+        burstA: 3,
+        burstS: 5,
+        onOverload: 'foldback',
+        maxW: 10,
+      },
+      {
+        is: 'drive',
+        id: 'drive',
+        plus: 'power.1',
+        minus: '@gnd',
+        phases: ['motor.1', 'motor.2', 'motor.3'],
+        minV: 9,
+        maxV: 17.4,
+        continuousA: 40,
+        burstA: 55,
+      },
+    ],
+    endpoints: [
+      { is: 'pulse-in', id: 'throttle', pin: 'signal.1', kinds: ['pwm', 'dshot'], rateHz: [50, 490], use: 'motor' },
+      { is: 'phase', id: 'motor', pins: ['motor.1', 'motor.2', 'motor.3'] },
+    ],
+    routes: [],
+    cautions: ['propellers-off'],
+  },
+];
+
+export const motors: readonly Part[] = [
+  {
+    id: partId('motor-28mm-9x6'),
+    kind: 'motor',
+    name: 'Motor 28 mm with 9x6 propeller',
+    summary: 'Brushless, about 1.6 kg of static thrust on 4 cells.',
+    massG: 96,
+    sizeMm: [40, 28, 28],
+    source: 'sample',
+    settings: [],
+    ports: [
+      {
+        id: 'phases',
+        label: 'phases',
+        connector: connector('bullet-3.5', 3, 'plug'),
+        groundless: 'Three motor phases.',
+        pins: pins(['A', 'phase'], ['B', 'phase'], ['C', 'phase']),
+        needed: true,
+      },
+    ],
+    circuit: [
+      {
+        is: 'motor',
+        id: 'motor',
+        phases: ['phases.1', 'phases.2', 'phases.3'],
+        tableV: 15.4,
+        table: [
+          { throttle: 0, currentA: 0 },
+          { throttle: 0.25, currentA: 3.2 },
+          { throttle: 0.5, currentA: 9.5 },
+          { throttle: 0.75, currentA: 19 },
+          { throttle: 1, currentA: 31 },
+        ],
+        maxA: 36,
+      },
+    ],
+    endpoints: [{ is: 'phase', id: 'phases', pins: ['phases.1', 'phases.2', 'phases.3'] }],
+    routes: [],
+    cautions: ['propellers-off'],
+  },
+];

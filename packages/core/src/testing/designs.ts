@@ -1,0 +1,48 @@
+import { Bench } from '../demo/bench.ts';
+import { reedbed } from '../demo/reedbed.ts';
+import { applyEdit } from '../edits/applyEdit.ts';
+import { withFreshIds } from '../edits/freshIds.ts';
+import type { Edit } from '../edits/registry.ts';
+import { findingsOf } from '../checks/findingsOf.ts';
+import type { Finding } from '../checks/finding.ts';
+import type { Cable, Item } from '../model/aircraft.ts';
+import type { Design } from '../model/design.ts';
+import { asId, type AircraftId, type MakeId } from '../model/ids.ts';
+
+/** Ids that count up: the same in every run. */
+export function countingIds(prefix = 'id'): MakeId {
+  let count = 0;
+  return () => `${prefix}${++count}`;
+}
+
+export function emptyBench(): Bench {
+  return new Bench(asId<AircraftId>('test'), 'Test', countingIds());
+}
+
+export function demoDesign(): Design {
+  return reedbed(asId<AircraftId>('reedbed'), countingIds());
+}
+
+/** Makes an edit that must be accepted. */
+export function made(design: Design, edit: Edit): Design {
+  const result = applyEdit(design, withFreshIds(edit, countingIds('fresh')));
+  if ('refused' in result) throw new Error(result.refused.sentence);
+  return result.design;
+}
+
+export function itemOf(design: Design, ref: string): Item {
+  const item = Object.values(design.aircraft.items).find((candidate) => candidate.ref === ref);
+  if (item === undefined) throw new Error(`There is no ${ref}.`);
+  return item;
+}
+
+export function cableOf(design: Design, tag: string): Cable {
+  const cable = Object.values(design.aircraft.cables).find((candidate) => candidate.tag === tag);
+  if (cable === undefined) throw new Error(`There is no ${tag}.`);
+  return cable;
+}
+
+/** The findings of one check. */
+export function findingsBy(design: Design, check: string): readonly Finding[] {
+  return findingsOf(design).filter((finding) => finding.check === check);
+}

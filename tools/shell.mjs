@@ -1,0 +1,64 @@
+import { spawn, spawnSync } from 'node:child_process';
+import { existsSync, readFileSync, mkdirSync, writeFileSync } from 'node:fs';
+import { createHash } from 'node:crypto';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+/** The folder of the repository. */
+export const root = join(dirname(fileURLToPath(import.meta.url)), '..');
+
+/** Runs a command to its end with its output shown. @returns true when it ended well */
+export function run(command, args, options = {}) {
+  const done = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options });
+  return done.status === 0;
+}
+
+/** Runs a command, and ends this program with a sentence when it fails. */
+export function must(command, args, sentence) {
+  if (run(command, args)) return;
+  process.stderr.write(`${sentence}\n`);
+  process.exit(1);
+}
+
+/** Installs the packages of the lock file when they are not there, or when the lock has changed since. */
+export function ensurePackages() {
+  const lock = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
+  const mark = join(root, 'node_modules', '.installed-lock');
+  if (existsSync(mark) && readFileSync(mark, 'utf8') === lock) return;
+  process.stdout.write('Installing packages ...\n');
+  must('npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund'], 'The packages could not be installed. Is the npm registry reachable?');
+  mkdirSync(dirname(mark), { recursive: true });
+  writeFileSync(mark, lock);
+}
+
+/** Installs Debian's Chromium when it is not there. */
+export function ensureChromium() {
+  if (existsSync('/usr/bin/chromium')) return;
+  process.stdout.write("Installing Chromium from Debian's packages ...\n");
+  const asRoot = process.getuid?.() === 0 ? [] : ['sudo'];
+  const apt = (args) =>
+    must(
+      [...asRoot, 'apt-get'][0],
+      [...asRoot, 'apt-get', ...args].slice(1),
+      'Chromium could not be installed. Install it by hand: apt-get install chromium',
+    );
+  apt(['update']);
+  apt(['install', '-y', '--no-install-recommends', 'chromium']);
+}
+
+/** Builds core, contract, server and web. */
+export function build() {
+  must('npx', ['tsc', '-b'], 'The sources do not compile; see above.');
+  must('npm', ['run', 'build', '--workspace', '@wired-falcon/web', '--silent'], 'The web application does not build; see above.');
+}
+
+/** Starts the built server with the given environment, its output shown. */
+export function startServer(environment) {
+  return spawn(process.execPath, [join(root, 'apps/server/dist/main.js')], {
+    cwd: root,
+    stdio: ['ignore', 'pipe', 'inherit'],
+    env: { ...process.env, WF_WEB: join(root, 'apps/web/dist'), ...environment },
+  });
+}

@@ -1,0 +1,50 @@
+import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { build, ensureChromium, ensurePackages, root, run } from './shell.mjs';
+
+// Everything that must hold, on a machine where nothing was installed by hand. Ends with one line over all suites.
+ensurePackages();
+ensureChromium();
+build();
+
+let passed = 0;
+let failed = 0;
+const failures = [];
+
+function gate(name, command, args) {
+  process.stdout.write(`\n== ${name}\n`);
+  if (run(command, args)) passed += 1;
+  else fail(name, 1);
+}
+
+function fail(name, count) {
+  failed += count;
+  failures.push(name);
+}
+
+function suite(name, command, args, report, countOf) {
+  process.stdout.write(`\n== ${name}\n`);
+  const file = join(root, report);
+  rmSync(file, { force: true });
+  const ended = run(command, args);
+  const counts = existsSync(file) ? countOf(JSON.parse(readFileSync(file, 'utf8'))) : { passed: 0, failed: 0 };
+  passed += counts.passed;
+  if (counts.failed > 0) fail(name, counts.failed);
+  else if (!ended || counts.passed === 0) fail(`${name} (did not run to its end)`, 1);
+}
+
+gate('lint', 'npm', ['run', '--silent', 'lint']);
+gate('types', 'npm', ['run', '--silent', 'types']);
+gate('architecture', 'npm', ['run', '--silent', 'arrows']);
+suite('jest', 'npx', ['jest', '--maxWorkers=2', '--json', '--outputFile=test-results/jest.json'], 'test-results/jest.json', (report) => ({
+  passed: report.numPassedTests,
+  failed: report.numFailedTests + report.numRuntimeErrorTestSuites,
+}));
+suite('playwright', 'npx', ['playwright', 'test'], 'test-results/playwright.json', (report) => ({
+  passed: report.stats.expected,
+  failed: report.stats.unexpected + report.stats.flaky,
+}));
+
+if (failures.length > 0) process.stdout.write(`\nFailed: ${failures.join(', ')}\n`);
+process.stdout.write(`\n${passed} passed, ${failed} failed\n`);
+process.exit(failed === 0 ? 0 : 1);
