@@ -35,13 +35,16 @@ const addCable = editKind({
     if (taken !== undefined) return refuse('ref-taken', `${cable.tag} is already the tag of another cable.`, taken.id);
     const broken = brokenInside(cable);
     if (broken !== undefined) return broken;
+    const after = {
+      ...aircraft,
+      cables: { ...aircraft.cables, [cable.id]: cable },
+      issued: issue(aircraft.issued, cable.tag),
+    };
     for (const node of Object.values(cable.nodes)) {
-      const blocked = node.is === 'end' ? blockedEnd(design, cable.id, node, node.at) : undefined;
+      const blocked = node.is === 'end' ? blockedEnd({ ...design, aircraft: after }, cable.id, node, node.at) : undefined;
       if (blocked !== undefined) return blocked;
     }
-    return {
-      aircraft: { ...aircraft, cables: { ...aircraft.cables, [cable.id]: cable }, issued: issue(aircraft.issued, cable.tag) },
-    };
+    return { aircraft: after };
   },
 });
 

@@ -1,4 +1,4 @@
-import type { Graph } from '../graph/graph.ts';
+import { groupOf, type Graph } from '../graph/graph.ts';
 import { cablesAtPort, type PortAt } from '../graph/cableJoins.ts';
 import { driverAt, voltsAt } from '../graph/railsOf.ts';
 import type { Pin } from '../model/part.ts';
@@ -137,7 +137,7 @@ function alreadyFed(graph: Graph, a: PortAt, b: PortAt, pin: Pin, other: Pin): s
   const source = found(graph, sourceAt, sinkAt === a ? other.n : pin.n);
   if (sink === undefined || source === undefined) return undefined;
   const driver = driverAt(graph, sink.node);
-  if (driver === undefined || driver === driverAt(graph, source.node)) return undefined;
+  if (driver === undefined || groupOf(graph.nets, sink.node) === groupOf(graph.nets, source.node)) return undefined;
   return graph.items[driver.item]?.item.ref;
 }
 

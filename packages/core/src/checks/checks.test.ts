@@ -1,0 +1,391 @@
+import { describe, expect, it } from '@jest/globals';
+import { applyEdit } from '../edits/applyEdit.ts';
+import { withFreshIds } from '../edits/freshIds.ts';
+import type { SimpleEdit } from '../edits/registry.ts';
+import type { Bench } from '../demo/bench.ts';
+import { graphOf } from '../graph/graphOf.ts';
+import { portAt } from '../graph/cableJoins.ts';
+import type { Design } from '../model/design.ts';
+import { asId, type WaiverId } from '../model/ids.ts';
+import { cableOf, countingIds, demoDesign, emptyBench, findingsBy, itemOf, made } from '../testing/designs.ts';
+import { SEVERITIES, type Finding } from './finding.ts';
+import { countBySeverity, findingsOf, judge } from './findingsOf.ts';
+import { straightCableHarm } from './fitsButWrong.ts';
+import { checks } from './registry.ts';
+
+function bench(...parts: readonly string[]): Bench {
+  const made = emptyBench();
+  for (const part of parts) made.add(part, '');
+  return made;
+}
+
+function removed(design: Design, tag: string, a: number): Design {
+  const cable = cableOf(design, tag);
+  const conductor = Object.values(cable.conductors).find((candidate) => candidate.a.n === a);
+  if (conductor === undefined) throw new Error(`${tag} has no conductor at ${a}.`);
+  return made(design, { kind: 'remove-conductor', cable: cable.id, conductor: conductor.id });
+}
+
+const FC = 'controller-f4-wing';
+
+/** Powered by its battery, so that the rails stand. */
+function powered(...parts: readonly string[]): Bench {
+  const one = bench(FC, 'battery-lipo-4s-5000', ...parts);
+  one.wire('BAT1 main', 'FC1 battery');
+  return one;
+}
+
+/** The smallest designs with each mistake, and the same without it. */
+const CASES: Readonly<Record<string, { readonly wrong: () => Design; readonly right: () => Design }>> = {
+  'power.reversed': {
+    wrong: () => {
+      const one = powered('radio-900-class');
+      one.wire('RADIO1 UART', 'FC1 S1', 'straight');
+      return one.design;
+    },
+    right: () => {
+      const one = powered('radio-900-class');
+      one.wire('RADIO1 UART', 'FC1 S1');
+      return one.design;
+    },
+  },
+  'power.parallel-regulators': {
+    wrong: () => {
+      const one = powered('motor-controller-40a-5v2a', 'regulator-buck-5v-3a');
+      one.wire('ESC1 signal', 'FC1 out1');
+      one.wire('BEC1 out', 'FC1 out2', 'straight');
+      return one.design;
+    },
+    right: () => {
+      const one = powered('motor-controller-40a-5v2a', 'regulator-buck-5v-3a');
+      one.wire('ESC1 signal', 'FC1 out1', 'supply-pulled');
+      one.wire('BEC1 out', 'FC1 out2');
+      return one.design;
+    },
+  },
+  'wire.supply-on-signal': {
+    wrong: () => {
+      const one = powered('airspeed-i2c-2k5');
+      one.wire('ASPD1 I2C', 'FC1 S1', 'none');
+      return joined(one.design, 'W02', [
+        [2, 1],
+        [4, 4],
+      ]);
+    },
+    right: () => {
+      const one = powered('airspeed-i2c-2k5');
+      one.wire('ASPD1 I2C', 'FC1 I2C');
+      return one.design;
+    },
+  },
+  'wire.tx-to-tx': {
+    wrong: () => {
+      const one = powered('gnss-serial');
+      one.wire('GNSS1 UART', 'FC1 S4', 'straight');
+      return one.design;
+    },
+    right: () => {
+      const one = powered('gnss-serial');
+      one.wire('GNSS1 UART', 'FC1 S4');
+      return one.design;
+    },
+  },
+  'wire.fits-but-wrong': {
+    wrong: () => {
+      const one = powered('radio-900-class');
+      one.wire('RADIO1 UART', 'FC1 S1', 'straight');
+      return one.design;
+    },
+    right: () => {
+      const one = powered('radio-900-class', 'gnss-serial');
+      one.wire('RADIO1 UART', 'FC1 S1');
+      one.wire('GNSS1 UART', 'FC1 S3', 'straight');
+      return one.design;
+    },
+  },
+  'wire.servo-lead': {
+    wrong: () => {
+      const one = powered('servo-9g-analog');
+      one.wire('SRV1 lead', 'FC1 out1', 'mirrored');
+      return one.design;
+    },
+    right: () => {
+      const one = powered('servo-9g-analog');
+      one.wire('SRV1 lead', 'FC1 out1');
+      return one.design;
+    },
+  },
+  'wire.no-common-ground': {
+    wrong: () => {
+      const one = powered('gnss-serial');
+      one.wire('GNSS1 UART', 'FC1 S4');
+      return removed(one.design, 'W02', 4);
+    },
+    right: () => {
+      const one = powered('gnss-serial');
+      one.wire('GNSS1 UART', 'FC1 S4');
+      return one.design;
+    },
+  },
+  'link.baud-mismatch': {
+    wrong: () => {
+      const one = bench(FC, 'radio-900-class');
+      one.wire('RADIO1 UART', 'FC1 S1');
+      return made(one.design, { kind: 'set-item-setting', item: one.itemId('FC1'), setting: 'S1.baud', value: 115_200, was: null });
+    },
+    right: () => {
+      const one = bench(FC, 'radio-900-class');
+      one.wire('RADIO1 UART', 'FC1 S1');
+      return made(one.design, { kind: 'set-item-setting', item: one.itemId('FC1'), setting: 'S1.baud', value: 57_600, was: null });
+    },
+  },
+  'link.port-names': {
+    wrong: () => {
+      const one = bench(FC, 'gnss-serial');
+      one.wire('GNSS1 UART', 'FC1 S4');
+      return one.design;
+    },
+    right: () => {
+      const one = bench(FC, 'gnss-serial');
+      one.wire('GNSS1 UART', 'FC1 S3');
+      return one.design;
+    },
+  },
+  'wire.not-wired': {
+    wrong: () => bench('gnss-serial').design,
+    right: () => {
+      const one = powered('gnss-serial');
+      one.wire('GNSS1 UART', 'FC1 S3');
+      return one.design;
+    },
+  },
+};
+
+function joined(design: Design, tag: string, pairs: readonly (readonly [number, number])[]): Design {
+  let now = design;
+  for (const [a, b] of pairs) {
+    const cable = cableOf(now, tag);
+    const [leg] = Object.values(cable.legs);
+    if (leg === undefined) throw new Error(`${tag} has no leg.`);
+    const conductor = {
+      id: asId<'?1' & SimpleIds>('?1'),
+      leg: leg.id,
+      a: { node: leg.a, n: a },
+      b: { node: leg.b, n: b },
+      awg: 26,
+      colour: 'red' as const,
+    };
+    const edit: SimpleEdit = { kind: 'add-conductor', cable: cable.id, conductor };
+    const result = applyEdit(now, withFreshIds(edit, countingIds(`${tag}${a}x`)));
+    if ('refused' in result) throw new Error(result.refused.sentence);
+    now = result.design;
+  }
+  return now;
+}
+type SimpleIds = Extract<SimpleEdit, { kind: 'add-conductor' }>['conductor']['id'];
+
+describe.each(checks.map((check) => [check.id, check] as const))('%s', (id) => {
+  const found = CASES[id];
+
+  it('has a case here', () => {
+    expect(found).toBeDefined();
+  });
+
+  it('speaks of the mistake, with what a person needs', () => {
+    const findings = findingsBy(found?.wrong() ?? demoDesign(), id);
+    expect(findings.length).toBeGreaterThan(0);
+    for (const finding of findings) {
+      expect(finding.what).toMatch(/[A-Z]+\d+/);
+      expect(finding.why.length).toBeGreaterThan(10);
+      expect(finding.where.length).toBeGreaterThan(0);
+    }
+  });
+
+  it('is silent on the same design without the mistake, and on an empty one', () => {
+    expect(findingsBy(found?.right() ?? demoDesign(), id)).toEqual([]);
+    expect(findingsBy(emptyBench().design, id)).toEqual([]);
+  });
+});
+
+describe('remedies', () => {
+  const designs = [...Object.values(CASES).map(({ wrong }) => wrong()), demoDesign()];
+  const offered = designs.flatMap((design) =>
+    findingsOf(design).flatMap((finding) => finding.remedies.map((remedy) => ({ design, finding, remedy }))),
+  );
+
+  it('are offered by every check that can mend by itself', () => {
+    const withRemedy = new Set(offered.map(({ finding }) => finding.check));
+    const without = checks.map((check) => check.id).filter((id) => !withRemedy.has(id));
+    expect(without).toEqual(['link.port-names', 'wire.not-wired']);
+  });
+
+  it.each(offered.map((one) => [`${one.finding.check}: ${one.remedy.label} (${one.finding.what.slice(0, 40)})`, one] as const))(
+    '%s',
+    (_, { design, finding, remedy }) => {
+      const after = made(design, remedy.edit);
+      expect(findingsOf(after).map((other) => other.key)).not.toContain(finding.key);
+      const before = new Set(findingsOf(design).map((other) => other.key));
+      const rank = (other: Finding): number => SEVERITIES.indexOf(other.severity);
+      const worse = findingsOf(after).filter((other) => !before.has(other.key) && rank(other) <= rank(finding));
+      expect(worse.map((other) => other.what)).toEqual([]);
+    },
+  );
+});
+
+describe('what the checks say', () => {
+  it('of the demo aircraft', () => {
+    expect(findingsOf(demoDesign()).map((finding) => `${finding.severity} ${finding.check}: ${finding.what}`)).toEqual([
+      'stop power.parallel-regulators: BEC1 and ESC1 drive one rail with no diode or selector between them.',
+      "mend wire.servo-lead: The supply pin of W04 must be pulled: ESC1's built-in regulator meets the rail that BEC1 feeds.",
+      'mend wire.servo-lead: W08 between SRV2 and FC1 out 3 is turned round: signal and ground are exchanged.',
+      'mend link.baud-mismatch: FC1 S1 talks at 115200 baud and RADIO1 UART at 57600.',
+      'note wire.not-wired: BZ1 (Buzzer, 5 V active) is not wired yet.',
+    ]);
+  });
+
+  it('is stable and does not depend on the order of the document', () => {
+    const design = demoDesign();
+    const turned = (record: object): never => Object.fromEntries(Object.entries(record).reverse()) as never;
+    const shuffled: Design = {
+      ...design,
+      aircraft: { ...design.aircraft, items: turned(design.aircraft.items), cables: turned(design.aircraft.cables) },
+    };
+    expect(findingsOf(shuffled)).toEqual(findingsOf(design));
+  });
+
+  it('names pin, voltage and limit of a supply on a signal', () => {
+    const [finding] = findingsBy(CASES['wire.supply-on-signal']?.wrong() ?? demoDesign(), 'wire.supply-on-signal');
+    expect(finding?.what).toBe('W02 puts 5.0 V from FC1 on pin 2 (SDA) of ASPD1.');
+    expect(finding?.evidence[0]).toMatchObject({ value: '5.0 V', limit: '3.6 V at most' });
+  });
+
+  it('does not mind 5 V on a pin that stands it', () => {
+    const one = powered('radio-900-class');
+    one.wire('RADIO1 UART', 'FC1 S1', 'none');
+    expect(
+      findingsBy(
+        joined(one.design, 'W02', [
+          [2, 1],
+          [1, 4],
+        ]),
+        'wire.supply-on-signal',
+      ),
+    ).toEqual([]);
+  });
+
+  it('lets several listeners share a talker, and calls two listeners without one a mistake', () => {
+    const one = powered('gnss-serial');
+    one.wire('GNSS1 UART', 'FC1 S4', 'none');
+    const listeners = joined(one.design, 'W02', [[3, 3]]);
+    expect(findingsBy(listeners, 'wire.tx-to-tx')[0]?.what).toContain('Both listen');
+  });
+
+  it('crosses only what is wrong: the other conductors stay', () => {
+    const design = CASES['wire.tx-to-tx']?.wrong() ?? demoDesign();
+    const [finding] = findingsBy(design, 'wire.tx-to-tx');
+    const [remedy] = finding?.remedies ?? [];
+    expect(remedy?.label).toBe('Cross the pair');
+    if (remedy === undefined) return;
+    const after = cableOf(made(design, remedy.edit), 'W02');
+    const pairs = Object.values(after.conductors).map((conductor) => [conductor.a.n, conductor.b.n]);
+    expect(pairs.sort()).toEqual([
+      [1, 1],
+      [2, 3],
+      [3, 2],
+      [4, 4],
+    ]);
+    expect(Object.keys(after.conductors).sort()).toEqual(Object.keys(cableOf(design, 'W02').conductors).sort());
+  });
+
+  it('sees supply and ground swapped in a loom with a splice', () => {
+    const one = powered('gnss-serial');
+    one.wire('GNSS1 UART', 'FC1 S4', 'none');
+    const cable = cableOf(one.design, 'W02');
+    const [leg] = Object.values(cable.legs);
+    if (leg === undefined) throw new Error('W02 has no leg.');
+    const loom = made(one.design, {
+      kind: 'add-leg',
+      cable: cable.id,
+      leg: { id: asId('l2'), a: leg.b, b: asId('s') },
+      node: { id: asId('s'), is: 'splice' },
+    });
+    const [finding] = findingsBy(joined(loom, 'W02', [[4, 1]]), 'power.reversed');
+    expect(finding?.severity).toBe('stop');
+    expect(finding?.what).toContain('ground of GNSS1');
+  });
+
+  it('takes a servo lead into ground for worse when supply meets it', () => {
+    const one = powered('servo-9g-analog');
+    one.wire('SRV1 lead', 'FC1 out1', 'none');
+    const burnt = joined(one.design, 'W02', [
+      [3, 2],
+      [2, 3],
+      [1, 1],
+    ]);
+    expect(findingsBy(burnt, 'wire.servo-lead').map((finding) => finding.severity)).toEqual(['stop']);
+    expect(findingsBy(CASES['wire.servo-lead']?.wrong() ?? burnt, 'wire.servo-lead').map((finding) => finding.severity)).toEqual(['mend']);
+  });
+
+  it('accepts bauds that are as good as equal, and ends that never hear each other', () => {
+    const one = bench(FC, 'radio-900-class');
+    one.wire('RADIO1 UART', 'FC1 S1', 'straight');
+    const set = made(one.design, { kind: 'set-item-setting', item: one.itemId('FC1'), setting: 'S1.baud', value: 115_200, was: null });
+    expect(findingsBy(removed(removed(set, 'W01', 2), 'W01', 3), 'link.baud-mismatch')).toEqual([]);
+  });
+
+  it('warns of a straight cable while two ports are being chosen, and not where it does no harm', () => {
+    const one = powered('radio-900-class', 'gnss-serial');
+    const graph = graphOf(one.design);
+    const port = (ref: string, id: string) => {
+      const at = portAt(graph, {
+        id: asId('n'),
+        is: 'end',
+        at: { is: 'port', item: itemOf(one.design, ref).id, port: id },
+        connector: { family: 'locking-1.25', positions: 4, gender: 'plug' },
+      });
+      if (at === undefined) throw new Error(`There is no ${ref} ${id}.`);
+      return at;
+    };
+    expect(straightCableHarm(graph, port('RADIO1', 'UART'), port('FC1', 'S1'))?.sentence).toContain('pin 1: GND of RADIO1 meets 5V of FC1');
+    expect(straightCableHarm(graph, port('GNSS1', 'UART'), port('FC1', 'S1'))).toBeUndefined();
+    expect(straightCableHarm(graph, port('RADIO1', 'UART'), port('FC1', 'S5'))).toBeUndefined();
+  });
+});
+
+describe('waivers', () => {
+  const design = CASES['link.baud-mismatch']?.wrong() ?? demoDesign();
+  const [finding] = findingsBy(design, 'link.baud-mismatch');
+  if (finding === undefined) throw new Error('The case has no finding.');
+  const waived = made(design, {
+    kind: 'add-waiver',
+    waiver: {
+      id: asId<WaiverId>('w1'),
+      findingKey: finding.key,
+      basis: finding.basis,
+      reason: 'set at the field',
+      by: 'tester',
+      at: '2026-11-24T10:00:00Z',
+    },
+  });
+
+  it('hold for the finding and its facts, and leave it listed', () => {
+    const judged = judge(findingsOf(waived), waived.aircraft).find((entry) => entry.finding.key === finding.key);
+    expect(judged?.waiver?.reason).toBe('set at the field');
+    expect(countBySeverity(judge(findingsOf(waived), waived.aircraft)).mend).toBe(
+      countBySeverity(judge(findingsOf(design), design.aircraft)).mend - 1,
+    );
+  });
+
+  it('lapse when the facts change', () => {
+    const changed = made(waived, {
+      kind: 'set-item-setting',
+      item: itemOf(waived, 'FC1').id,
+      setting: 'S1.baud',
+      value: 9600,
+      was: 115_200,
+    });
+    const judged = judge(findingsOf(changed), changed.aircraft).find((entry) => entry.finding.key === finding.key);
+    expect(judged?.waiver).toBeUndefined();
+    expect(judged?.lapsed?.reason).toBe('set at the field');
+  });
+});

@@ -1,0 +1,137 @@
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+import { findingsOf } from '../checks/findingsOf.ts';
+import { AircraftSchema } from '../model/aircraft.ts';
+import { canonicalJson } from '../model/canonicalJson.ts';
+import type { Design } from '../model/design.ts';
+import { asId, type EditId } from '../model/ids.ts';
+import { shapeProblems } from '../model/shape.ts';
+import { countingIds, demoDesign, emptyBench } from '../testing/designs.ts';
+import { draws, editFrom, type Draw } from '../testing/randomEdits.ts';
+import { applyEdit } from './applyEdit.ts';
+import { withFreshIds } from './freshIds.ts';
+import { integrityOf } from './integrity.ts';
+import { EditSchema, PutBackSchema, type Edit, type PutBack } from './registry.ts';
+
+function withoutIssued(design: Design): string {
+  const { issued: _issued, ...rest } = design.aircraft;
+  return canonicalJson(rest);
+}
+
+interface Step {
+  readonly edit: Edit;
+  readonly before: Design;
+  readonly inverse: PutBack;
+}
+
+/** Makes every edit of the draws that is accepted. */
+function play(start: Design, list: readonly Draw[]): { readonly end: Design; readonly steps: readonly Step[] } {
+  const makeId = countingIds('r');
+  let design = start;
+  const steps: Step[] = [];
+  for (const draw of list) {
+    const edit = withFreshIdsOrAsIs(editFrom(design, draw), makeId);
+    const result = applyEdit(design, edit);
+    if ('refused' in result) continue;
+    steps.push({ edit, before: design, inverse: result.inverse });
+    design = result.design;
+  }
+  return { end: design, steps };
+}
+
+/** Two edits of a batch draw their placeholders from one pot: ids differ, as they must. */
+function withFreshIdsOrAsIs(edit: Edit, makeId: () => string): Edit {
+  if (edit.kind !== 'batch') return withFreshIds(edit, makeId);
+  const edits = edit.edits
+    .map((one) => withFreshIds(one, makeId))
+    .flatMap((one) => (one.kind === 'batch' || one.kind === 'undo' ? [] : [one]));
+  return { ...edit, edits };
+}
+
+const starts = fc.constantFrom<'demo' | 'empty'>('demo', 'empty');
+const begin = (name: 'demo' | 'empty'): Design => (name === 'demo' ? demoDesign() : emptyBench().design);
+
+describe('random edits', () => {
+  it('undone in reverse give the same document, but for the numbers given out', () => {
+    let accepted = 0;
+    fc.assert(
+      fc.property(starts, draws, (name, list) => {
+        const start = begin(name);
+        const { end, steps } = play(start, list);
+        accepted += steps.length;
+        let design = end;
+        for (const step of [...steps].reverse()) {
+          const result = applyEdit(design, { kind: 'undo', of: asId<EditId>('e') }, () => step.inverse);
+          if ('refused' in result) throw new Error(result.refused.sentence);
+          design = result.design;
+          expect(withoutIssued(design)).toBe(withoutIssued(step.before));
+        }
+        expect(withoutIssued(design)).toBe(withoutIssued(start));
+      }),
+      { numRuns: 60 },
+    );
+    expect(accepted).toBeGreaterThan(200);
+  });
+
+  it('redone after being undone give the same document again', () => {
+    fc.assert(
+      fc.property(draws, (list) => {
+        for (const step of play(demoDesign(), list).steps) {
+          const after = applyEdit(step.before, step.edit);
+          if ('refused' in after) throw new Error('An edit that was accepted before is refused.');
+          const undone = applyEdit(after.design, { kind: 'undo', of: asId<EditId>('e') }, () => after.inverse);
+          if ('refused' in undone) throw new Error(undone.refused.sentence);
+          const redone = applyEdit(undone.design, { kind: 'undo', of: asId<EditId>('u') }, () => undone.inverse);
+          if ('refused' in redone) throw new Error(redone.refused.sentence);
+          expect(withoutIssued(redone.design)).toBe(withoutIssued(after.design));
+        }
+      }),
+      { numRuns: 25 },
+    );
+  });
+
+  it('leave a document that has its shape, holds together, and can be checked', () => {
+    fc.assert(
+      fc.property(starts, draws, (name, list) => {
+        const { end } = play(begin(name), list);
+        expect(shapeProblems(AircraftSchema, end.aircraft)).toEqual([]);
+        expect(integrityOf(end)).toEqual([]);
+        findingsOf(end);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('never change what they were given', () => {
+    fc.assert(
+      fc.property(draws, (list) => {
+        const start = demoDesign();
+        const before = canonicalJson(start.aircraft);
+        play(start, list);
+        expect(canonicalJson(start.aircraft)).toBe(before);
+      }),
+      { numRuns: 20 },
+    );
+  });
+
+  it('mean the same after a trip over the wire: the other side gets the same document', () => {
+    fc.assert(
+      fc.property(draws, (list) => {
+        const { end, steps } = play(demoDesign(), list);
+        let other = demoDesign();
+        for (const step of steps) {
+          const sent: unknown = JSON.parse(JSON.stringify({ edit: step.edit, inverse: step.inverse }));
+          const edit = typeof sent === 'object' && sent !== null && 'edit' in sent ? sent.edit : undefined;
+          const inverse = typeof sent === 'object' && sent !== null && 'inverse' in sent ? sent.inverse : undefined;
+          expect(shapeProblems(EditSchema, edit)).toEqual([]);
+          expect(shapeProblems(PutBackSchema, inverse)).toEqual([]);
+          const result = applyEdit(other, step.edit);
+          if ('refused' in result) throw new Error(result.refused.sentence);
+          other = result.design;
+        }
+        expect(canonicalJson(other.aircraft)).toBe(canonicalJson(end.aircraft));
+      }),
+      { numRuns: 25 },
+    );
+  });
+});

@@ -1,0 +1,75 @@
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+import { cableOf, demoDesign, emptyBench } from '../testing/designs.ts';
+import { readAircraftFile, writeAircraftFile } from './aircraftFile.ts';
+
+const text = writeAircraftFile(demoDesign());
+
+function sentenceFor(source: string): string {
+  const read = readAircraftFile(source);
+  if (!('sentence' in read)) throw new Error('The file was accepted.');
+  return read.sentence;
+}
+
+describe('aircraft files', () => {
+  it.each([
+    ['the demo aircraft', demoDesign()],
+    ['an empty aircraft', emptyBench().design],
+  ])('of %s: written, read and written again give the same bytes', (_, design) => {
+    const once = writeAircraftFile(design);
+    const read = readAircraftFile(once);
+    if ('sentence' in read) throw new Error(read.sentence);
+    expect(writeAircraftFile(read.design)).toBe(once);
+  });
+
+  it('hold the parts that the aircraft uses, and no others', () => {
+    const read = readAircraftFile(text);
+    if ('sentence' in read) throw new Error(read.sentence);
+    expect(read.design.parts.size).toBe(new Set(Object.values(read.design.aircraft.items).map((item) => item.part)).size);
+  });
+
+  it.each([
+    ['no JSON', 'hello', 'not JSON'],
+    ['another file', '{"format":"something"}', '"format" should be'],
+    ['no aircraft', '{"format":"wired-falcon-aircraft"}', 'holds no aircraft'],
+    ['no version', '{"format":"wired-falcon-aircraft","aircraft":{}}', 'schema version'],
+    ['a newer version', text.replace('"schema": 1', '"schema": 99'), 'newer version of the product (schema 99'],
+    ['a wrong value', text.replace('"awg": 12', '"awg": "thick"'), '/awg'],
+    ['an unknown member', text.replace('"awg": 12', '"awg": 12, "extra": 1'), 'extra'],
+    [
+      'a part that is missing',
+      text.replace(/"part": "gnss[^"]*"|"part": "buzzer-5v@[^"]*"/, '"part": "nothing@0123456789abcdef"'),
+      'is not known here',
+    ],
+    ['a name used twice', text.replace('"ref": "SRV2"', '"ref": "SRV1"'), 'SRV1 is the name of two items'],
+    ['an endless number', text.replace('"typedLengthMm": 120', '"typedLengthMm": 1e400'), 'typedLengthMm'],
+    ['a negative length', text.replace('"typedLengthMm": 120', '"typedLengthMm": -5'), 'typedLengthMm'],
+    ['a name that objects own', text.replace('"settings": {}', '"settings": {"__proto__": {"x": 1}}'), 'settings'],
+  ])('with %s are refused in one sentence that names the place', (_, source, part) => {
+    expect(source).not.toBe(text);
+    expect(sentenceFor(source)).toContain(part);
+  });
+
+  it('with a cable in itself are refused', () => {
+    const design = demoDesign();
+    const cable = cableOf(design, 'W07');
+    const [node] = Object.values(cable.nodes);
+    if (node?.is !== 'end') throw new Error('W07 has no end.');
+    const looped = {
+      ...cable,
+      nodes: { ...cable.nodes, [node.id]: { ...node, at: { is: 'mate' as const, cable: cable.id, node: node.id } } },
+    };
+    const broken = { ...design, aircraft: { ...design.aircraft, cables: { ...design.aircraft.cables, [cable.id]: looped } } };
+    expect(sentenceFor(writeAircraftFile(broken))).toContain('W07 is plugged into itself');
+  });
+
+  it('that are damaged anywhere never throw', () => {
+    fc.assert(
+      fc.property(fc.nat(text.length - 1), fc.string({ maxLength: 6 }), fc.nat(8), (at, put, cut) => {
+        const read = readAircraftFile(text.slice(0, at) + put + text.slice(at + cut));
+        expect('sentence' in read ? read.sentence.length : read.design.aircraft.name.length).toBeGreaterThan(0);
+      }),
+      { numRuns: 150 },
+    );
+  });
+});

@@ -1,0 +1,271 @@
+import { describe, expect, it } from '@jest/globals';
+import Papa from 'papaparse';
+import { graphOf } from '../graph/graphOf.ts';
+import type { PortAt } from '../graph/cableJoins.ts';
+import type { Design } from '../model/design.ts';
+import { cableOf, demoDesign, emptyBench, itemOf } from '../testing/designs.ts';
+import { documentKinds } from './documents/registry.ts';
+import { sheetToCsv } from './documents/sheet.ts';
+import { fitPinMap } from './fitPinMap.ts';
+import { findPin, joinVerdict } from './joinVerdict.ts';
+import { engineGraph, readLayout } from './wiringSheet/sheetLayout.ts';
+import { sheetModel } from './wiringSheet/sheetModel.ts';
+
+function port(design: Design, ref: string, id: string): PortAt {
+  const graph = graphOf(design);
+  const itemId = itemOf(design, ref).id;
+  const item = graph.itemIx.get(itemId) ?? -1;
+  const found = graph.items[item]?.part?.ports.find((candidate) => candidate.id === id);
+  if (found === undefined) throw new Error(`There is no ${ref} ${id}.`);
+  return { item, itemId, ref, port: found };
+}
+
+function powered(...parts: readonly string[]) {
+  const bench = emptyBench();
+  for (const part of ['controller-f4-wing', 'battery-lipo-4s-5000', ...parts]) bench.add(part, '');
+  bench.wire('BAT1 main', 'FC1 battery');
+  return bench;
+}
+
+function mapOf(design: Design, a: readonly [string, string], b: readonly [string, string], preset: Parameters<typeof fitPinMap>[3]) {
+  return fitPinMap(graphOf(design), port(design, ...a), port(design, ...b), preset);
+}
+
+describe('pin maps', () => {
+  const bench = powered(
+    'gnss-serial',
+    'radio-900-class',
+    'video-transmitter-analog',
+    'camera-analog-5v',
+    'motor-controller-40a-5v2a',
+    'regulator-buck-5v-3a',
+    'servo-9g-analog',
+  );
+  const { design } = bench;
+  const pairs = (...args: Parameters<typeof mapOf> extends [Design, ...infer Rest] ? Rest : never) =>
+    mapOf(design, ...args).pairs.map((pair) => [pair.a, pair.b]);
+
+  it('by meaning cross a serial pair and find supply and ground wherever they are', () => {
+    expect(pairs(['GNSS1', 'UART'], ['FC1', 'S4'], 'meaning')).toEqual([
+      [1, 1],
+      [2, 3],
+      [3, 2],
+      [4, 4],
+    ]);
+    expect(pairs(['RADIO1', 'UART'], ['FC1', 'S1'], 'meaning')).toEqual([
+      [1, 4],
+      [2, 2],
+      [3, 3],
+      [4, 1],
+    ]);
+  });
+
+  it('by meaning are the same whichever port comes first', () => {
+    const there = pairs(['RADIO1', 'UART'], ['FC1', 'S1'], 'meaning').map(([a, b]) => [b, a]);
+    expect(pairs(['FC1', 'S1'], ['RADIO1', 'UART'], 'meaning').sort()).toEqual(there.sort());
+  });
+
+  it('straight and mirrored follow the positions, and none joins nothing', () => {
+    expect(pairs(['GNSS1', 'UART'], ['FC1', 'S4'], 'straight')).toEqual([
+      [1, 1],
+      [2, 2],
+      [3, 3],
+      [4, 4],
+    ]);
+    expect(pairs(['GNSS1', 'UART'], ['FC1', 'S4'], 'mirrored')).toEqual([
+      [1, 4],
+      [2, 3],
+      [3, 2],
+      [4, 1],
+    ]);
+    expect(pairs(['GNSS1', 'UART'], ['FC1', 'S4'], 'none')).toEqual([]);
+  });
+
+  it('know whether they are straight', () => {
+    expect(mapOf(design, ['GNSS1', 'UART'], ['FC1', 'S4'], 'straight').straight).toBe(true);
+    expect(mapOf(design, ['GNSS1', 'UART'], ['FC1', 'S4'], 'meaning').straight).toBe(false);
+    expect(mapOf(design, ['SRV1', 'lead'], ['FC1', 'out1'], 'meaning').straight).toBe(true);
+    expect(mapOf(design, ['SRV1', 'lead'], ['FC1', 'out1'], 'supply-pulled').straight).toBe(false);
+  });
+
+  it('tell the effect of every pin before one is taken', () => {
+    const straight = mapOf(design, ['RADIO1', 'UART'], ['FC1', 'S1'], 'straight');
+    expect(straight.pairs.map((pair) => pair.verdict.is)).toEqual(['harmful', 'good', 'good', 'harmful']);
+    expect(straight.pairs[0]?.verdict.why).toContain('reversed');
+  });
+
+  it('choose the supply that the part stands, and the one nearest to what it wants', () => {
+    expect(pairs(['CAM1', 'AV'], ['FC1', 'camera'], 'meaning')).toEqual([
+      [1, 4],
+      [2, 1],
+      [3, 3],
+    ]);
+    expect(pairs(['FC1', 'camera'], ['VTX1', 'AV'], 'meaning')).toContainEqual([2, 1]);
+  });
+
+  it('leave out a supply that would be too much, and say so', () => {
+    const map = mapOf(design, ['CAM1', 'AV'], ['FC1', 'video'], 'meaning');
+    expect(map.pairs.map((pair) => pair.a)).not.toContain(2);
+    expect(map.leftOut.find((left) => left.side === 'a' && left.n === 2)?.why).toBe('supply not joined: 9.0 V; CAM1 stands 5.5 V.');
+  });
+
+  it('leave out a second supply of a rail, and name who feeds it', () => {
+    const rail = powered('motor-controller-40a-5v2a', 'regulator-buck-5v-3a');
+    rail.wire('ESC1 signal', 'FC1 out1');
+    const map = mapOf(rail.design, ['BEC1', 'out'], ['FC1', 'out2'], 'meaning');
+    expect(map.pairs.map((pair) => pair.a)).toEqual([3]);
+    expect(map.leftOut.find((left) => left.side === 'a' && left.n === 2)?.why).toContain('ESC1 would drive one rail together');
+  });
+
+  it('leave out the supply of a part that is fed already', () => {
+    const fed = powered('gnss-serial', 'regulator-buck-5v-3a');
+    fed.wire('GNSS1 UART', 'FC1 S4');
+    const map = mapOf(fed.design, ['GNSS1', 'UART'], ['FC1', 'S2'], 'meaning');
+    expect(map.leftOut.find((left) => left.side === 'a' && left.n === 1)?.why).toBe('supply not joined: GNSS1 (W02) is fed from FC1');
+  });
+
+  it('never take one pin twice, and account for every pin', () => {
+    const graph = graphOf(design);
+    const all = graph.items.flatMap(({ item, part }) => (part?.ports ?? []).map((one) => port(design, item.ref, one.id)));
+    for (const a of all) {
+      for (const b of all) {
+        if (a.itemId === b.itemId) continue;
+        const map = fitPinMap(graph, a, b, 'meaning');
+        for (const side of ['a', 'b'] as const) {
+          const used = map.pairs.map((pair) => pair[side]);
+          const left = map.leftOut.filter((one) => one.side === side).map((one) => one.n);
+          const pins = (side === 'a' ? a : b).port.pins.map((pin) => pin.n);
+          expect([...used, ...left].sort((x, y) => x - y)).toEqual(pins);
+        }
+        for (const pair of map.pairs) expect(pair.verdict.is).toBe('good');
+      }
+    }
+  });
+});
+
+describe('joining two pins', () => {
+  const { design } = powered('gnss-serial', 'radio-900-class', 'video-transmitter-analog');
+  const graph = graphOf(design);
+  const verdict = (a: readonly [string, string, number], b: readonly [string, string, number]) => {
+    const [x, y] = [a, b].map(([ref, portId, n]) => findPin(graph, { item: itemOf(design, ref).id, port: portId, n }));
+    if (x === undefined || y === undefined) throw new Error('There is no such pin.');
+    return joinVerdict(graph, x, y);
+  };
+
+  it.each([
+    ['TX to RX', ['GNSS1', 'UART', 2], ['FC1', 'S4', 3], 'good'],
+    ['TX to TX', ['GNSS1', 'UART', 2], ['FC1', 'S4', 2], 'pointless'],
+    ['RX to RX', ['GNSS1', 'UART', 3], ['FC1', 'S4', 3], 'pointless'],
+    ['ground to ground', ['GNSS1', 'UART', 4], ['FC1', 'S4', 4], 'good'],
+    ['supply to ground', ['GNSS1', 'UART', 1], ['FC1', 'S4', 4], 'harmful'],
+    ['5 V to a 3.6 V input', ['FC1', 'S4', 1], ['GNSS1', 'UART', 3], 'harmful'],
+    ['9 V to a 5.5 V part', ['FC1', 'video', 1], ['GNSS1', 'UART', 1], 'harmful'],
+    ['9 V to a part that wants it', ['FC1', 'video', 1], ['VTX1', 'AV', 1], 'good'],
+    ['two outputs of supply', ['FC1', 'S1', 1], ['BAT1', 'main', 1], 'harmful'],
+    ['two inputs of supply', ['GNSS1', 'UART', 1], ['RADIO1', 'UART', 4], 'pointless'],
+    ['ground to a signal', ['GNSS1', 'UART', 4], ['FC1', 'S4', 3], 'pointless'],
+    ['pins of one part', ['FC1', 'S1', 2], ['FC1', 'S3', 3], 'pointless'],
+  ] as const)('%s', (_, a, b, is) => {
+    expect(verdict(a, b).is).toBe(is);
+    expect(verdict(b, a).is).toBe(is);
+  });
+});
+
+describe('documents', () => {
+  const design = demoDesign();
+  const graph = graphOf(design);
+
+  it.each(documentKinds.map((kind) => [kind.id, kind] as const))('%s can be made of everything it names, with whole rows', (_, kind) => {
+    const subjects = kind.subjects(graph);
+    expect(subjects.length).toBeGreaterThan(0);
+    for (const subject of subjects) {
+      const sheet = kind.build(graph, subject.id);
+      expect(sheet?.title).toContain(subject.title);
+      for (const row of sheet?.rows ?? [[]]) expect(row).toHaveLength(sheet?.columns.length ?? -1);
+    }
+    expect(kind.build(graph, 'gone')).toBeUndefined();
+    expect(kind.subjects(graphOf(emptyBench().design))).toEqual([]);
+  });
+
+  it('the port card gives the three names, what is on the port, and how it is set', () => {
+    const sheet = documentKinds.find((kind) => kind.id === 'port-card')?.build(graph, itemOf(design, 'FC1').id);
+    expect(sheet?.rows.find((row) => row[0] === 'S4')).toEqual(['S4', 'UART6', '5', '1.25 mm locking, 4', '5V TX RX GND', '', '', '', '']);
+    expect(sheet?.rows.find((row) => row[0] === 'S1')?.slice(5)).toEqual(['RADIO1 UART', 'W10', 'MAVLink 2', '115200']);
+    expect(sheet?.rows.find((row) => row[0] === 'motor supply')?.slice(5, 7)).toEqual(['ESC1 power, BEC1 in', 'W02, W05']);
+  });
+
+  it('the pin table says what to crimp where, and that a custom cable is only for one place', () => {
+    const sheet = documentKinds.find((kind) => kind.id === 'pin-table')?.build(graph, cableOf(design, 'W10').id);
+    expect(sheet?.rows).toEqual([
+      ['1', 'GND', 'black', '28', '200', 'GND', '4'],
+      ['2', 'RX', 'green', '28', '200', 'TX', '2'],
+      ['3', 'TX', 'yellow', '28', '200', 'RX', '3'],
+      ['4', 'V', 'red', '28', '200', '5V', '1'],
+    ]);
+    expect(sheet?.notes.join(' ')).toContain('W10 is only for RADIO1 UART to FC1 S1');
+    const straight = documentKinds.find((kind) => kind.id === 'pin-table')?.build(graph, cableOf(design, 'W07').id);
+    expect(straight?.notes.join(' ')).not.toContain('only for');
+  });
+
+  it('CSV comes back as it went, and holds no formula', () => {
+    const rows = [['=1+1', '+5V', '-', '@x', 'a "b", c\r\nd', 'umlaut ä', '']];
+    const columns = rows[0]?.map((_cell, i) => ({ title: `c${i}`, kind: 'words' as const })) ?? [];
+    const csv = sheetToCsv({ title: 't', subtitle: '', columns, rows, notes: [], cautions: [] });
+    expect(csv.startsWith('\uFEFF')).toBe(true);
+    const read = Papa.parse<string[]>(csv.slice(1).trimEnd()).data;
+    expect(read[1]).toEqual(["'=1+1", "'+5V", "'-", "'@x", 'a "b", c\r\nd', 'umlaut ä', '']);
+  });
+});
+
+describe('the wiring sheet', () => {
+  const graph = graphOf(demoDesign());
+  const model = sheetModel(graph);
+
+  it('has the controller as its spine with every port, used or not', () => {
+    const spine = model.boxes.find((box) => box.is === 'spine');
+    expect(spine?.ref).toBe('FC1');
+    expect(spine?.ports).toHaveLength(19);
+    expect(spine?.column).toBe(0);
+  });
+
+  it('puts cards beside the ports they are joined to, and what hangs on them further out', () => {
+    const columns = Object.fromEntries(model.boxes.map((box) => [box.ref, box.column]));
+    expect(columns).toMatchObject({ RADIO1: -1, RX1: -1, BAT1: -1, ESC1: 1, SRV1: 1, CAM1: 1, MOT1: 2 });
+    expect(model.unwired.map((id) => graph.items[graph.itemIx.get(id) ?? -1]?.item.ref)).toEqual(['BZ1']);
+  });
+
+  it('keeps pins inside their boxes, apart from each other, and in physical order', () => {
+    for (const box of model.boxes) {
+      for (const side of ['left', 'right'] as const) {
+        const ys = box.pins.filter((pin) => pin.side === side).map((pin) => pin.y);
+        expect(ys).toEqual([...ys].sort((a, b) => a - b));
+        expect(new Set(ys).size).toBe(ys.length);
+        for (const y of ys) expect(y > 0 && y < box.height).toBe(true);
+      }
+    }
+  });
+
+  it('draws every conductor from left to right between pins that are there', () => {
+    const pins = new Map(model.boxes.flatMap((box) => box.pins.map((pin) => [pin.key, box.column] as const)));
+    expect(model.wires).toHaveLength(graph.cables.reduce((sum, cable) => sum + Object.keys(cable.conductors).length, 0));
+    for (const wire of model.wires) expect(pins.get(wire.from) ?? NaN).toBeLessThanOrEqual(pins.get(wire.to) ?? NaN);
+  });
+
+  it('gives the engine every box and wire once, and reads places and corners back', () => {
+    const input = engineGraph(model);
+    expect(input.children).toHaveLength(model.boxes.length);
+    expect(new Set(input.edges.map((edge) => edge.id)).size).toBe(model.wires.length);
+    const layout = readLayout({
+      width: 10,
+      height: 20,
+      children: [{ id: 'x', x: 1, y: 2 }],
+      edges: [{ id: 'e', sections: [{ startPoint: { x: 0, y: 0 }, bendPoints: [{ x: 5, y: 0 }], endPoint: { x: 5, y: 9 } }] }],
+    });
+    expect(layout.boxes.get('x')).toEqual({ x: 1, y: 2 });
+    expect(layout.wires.get('e')).toEqual([
+      { x: 0, y: 0 },
+      { x: 5, y: 0 },
+      { x: 5, y: 9 },
+    ]);
+  });
+});
