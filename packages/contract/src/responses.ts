@@ -9,6 +9,8 @@ export interface HangarEntry {
   readonly items: number;
   readonly cables: number;
   readonly findings: Readonly<Record<Severity, number>>;
+  /** Why the aircraft cannot be opened, as a sentence; absent when it can. */
+  readonly problem?: string;
 }
 
 /** An edit that can be taken back, or an undo that can be taken back. */
@@ -68,6 +70,7 @@ export const ERROR_CODES = [
   'wrong-host',
   'wrong-origin',
   'cannot-import',
+  'cannot-open',
   'server-error',
 ] as const;
 

@@ -16,3 +16,10 @@ export class CannotImport extends Problem {
     super(422, { code: 'cannot-import', message: sentence, details: [] });
   }
 }
+
+/** The stored document cannot be read by this version of the product. It is left as it is. */
+export class CannotOpen extends Problem {
+  constructor(sentence: string) {
+    super(409, { code: 'cannot-open', message: sentence, details: [] });
+  }
+}

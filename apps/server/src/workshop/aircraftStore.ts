@@ -13,6 +13,7 @@ import {
   type Design,
 } from '@wired-falcon/core';
 import { AircraftTable, SnapshotTable } from '../database/tables.ts';
+import { CannotOpen } from '../http/errors.ts';
 import { DesignCache, type CurrentDesign } from './designCache.ts';
 import { PartShelf } from './partShelf.ts';
 
@@ -46,10 +47,12 @@ export class AircraftStore {
     const parsed: unknown = JSON.parse(row.document);
     const record = typeof parsed === 'object' && parsed !== null ? Object.fromEntries(Object.entries(parsed)) : {};
     const migrated = migrate(record);
-    if (migrated.is !== 'migrated') throw new Error(migrated.sentence);
+    if (migrated.is !== 'migrated') throw new CannotOpen(migrated.sentence);
     if (!hasShape(AircraftSchema, migrated.document)) {
       const [problem] = shapeProblems(AircraftSchema, migrated.document, 1);
-      throw new Error(`The stored aircraft "${row.id}" does not have its shape at ${problem?.path ?? '/'}: ${problem?.message ?? ''}.`);
+      throw new CannotOpen(
+        `The stored aircraft "${row.id}" does not have its shape at ${problem?.path ?? '/'}: ${problem?.message ?? ''}.`,
+      );
     }
     const document = migrated.document;
     if (migrated.steps.length > 0) {

@@ -85,6 +85,7 @@ function HangarTable({ entries }: { readonly entries: readonly HangarEntry[] }) 
 }
 
 function Findings({ entry }: { readonly entry: HangarEntry }) {
+  if (entry.problem !== undefined) return <span className="text-[13px] text-rust">{entry.problem}</span>;
   const present = SEVERITIES.filter((severity) => entry.findings[severity] > 0);
   if (present.length === 0) return <span className="text-ink2">none</span>;
   return (

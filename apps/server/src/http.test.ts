@@ -1,0 +1,284 @@
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import http from 'node:http';
+import { canonicalJson, readAircraftFile, type AircraftId, type Edit } from '@wired-falcon/core';
+import type { CreatedResponse, EditsSinceResponse, ErrorResponse, HangarEntry } from '@wired-falcon/contract';
+import { noteEdit, noteOf, submitted, TestServer } from './testing/testServer.ts';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await TestServer.start(true);
+});
+afterAll(() => server.stop());
+
+const reedbed = 'reedbed' as AircraftId;
+
+describe('the hangar', () => {
+  it('lists the demo aircraft with what its checks say', async () => {
+    const { body } = await server.ask<HangarEntry[]>('GET', '/api/aircraft');
+    expect(body.find((entry) => entry.id === reedbed)).toMatchObject({
+      name: 'Reedbed',
+      items: 13,
+      cables: 13,
+      findings: { stop: 1, mend: 3, note: 1 },
+    });
+  });
+
+  it('counts again after an edit', async () => {
+    const id = await server.create('Counted');
+    const before = await server.ask<HangarEntry[]>('GET', '/api/aircraft');
+    expect(before.body.find((entry) => entry.id === id)).toMatchObject({ version: 0, items: 0 });
+    await server.edit(id, 0, [submitted('c1', { kind: 'set-aircraft-name', name: 'Counted twice', was: 'Counted' })]);
+    const after = await server.ask<HangarEntry[]>('GET', '/api/aircraft');
+    expect(after.body[0]).toMatchObject({ id, name: 'Counted twice', version: 1 });
+  });
+
+  it('tells of an aircraft that is not there in a sentence', async () => {
+    const { status, body } = await server.ask<ErrorResponse>('GET', '/api/aircraft/nobody?author=me');
+    expect(status).toBe(404);
+    expect(body).toEqual({ code: 'not-found', message: expect.stringContaining('no aircraft "nobody"'), details: [] });
+  });
+});
+
+describe('requests', () => {
+  it.each([
+    ['an unknown property', '/api/aircraft', { name: 'x', extra: 1 }, 'extra'],
+    ['an empty name', '/api/aircraft', { name: '' }, 'name'],
+    ['a name that turns the reading direction', '/api/aircraft', { name: 'a\u202Eb' }, 'name'],
+    ['a version that is no number', `/api/aircraft/${reedbed}/edits`, { baseVersion: 'x', edits: [] }, 'baseVersion'],
+    ['no edits', `/api/aircraft/${reedbed}/edits`, { baseVersion: 0, edits: [] }, 'edits'],
+    [
+      'an edit of no kind',
+      `/api/aircraft/${reedbed}/edits`,
+      { baseVersion: 0, edits: [submitted('x1', { kind: 'boom' } as unknown as Edit)] },
+      'There is no edit of the kind "boom"',
+    ],
+    [
+      'an edit id with signs',
+      `/api/aircraft/${reedbed}/edits`,
+      { baseVersion: 0, edits: [submitted('../x', noteEdit('a', ''))] },
+      'editId',
+    ],
+  ])('with %s are refused in one shape', async (_, path, body, place) => {
+    const answer = await server.ask<ErrorResponse>('POST', path, body);
+    expect(answer.status).toBe(400);
+    expect(answer.body.code).toBe('bad-request');
+    expect(answer.body.details.join(' ')).toContain(place);
+  });
+
+  it('that are no JSON are refused', async () => {
+    const { status, body } = await server.ask<ErrorResponse>('POST', '/api/aircraft', '{"name": ');
+    expect([status, body.code, body.message]).toEqual([400, 'bad-request', 'What was sent is not JSON.']);
+  });
+
+  it('that are too large are refused before they are read', async () => {
+    const { status, body } = await server.ask<ErrorResponse>('POST', '/api/aircraft', JSON.stringify({ name: 'x'.repeat(2_100_000) }));
+    expect([status, body.code]).toEqual([413, 'too-large']);
+  });
+
+  it('to no address are answered in the same shape', async () => {
+    const { status, body } = await server.ask<ErrorResponse>('GET', '/api/nothing');
+    expect([status, body.code]).toEqual([404, 'not-found']);
+  });
+});
+
+describe('safety of the address', () => {
+  /** `fetch` does not let a Host header be set. */
+  function askRaw(headers: Record<string, string>): Promise<number> {
+    return new Promise((resolve, reject) => {
+      http.get(`${server.url}/api/health`, { headers }, (response) => resolve(response.resume().statusCode ?? 0)).on('error', reject);
+    });
+  }
+
+  it('refuses another host name, and pages of another origin', async () => {
+    const { host } = new URL(server.url);
+    expect(await askRaw({ host })).toBe(200);
+    expect(await askRaw({ host: 'evil.example' })).toBe(403);
+    expect(await askRaw({ host: `evil.example:${new URL(server.url).port}` })).toBe(403);
+    expect(await askRaw({ host, origin: 'http://evil.example' })).toBe(403);
+    expect(await askRaw({ host, origin: server.url })).toBe(200);
+  });
+
+  it('sends security headers', async () => {
+    const { headers } = await fetch(`${server.url}/api/health`);
+    expect(headers.get('content-security-policy')).toContain("script-src 'self'");
+    expect(headers.get('x-content-type-options')).toBe('nosniff');
+    expect(headers.get('x-powered-by')).toBeNull();
+  });
+});
+
+describe('edits', () => {
+  it('are kept, and a repeat by its id gets the first answer and changes nothing', async () => {
+    const id = await server.create('Edits');
+    const first = await server.edit(id, 0, [submitted('e1', noteEdit('one', ''))]);
+    expect(first.body).toEqual({
+      is: 'done',
+      version: 1,
+      outcomes: [{ is: 'accepted', editId: 'e1', version: 1, title: 'Change the note of the aircraft' }],
+    });
+    const again = await server.edit(id, 0, [submitted('e1', noteEdit('one', ''))]);
+    expect(again.body).toEqual(first.body);
+    const loaded = await server.load(id);
+    expect([loaded.version, noteOf(loaded.aircraft)]).toEqual([1, 'one']);
+  });
+
+  it('whose answer was lost go on: a repeat with a new one after it is no conflict', async () => {
+    const id = await server.create('Lost answer');
+    await server.edit(id, 0, [submitted('e1', noteEdit('one', ''))]);
+    const { body } = await server.edit(id, 0, [submitted('e1', noteEdit('one', '')), submitted('e2', noteEdit('two', 'one'))]);
+    expect(body).toMatchObject({ is: 'done', version: 2, outcomes: [{ version: 1 }, { version: 2 }] });
+  });
+
+  it('on an old version are answered with the edits since, and change nothing', async () => {
+    const id = await server.create('Stale');
+    await server.edit(id, 0, [submitted('e1', noteEdit('theirs', ''), 'other')]);
+    const { status, body } = await server.edit(id, 0, [submitted('e2', noteEdit('mine', ''))]);
+    expect(status).toBe(200);
+    expect(body).toMatchObject({
+      is: 'stale',
+      version: 1,
+      since: [{ version: 1, editId: 'e1', by: 'other', edit: noteEdit('theirs', '') }],
+    });
+    expect(noteOf((await server.load(id)).aircraft)).toBe('theirs');
+  });
+
+  it('after a refused one are left alone, those before it are kept', async () => {
+    const id = await server.create('Refused');
+    const { body } = await server.edit(id, 0, [
+      submitted('e1', noteEdit('one', '')),
+      submitted('e2', noteEdit('two', 'wrong')),
+      submitted('e3', noteEdit('three', 'one')),
+    ]);
+    expect(body).toMatchObject({
+      version: 1,
+      outcomes: [{ is: 'accepted' }, { is: 'refused', refusal: { code: 'changed-since' } }, { is: 'not-tried', editId: 'e3' }],
+    });
+    expect(noteOf((await server.load(id)).aircraft)).toBe('one');
+  });
+
+  it('of eight clients at once on one aircraft all arrive, each once', async () => {
+    const id = await server.create('Busy');
+    const sendOne = async (client: number, n: number): Promise<void> => {
+      for (let base = 0; ;) {
+        const note = noteOf((await server.load(id)).aircraft);
+        base = (await server.load(id)).version;
+        const { body } = await server.edit(id, base, [submitted(`c${client}n${n}`, noteEdit(`${note}[${client}.${n}]`, note))]);
+        if (body.is === 'done' && body.outcomes[0]?.is === 'accepted') return;
+        if (body.is === 'done' && body.outcomes[0]?.is === 'refused') continue;
+      }
+    };
+    await Promise.all(
+      Array.from({ length: 8 }, async (_, client) => {
+        for (let n = 0; n < 3; n++) await sendOne(client, n);
+      }),
+    );
+    const { aircraft, version } = await server.load(id);
+    expect(version).toBe(24);
+    expect(
+      noteOf(aircraft)
+        .match(/\[[^\]]+\]/g)
+        ?.sort(),
+    ).toEqual(Array.from({ length: 24 }, (_, i) => `[${Math.floor(i / 3)}.${i % 3}]`).sort());
+  });
+
+  it('are given in order to whoever asks what happened since', async () => {
+    const id = await server.create('Since');
+    for (const [i, was] of ['', 'n0', 'n1'].entries()) await server.edit(id, i, [submitted(`s${i}`, noteEdit(`n${i}`, was))]);
+    const { body } = await server.ask<EditsSinceResponse>('GET', `/api/aircraft/${id}/edits?since=1`);
+    expect(body).toMatchObject({ version: 3, edits: [{ editId: 's1' }, { editId: 's2' }] });
+  });
+});
+
+describe('undo', () => {
+  const undo = (of: string): Edit => ({ kind: 'undo', of: of as Extract<Edit, { kind: 'undo' }>['of'] });
+
+  it('takes back, brings back, survives a restart, and is told to the next window', async () => {
+    const own = await TestServer.start();
+    const id = await own.create('Undo');
+    await own.edit(id, 0, [submitted('e1', noteEdit('one', '')), submitted('e2', noteEdit('two', 'one'))]);
+    await own.restart();
+    expect((await own.load(id)).history.undo.map((entry) => entry.editId)).toEqual(['e1', 'e2']);
+    await own.edit(id, 2, [submitted('u1', undo('e2'))]);
+    const undone = await own.load(id);
+    expect([noteOf(undone.aircraft), undone.history.undo.map((e) => e.editId), undone.history.redo.map((e) => e.editId)]).toEqual([
+      'one',
+      ['e1'],
+      ['u1'],
+    ]);
+    await own.edit(id, 3, [submitted('r1', undo('u1'))]);
+    expect(noteOf((await own.load(id)).aircraft)).toBe('two');
+    const since = await own.ask<EditsSinceResponse>('GET', `/api/aircraft/${id}/edits?since=2`);
+    expect(since.body.edits.map((entry) => entry.undoes?.changes.length)).toEqual([1, 1]);
+    await own.stop();
+  });
+
+  it('is refused for the edits of others, twice, and for edits that are not there', async () => {
+    const id = await server.create('No undo');
+    await server.edit(id, 0, [submitted('e1', noteEdit('one', ''), 'other')]);
+    const outcome = async (edit: Edit, by: string, name: string): Promise<unknown> => {
+      const { version } = await server.load(id);
+      return (await server.edit(id, version, [submitted(name, edit, by)])).body;
+    };
+    expect(await outcome(undo('e1'), 'tester', 'u1')).toMatchObject({
+      outcomes: [{ refusal: { code: 'not-yours', sentence: expect.stringContaining('made by other') } }],
+    });
+    expect(await outcome(undo('e9'), 'tester', 'u2')).toMatchObject({ outcomes: [{ refusal: { code: 'unknown-edit' } }] });
+    expect(await outcome(undo('e1'), 'other', 'u3')).toMatchObject({ outcomes: [{ is: 'accepted' }] });
+    expect(await outcome(undo('e1'), 'other', 'u4')).toMatchObject({ outcomes: [{ refusal: { code: 'already-undone' } }] });
+  });
+
+  it('keeps a history for each author', async () => {
+    const id = await server.create('Two authors');
+    await server.edit(id, 0, [
+      submitted('a1', noteEdit('a', ''), 'ann'),
+      submitted('b1', { kind: 'set-aircraft-name', name: 'Two', was: 'Two authors' }, 'ben'),
+    ]);
+    expect((await server.load(id, 'ann')).history.undo.map((e) => e.editId)).toEqual(['a1']);
+    expect((await server.load(id, 'ben')).history.undo.map((e) => e.editId)).toEqual(['b1']);
+  });
+});
+
+describe('files', () => {
+  async function exported(id: AircraftId): Promise<string> {
+    return (await fetch(`${server.url}/api/aircraft/${id}/export`)).text();
+  }
+
+  it('go out and come into another workshop and out again as the same bytes', async () => {
+    const text = await exported(reedbed);
+    const other = await TestServer.start();
+    const { status, body } = await other.ask<CreatedResponse>('POST', '/api/aircraft/import', text);
+    expect([status, body.id]).toEqual([201, reedbed]);
+    expect(await (await fetch(`${other.url}/api/aircraft/${reedbed}/export`)).text()).toBe(text);
+    await other.stop();
+  });
+
+  it('become a copy where the aircraft is already there', async () => {
+    const { body } = await server.ask<CreatedResponse>('POST', '/api/aircraft/import', await exported(reedbed));
+    expect(body.id).not.toBe(reedbed);
+    const read = readAircraftFile(await exported(body.id));
+    if ('sentence' in read) throw new Error(read.sentence);
+    const original = await server.load(reedbed);
+    expect(canonicalJson({ ...read.design.aircraft, id: reedbed })).toBe(canonicalJson(original.aircraft));
+  });
+
+  it('that are bad are refused in a sentence, and nothing is stored', async () => {
+    const before = (await server.ask<HangarEntry[]>('GET', '/api/aircraft')).body.length;
+    for (const text of ['[]', '"x"', '{"format":"other"}', '{"format":"wired-falcon-aircraft","aircraft":{"schema":99}}']) {
+      const { status, body } = await server.ask<ErrorResponse>('POST', '/api/aircraft/import', text);
+      expect([status, body.code]).toEqual([422, 'cannot-import']);
+      expect(body.message.length).toBeGreaterThan(20);
+    }
+    expect((await server.ask<HangarEntry[]>('GET', '/api/aircraft')).body).toHaveLength(before);
+  });
+});
+
+describe('the API page', () => {
+  it('is served, with the shapes of the requests taken from their DTOs', async () => {
+    const page = await fetch(`${server.url}/api/docs`);
+    expect([page.status, page.headers.get('content-type')]).toEqual([200, 'text/html; charset=utf-8']);
+    const { body } = await server.ask<{ components: { schemas: Record<string, { required?: string[] }> } }>('GET', '/api/docs-json');
+    expect(body.components.schemas['EditsRequestDto']?.required).toEqual(['baseVersion', 'edits']);
+    expect(body.components.schemas['SubmittedEditDto']?.required).toEqual(['editId', 'at', 'by', 'edit']);
+    const schema = await server.ask<{ title: string }>('GET', '/api/schema/aircraft');
+    expect(schema.body.title).toBe('Wired Falcon aircraft');
+  });
+});

@@ -1,0 +1,83 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { asId, type Aircraft, type AircraftId, type Edit, type EditId } from '@wired-falcon/core';
+import type { AircraftResponse, CreatedResponse, EditsResponse, ErrorResponse } from '@wired-falcon/contract';
+import { startServer, type RunningServer } from '../startServer.ts';
+
+/** A server of its own on a real database file in a folder of its own, spoken to over real HTTP. */
+export class TestServer {
+  private constructor(
+    readonly folder: string,
+    private running: RunningServer,
+  ) {}
+
+  static async start(demo = false): Promise<TestServer> {
+    const folder = mkdtempSync(join(tmpdir(), 'wired-falcon-'));
+    return new TestServer(folder, await startServer(configFor(folder, demo)));
+  }
+
+  get url(): string {
+    return this.running.url;
+  }
+
+  get databaseFile(): string {
+    return configFor(this.folder, false).databaseFile;
+  }
+
+  async restart(): Promise<void> {
+    await this.running.close();
+    this.running = await startServer(configFor(this.folder, false));
+  }
+
+  async stop(): Promise<void> {
+    await this.running.close();
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+
+  /** Sends JSON, or a text as it is, and reads the answer. */
+  async ask<T>(
+    method: 'GET' | 'POST',
+    path: string,
+    body?: unknown,
+    headers: Readonly<Record<string, string>> = {},
+  ): Promise<{ status: number; body: T }> {
+    const response = await fetch(`${this.url}${path}`, {
+      method,
+      headers: { ...(body === undefined ? {} : { 'content-type': 'application/json' }), ...headers },
+      ...(body === undefined ? {} : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    });
+    return { status: response.status, body: (await response.json()) as T };
+  }
+
+  async create(name: string): Promise<AircraftId> {
+    const { body } = await this.ask<CreatedResponse>('POST', '/api/aircraft', { name });
+    return body.id;
+  }
+
+  async load(id: AircraftId, author = 'tester'): Promise<AircraftResponse> {
+    return (await this.ask<AircraftResponse>('GET', `/api/aircraft/${id}?author=${author}`)).body;
+  }
+
+  edit(id: AircraftId, baseVersion: number, edits: readonly ReturnType<typeof submitted>[]) {
+    return this.ask<EditsResponse & ErrorResponse>('POST', `/api/aircraft/${id}/edits`, { baseVersion, edits });
+  }
+}
+
+function configFor(folder: string, demo: boolean) {
+  return { host: '127.0.0.1', port: 0, databaseFile: join(folder, 'workshop.db'), webRoot: undefined, demo };
+}
+
+/** An edit as it is sent. */
+export function submitted(editId: string, edit: Edit, by = 'tester') {
+  return { editId: asId<EditId>(editId), at: '2026-11-24T10:00:00.000Z', by, edit };
+}
+
+/** An edit that always changes something: it sets the note of the aircraft. */
+export function noteEdit(note: string, was: string): Edit {
+  return { kind: 'set-aircraft-note', note, was };
+}
+
+export function noteOf(aircraft: Aircraft): string {
+  return aircraft.note ?? '';
+}
