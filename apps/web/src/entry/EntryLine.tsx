@@ -5,7 +5,7 @@ import { graphOf } from '@wired-falcon/core';
 import { useSelection } from '../selection/SelectionContext.tsx';
 import { useMake, useSession, useSessionState } from '../session/SessionContext.tsx';
 import { suggestionsFor } from './commands.ts';
-import { ENTRY_LINE_ID } from './focusEntryLine.ts';
+import { ENTRY_LINE_ID, leaveEntryLine } from './focusEntryLine.ts';
 import type { Suggestion } from './suggestion.ts';
 
 /** Typed commands with completion. Enter takes the line that is marked. */
@@ -29,8 +29,10 @@ export function EntryLine() {
         return;
       }
       case 'go':
+        leaveEntryLine();
         return void navigate(action.to);
       case 'select':
+        leaveEntryLine();
         select(action.selection);
         return void navigate(action.to);
       case 'undo':
@@ -53,7 +55,7 @@ export function EntryLine() {
             placeholder="gnss1 > s4    add servo 9g x4    find tx    go documents"
             displayValue={() => text}
             value={text}
-            onChange={(event) => setText(event.target.value)}
+            onChange={(event) => setText(event.target.value.replace(/^\//, ''))}
             onKeyDown={(event) => {
               if (event.key === 'Escape') event.currentTarget.blur();
             }}

@@ -1,0 +1,82 @@
+import { describe, expect, it } from '@jest/globals';
+import { applyEdit, asId, graphOf, reedbed, withFreshIds, type AircraftId, type Design } from '@wired-falcon/core';
+import { entryCommands, suggestionsFor } from './commands.ts';
+
+let count = 0;
+const makeId = (): string => `t${++count}`;
+const demo = reedbed(asId<AircraftId>('reedbed'), makeId);
+
+function suggest(text: string, design: Design = demo) {
+  return suggestionsFor(text, { design, graph: graphOf(design), aircraft: design.aircraft.id });
+}
+
+function take(text: string, design: Design = demo): Design {
+  const action = suggest(text, design)[0]?.action;
+  if (action?.is !== 'edit') throw new Error(`"${text}" is no edit.`);
+  const result = applyEdit(design, withFreshIds(action.edit, makeId));
+  if ('refused' in result) throw new Error(result.refused.sentence);
+  return result.design;
+}
+
+const withGnss = take('add gnss');
+
+describe('the entry line', () => {
+  it('shows an example of every command when nothing is typed', () => {
+    expect(suggest('').map((suggestion) => suggestion.text)).toEqual(entryCommands.map((command) => command.example));
+  });
+
+  it('adds parts by words, several at once, under the next references', () => {
+    expect(suggest('add servo 9g x4')[0]).toMatchObject({ text: 'add Servo 9 g, analog x4', effect: 'adds SRV3 to SRV6' });
+    const refs = Object.values(take('add servo 9g x4').aircraft.items).map((item) => item.ref);
+    expect(refs.filter((ref) => ref.startsWith('SRV')).sort()).toEqual(['SRV1', 'SRV2', 'SRV3', 'SRV4', 'SRV5', 'SRV6']);
+    expect(suggest('add nonsense')).toEqual([]);
+  });
+
+  it('wires two ports by meaning, and tells what it would do', () => {
+    expect(suggest('gnss1 > s4', withGnss)[0]).toMatchObject({
+      text: 'GNSS1 UART > FC1 S4',
+      effect: '4 conductors by meaning, pairs crossed',
+    });
+    const cable = Object.values(take('gnss1 > s4', withGnss).aircraft.cables).find((candidate) => candidate.tag === 'W14');
+    expect(Object.values(cable?.conductors ?? {}).map((conductor) => [conductor.a.n, conductor.b.n])).toEqual([
+      [1, 1],
+      [2, 3],
+      [3, 2],
+      [4, 4],
+    ]);
+  });
+
+  it('names the cable that is in the way, and offers what is free first', () => {
+    const offers = suggest('gnss1 > s', withGnss);
+    expect(offers[0]?.action).toBeDefined();
+    expect(offers.find((offer) => offer.text === 'GNSS1 UART > FC1 S1')).toMatchObject({
+      effect: 'FC1 S1 is taken by W10',
+      action: undefined,
+    });
+  });
+
+  it('joins two pins of a cable that is there', () => {
+    const open = suggest('radio1 uart.3 > fc1 s1.2')[0];
+    expect(open).toMatchObject({ text: 'RADIO1 UART.3 > FC1 S1.2', effect: 'joins TX in W10' });
+  });
+
+  it('finds items by pin, name and description, and cables by tag', () => {
+    expect(suggest('find elevon').map((hit) => hit.text)).toEqual(['find SRV1', 'find SRV2']);
+    expect(suggest('find sda').map((hit) => hit.text)).toEqual(['find ASPD1', 'find FC1']);
+    expect(suggest('find w0').map((hit) => hit.text)).toContain('find W04');
+  });
+
+  it('goes, opens, prints, cuts, undoes', () => {
+    expect(suggest('go doc')[0]?.action).toEqual({ is: 'go', to: '/aircraft/reedbed/documents' });
+    expect(suggest('open w04')[0]?.action).toMatchObject({ is: 'go', to: expect.stringContaining('/wiring/') });
+    expect(suggest('print fc1')[0]?.action).toMatchObject({ is: 'go', to: expect.stringContaining('/documents/port-card/') });
+    expect(Object.values(take('cut w13').aircraft.cables).map((cable) => cable.tag)).not.toContain('W13');
+    expect(suggest('undo')[0]?.action).toEqual({ is: 'undo' });
+    expect(suggest('redo')[0]?.action).toEqual({ is: 'redo' });
+  });
+
+  it('never throws, whatever is typed', () => {
+    for (const text of ['>', 'a > b > c', 'fc1 >', '> fc1', 'add', 'add x', 'find', '...', 'fc1.99 > gnss1', '<b>', '\\', '('])
+      expect(Array.isArray(suggest(text))).toBe(true);
+  });
+});

@@ -1,0 +1,248 @@
+import { describe, expect, it } from '@jest/globals';
+import {
+  applyEdit,
+  asId,
+  canonicalJson,
+  catalogue,
+  newAircraft,
+  partKeyOf,
+  sampleParts,
+  undoStacksOf,
+  type AircraftId,
+  type Design,
+  type Edit,
+  type EditId,
+  type ItemId,
+  type PutBack,
+} from '@wired-falcon/core';
+import type { AircraftResponse, EditOutcome, EditsResponse, JournalEntry } from '@wired-falcon/contract';
+import { EditSession } from './editSession.ts';
+import type { SubmittedEdit, Transport } from './transport.ts';
+
+const id = asId<AircraftId>('a1');
+
+/** A server in memory that keeps the rules of the real one, with a network that can be cut before or after it acts. */
+class FakeServer implements Transport {
+  design: Design = { aircraft: newAircraft(id, 'Test'), parts: catalogue };
+  readonly journal: (JournalEntry & { readonly inverse: PutBack })[] = [];
+  network: 'up' | 'down' | 'answers lost' = 'up';
+  requests = 0;
+
+  load(_id: AircraftId, author: string): Promise<AircraftResponse> {
+    const own = this.journal.filter((entry) => entry.by === author);
+    const stacks = undoStacksOf(own.map(({ editId, edit }) => ({ editId, undoOf: edit.kind === 'undo' ? edit.of : undefined })));
+    const entriesOf = (ids: readonly EditId[]) => own.filter((entry) => ids.includes(entry.editId));
+    const [undo, redo] = [entriesOf(stacks.undo), entriesOf(stacks.redo)];
+    return Promise.resolve({
+      aircraft: this.design.aircraft,
+      version: this.journal.length,
+      updatedAt: '2026-11-24T10:00:00Z',
+      parts: [],
+      history: { undo, redo },
+    });
+  }
+
+  async submit(_id: AircraftId, baseVersion: number, edits: readonly SubmittedEdit[]): Promise<EditsResponse> {
+    this.requests += 1;
+    if (this.network === 'down') throw new TypeError('The network is down.');
+    const answer = this.act(baseVersion, edits);
+    await Promise.resolve();
+    if (this.network === 'answers lost') throw new TypeError('The network went down.');
+    return answer;
+  }
+
+  since(_id: AircraftId, version: number) {
+    return Promise.resolve({ version: this.journal.length, edits: this.journal.slice(version) });
+  }
+
+  act(baseVersion: number, edits: readonly SubmittedEdit[]): EditsResponse {
+    const isKnown = (editId: EditId): boolean => this.journal.some((entry) => entry.editId === editId);
+    const ownSince = this.journal.slice(baseVersion).filter((entry) => edits.some((edit) => edit.editId === entry.editId)).length;
+    if (edits.some((edit) => !isKnown(edit.editId)) && baseVersion + ownSince !== this.journal.length) {
+      return { is: 'stale', version: this.journal.length, since: this.journal.slice(baseVersion) };
+    }
+    const outcomes = edits.map((edit): EditOutcome => this.one(edit));
+    return { is: 'done', version: this.journal.length, outcomes };
+  }
+
+  one({ editId, edit, by, at }: SubmittedEdit): EditOutcome {
+    const known = this.journal.find((entry) => entry.editId === editId);
+    if (known !== undefined) return { is: 'accepted', editId, version: known.version, title: known.title };
+    const undoes = edit.kind === 'undo' ? this.journal.find((entry) => entry.editId === edit.of)?.inverse : undefined;
+    const result = applyEdit(this.design, edit, () => undoes ?? { refused: { code: 'unknown-edit', sentence: 'Unknown.', about: [] } });
+    if ('refused' in result) return { is: 'refused', editId, refusal: result.refused };
+    this.design = result.design;
+    const version = this.journal.length + 1;
+    this.journal.push({
+      version,
+      editId,
+      at,
+      by,
+      title: result.title,
+      edit,
+      inverse: result.inverse,
+      ...(undoes === undefined ? {} : { undoes }),
+    });
+    return { is: 'accepted', editId, version, title: result.title };
+  }
+}
+
+let made = 0;
+
+/** A session with timers that run when the test says so. */
+async function open(server: FakeServer, author = 'me') {
+  const waiting: (() => void)[] = [];
+  const session = new EditSession(id, await server.load(id, author), {
+    transport: server,
+    author,
+    makeId: () => `${author}${++made}`,
+    now: () => '2026-11-24T10:00:00.000Z',
+    later: (task) => {
+      waiting.push(task);
+      return () => waiting.splice(waiting.indexOf(task), 1);
+    },
+  });
+  return { session, retry: () => waiting.splice(0).forEach((task) => task()) };
+}
+
+async function quiet(session: EditSession): Promise<void> {
+  for (let i = 0; i < 50 && session.getState().saving === 'saving'; i++) await new Promise((resolve) => setImmediate(resolve));
+  for (let i = 0; i < 10; i++) await new Promise((resolve) => setImmediate(resolve));
+}
+
+function addition(n: number, ref = `SRV${n}`): Edit {
+  const servo = sampleParts.find((part) => part.kind === 'servo');
+  if (servo === undefined) throw new Error('There is no servo.');
+  return { kind: 'add-item', item: { id: asId<ItemId>(`i${ref}${n}`), ref, part: partKeyOf(servo), where: 'aircraft', settings: {} } };
+}
+const rename = (name: string, was: string): Edit => ({ kind: 'set-aircraft-name', name, was });
+const refs = (design: Design): string[] =>
+  Object.values(design.aircraft.items)
+    .map((item) => item.ref)
+    .sort();
+
+describe('an edit session', () => {
+  it('shows an edit at once and saves edits in order', async () => {
+    const server = new FakeServer();
+    const { session } = await open(server);
+    for (let n = 1; n <= 5; n++) session.make(addition(n));
+    expect(refs(session.getState().design)).toHaveLength(5);
+    expect(session.getState()).toMatchObject({ pending: 5, saving: 'saving', seq: 6 });
+    await quiet(session);
+    expect(server.journal.map((entry) => entry.title)).toEqual([1, 2, 3, 4, 5].map((n) => expect.stringContaining(`SRV${n}`)));
+    expect(session.getState()).toMatchObject({ pending: 0, saving: 'saved', version: 5 });
+    expect(canonicalJson(server.design.aircraft)).toBe(canonicalJson(session.getState().design.aircraft));
+  });
+
+  it('refuses at once what cannot be made, says why, and sends nothing', async () => {
+    const server = new FakeServer();
+    const { session } = await open(server);
+    expect(session.make(rename('x', 'wrong'))).toMatchObject({ refused: { code: 'changed-since' } });
+    await quiet(session);
+    expect(server.requests).toBe(0);
+    expect(session.getState().messages.at(-1)?.sentence).toContain('renamed to "Test" meanwhile');
+  });
+
+  it('keeps edits while the server is away, says so, and sends them when it is back', async () => {
+    const server = new FakeServer();
+    server.network = 'down';
+    const { session, retry } = await open(server);
+    session.make(addition(1));
+    session.make(addition(2));
+    await quiet(session);
+    expect(session.getState()).toMatchObject({ saving: 'offline', pending: 2 });
+    server.network = 'up';
+    retry();
+    await quiet(session);
+    expect(session.getState()).toMatchObject({ saving: 'saved', pending: 0 });
+    expect(server.journal).toHaveLength(2);
+  });
+
+  it('doubles nothing when the answer is lost, even if others edit in between', async () => {
+    const server = new FakeServer();
+    server.network = 'answers lost';
+    const { session, retry } = await open(server);
+    session.make(addition(1));
+    await quiet(session);
+    server.network = 'up';
+    server.act(1, [{ editId: asId<EditId>('other1'), at: '2026-11-24T10:00:00Z', by: 'other', edit: rename('Theirs', 'Test') }]);
+    session.make(addition(2));
+    retry();
+    await quiet(session);
+    expect(server.journal.map((entry) => entry.editId)).toEqual([expect.stringMatching(/^me/), 'other1', expect.stringMatching(/^me/)]);
+    expect(session.getState().design.aircraft.name).toBe('Theirs');
+    expect(canonicalJson(server.design.aircraft)).toBe(canonicalJson(session.getState().design.aircraft));
+  });
+
+  it('rebases on what others did, and says which name it had to change', async () => {
+    const server = new FakeServer();
+    const { session } = await open(server);
+    server.act(0, [{ editId: asId<EditId>('other1'), at: '2026-11-24T10:00:00Z', by: 'other', edit: addition(9, 'SRV1') }]);
+    session.make(addition(1));
+    await quiet(session);
+    expect(refs(server.design)).toEqual(['SRV1', 'SRV2']);
+    expect(session.getState().messages.map((message) => message.sentence)).toEqual([
+      'SRV1 was used by someone else meanwhile; yours is now SRV2.',
+    ]);
+    expect(canonicalJson(server.design.aircraft)).toBe(canonicalJson(session.getState().design.aircraft));
+  });
+
+  it('never overrules a value that changed meanwhile: its own edit is taken off and the person is told', async () => {
+    const server = new FakeServer();
+    const { session } = await open(server);
+    server.act(0, [{ editId: asId<EditId>('other1'), at: '2026-11-24T10:00:00Z', by: 'other', edit: rename('Theirs', 'Test') }]);
+    session.make(rename('Mine', 'Test'));
+    await quiet(session);
+    expect(session.getState().design.aircraft.name).toBe('Theirs');
+    expect(server.journal).toHaveLength(1);
+    expect(session.getState().messages[0]?.sentence).toContain('renamed to "Theirs" meanwhile');
+    expect(session.getState().undo).toEqual([]);
+  });
+
+  it('sees what others did without editing itself', async () => {
+    const server = new FakeServer();
+    const { session } = await open(server);
+    server.act(0, [{ editId: asId<EditId>('other1'), at: '2026-11-24T10:00:00Z', by: 'other', edit: rename('Theirs', 'Test') }]);
+    await session.pull();
+    expect(session.getState().design.aircraft.name).toBe('Theirs');
+    expect(session.getState().version).toBe(1);
+  });
+
+  it('undoes and redoes as edits, also in a session that is opened later', async () => {
+    const server = new FakeServer();
+    const { session } = await open(server);
+    session.make(rename('One', 'Test'));
+    session.make(rename('Two', 'One'));
+    session.undo();
+    expect(session.getState().design.aircraft.name).toBe('One');
+    session.redo();
+    expect(session.getState().design.aircraft.name).toBe('Two');
+    await quiet(session);
+    expect(server.journal.map((entry) => entry.edit.kind)).toEqual(['set-aircraft-name', 'set-aircraft-name', 'undo', 'undo']);
+    const later = await open(server);
+    later.session.undo();
+    await quiet(later.session);
+    expect(server.design.aircraft.name).toBe('One');
+  });
+
+  it('says when there is nothing to undo', async () => {
+    const { session } = await open(new FakeServer());
+    session.undo();
+    session.redo();
+    expect(session.getState().messages.map((message) => message.sentence)).toEqual([
+      'There is nothing to undo.',
+      'There is nothing to redo.',
+    ]);
+    session.dismiss(1);
+    expect(session.getState().messages).toHaveLength(1);
+  });
+
+  it('tells how the design changed, so that a worker can follow', async () => {
+    const { session } = await open(new FakeServer());
+    const edit = addition(1);
+    session.make(edit);
+    expect(session.getState().last).toEqual({ is: 'edit', edit });
+    session.undo();
+    expect(session.getState().last).toMatchObject({ is: 'edit', edit: { kind: 'undo' }, undoes: { kind: 'put-back' } });
+  });
+});

@@ -1,0 +1,114 @@
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { createInterface } from 'node:readline';
+import { expect, test as base, type Page } from '@playwright/test';
+
+const root = join(import.meta.dirname, '..');
+
+interface Server {
+  readonly url: string;
+  /** The file of the demo aircraft, for a copy of its own for every test. */
+  readonly reedbed: string;
+}
+
+interface Fixtures {
+  /** The address of a fresh copy of the demo aircraft. */
+  readonly aircraft: string;
+}
+
+/** Each worker owns a server on a free port and a database of its own; it is ended by its pid. */
+export const test = base.extend<Fixtures, { server: Server }>({
+  server: [
+    // eslint-disable-next-line no-empty-pattern -- the fixture form wants an object pattern, and this one needs no other fixture
+    async ({}, use) => {
+      const folder = mkdtempSync(join(tmpdir(), 'wired-falcon-e2e-'));
+      const child = spawn('node', [join(root, 'apps/server/dist/main.js')], {
+        env: { ...process.env, WF_PORT: '0', WF_DATA: folder, WF_DEMO: '1', WF_WEB: join(root, 'apps/web/dist') },
+        stdio: ['ignore', 'pipe', 'inherit'],
+      });
+      const url = await new Promise<string>((resolve, reject) => {
+        child.once('exit', () => reject(new Error('The server ended before it listened.')));
+        createInterface({ input: child.stdout }).on('line', (line) => {
+          const found = /"listening":"([^"]+)"/.exec(line)?.[1];
+          if (found !== undefined) resolve(found);
+        });
+      });
+      const reedbed = await (await fetch(`${url}/api/aircraft/reedbed/export`)).text();
+      await use({ url, reedbed });
+      const ended = new Promise((resolve) => child.once('exit', resolve));
+      if (child.pid !== undefined) process.kill(child.pid, 'SIGTERM');
+      await ended;
+      rmSync(folder, { recursive: true, force: true });
+    },
+    { scope: 'worker' },
+  ],
+  aircraft: async ({ server }, use) => {
+    const response = await fetch(`${server.url}/api/aircraft/import`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: server.reedbed,
+    });
+    const created: unknown = await response.json();
+    if (typeof created !== 'object' || created === null || !('id' in created)) throw new Error('The demo aircraft could not be copied.');
+    await use(`${server.url}/aircraft/${String(created.id)}`);
+  },
+});
+
+export { expect };
+
+/** Waits until the findings are those of the document on the screen, everything is saved, and the sheet is laid out. */
+export async function settled(page: Page): Promise<void> {
+  await page.waitForFunction(() => {
+    const frame = document.querySelector<HTMLElement>('[data-testid=frame]');
+    const sheet = document.querySelector<HTMLElement>('[data-testid=wiring]');
+    if (frame === null) return false;
+    const { docSeq, resultSeq, pending } = frame.dataset;
+    return docSeq === resultSeq && pending === '0' && (sheet === null || sheet.dataset['layoutSeq'] === docSeq);
+  });
+}
+
+/** The checks that speak in the margin, in order. */
+export function findings(page: Page): Promise<string[]> {
+  return page
+    .getByTestId('findings')
+    .locator('li[data-check]')
+    .evaluateAll((rows) => rows.map((row) => row.getAttribute('data-check') ?? ''));
+}
+
+/** Presses Tab (or Shift Tab) until the element has the focus, as a person without a pointer does. */
+export async function tabTo(page: Page, selector: string, key: 'Tab' | 'Shift+Tab' = 'Tab'): Promise<void> {
+  const target = page.locator(selector).first();
+  await target.waitFor();
+  for (let presses = 0; presses < 150; presses++) {
+    if (await target.evaluate((element) => element === document.activeElement)) return;
+    await page.keyboard.press(key);
+  }
+  throw new Error(`${selector} was not reached by ${key}.`);
+}
+
+/** Goes to a place of the wiring sheet with the arrow keys, each time towards it. */
+export async function arrowTo(page: Page, selector: string): Promise<void> {
+  const target = page.locator(selector);
+  for (let presses = 0; presses < 120; presses++) {
+    const away = await target.evaluate((element) => {
+      const from = document.activeElement?.querySelector('circle, rect')?.getBoundingClientRect();
+      const to = element.querySelector('circle, rect')?.getBoundingClientRect();
+      if (element === document.activeElement || from === undefined || to === undefined) return undefined;
+      return { x: to.x + to.width / 2 - from.x - from.width / 2, y: to.y + to.height / 2 - from.y - from.height / 2 };
+    });
+    if (away === undefined) break;
+    const sideways = Math.abs(away.x) > 12;
+    await page.keyboard.press(sideways ? (away.x > 0 ? 'ArrowRight' : 'ArrowLeft') : away.y > 0 ? 'ArrowDown' : 'ArrowUp');
+  }
+  await expect(target).toBeFocused();
+}
+
+/** Types a command into the entry line and takes the first completion. */
+export async function enter(page: Page, command: string, expected: string): Promise<void> {
+  await page.keyboard.press('/');
+  await page.keyboard.type(command);
+  await expect(page.getByRole('option').first()).toContainText(expected);
+  await page.keyboard.press('Enter');
+}
