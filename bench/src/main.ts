@@ -1,1 +1,17 @@
-export {};
+import { execFileSync } from 'node:child_process';
+import { cpus } from 'node:os';
+import { join } from 'node:path';
+import { benchBundle } from './bundle.ts';
+import { benchChecks, benchLayout } from './core.ts';
+import { benchEdits } from './server.ts';
+
+const root = join(import.meta.dirname, '../..');
+const processors = cpus();
+const revision = execFileSync('git', ['rev-parse', '--short', 'HEAD'], { cwd: root }).toString().trim();
+process.stdout.write(
+  `${processors.length} x ${processors[0]?.model ?? 'unknown processor'}, Node ${process.version}, revision ${revision}\n\n`,
+);
+await benchChecks();
+await benchLayout();
+await benchEdits(root);
+benchBundle(root);

@@ -6,6 +6,7 @@ import { ormOptions } from './database/ormOptions.ts';
 import { SystemController } from './http/system.controller.ts';
 import { AircraftQueue } from './workshop/aircraftQueue.ts';
 import { AircraftStore } from './workshop/aircraftStore.ts';
+import { CommitGroup } from './workshop/commitGroup.ts';
 import { DemoLoader } from './workshop/demoLoader.ts';
 import { DesignCache } from './workshop/designCache.ts';
 import { Hangar } from './workshop/hangar.ts';
@@ -19,7 +20,7 @@ export class AppModule {
       module: AppModule,
       imports: [MikroOrmModule.forRoot({ ...ormOptions(config.databaseFile), registerRequestContext: false })],
       controllers: [AircraftController, SystemController],
-      providers: [AircraftQueue, AircraftStore, DemoLoader, DesignCache, Hangar, Journal, PartShelf],
+      providers: [AircraftQueue, AircraftStore, CommitGroup, DemoLoader, DesignCache, Hangar, Journal, PartShelf],
     };
   }
 }

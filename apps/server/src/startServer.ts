@@ -38,6 +38,8 @@ export async function startServer(config: ServerConfig): Promise<RunningServer> 
   await orm.migrator.up();
   await app.get(PartShelf).load(orm.em.fork());
   if (config.demo) await app.get(DemoLoader).load();
+  // Longer than any client keeps a silent connection, so that none is closed under a request that is on its way.
+  app.getHttpServer().keepAliveTimeout = 75_000;
   await app.listen(config.port, config.host);
   return { url: await addressOf(app), close: () => app.close() };
 }

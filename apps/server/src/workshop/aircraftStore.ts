@@ -3,7 +3,6 @@ import { EntityManager } from '@mikro-orm/core';
 import { Injectable, NotFoundException } from '@nestjs/common';
 import {
   AircraftSchema,
-  canonicalJson,
   hasShape,
   migrate,
   SCHEMA_VERSION,
@@ -12,7 +11,7 @@ import {
   type AircraftId,
   type Design,
 } from '@wired-falcon/core';
-import { AircraftTable, SnapshotTable } from '../database/tables.ts';
+import { AircraftTable, PartTable, SnapshotTable } from '../database/tables.ts';
 import { CannotOpen } from '../http/errors.ts';
 import { DesignCache, type CurrentDesign } from './designCache.ts';
 import { PartShelf } from './partShelf.ts';
@@ -61,7 +60,7 @@ export class AircraftStore {
         await tx.nativeUpdate(
           AircraftTable,
           { id: row.id, version: row.version },
-          { document: canonicalJson(document), schema: SCHEMA_VERSION },
+          { document: JSON.stringify(document), schema: SCHEMA_VERSION },
         );
       });
     }
@@ -72,20 +71,20 @@ export class AircraftStore {
   async create(design: Design, at: string): Promise<void> {
     const { aircraft } = design;
     this.shelf.add(design.parts);
-    let kept: readonly string[] = [];
+    const parts = this.shelf.notKept(aircraft);
     await this.em.fork().transactional(async (tx) => {
       await tx.insert(AircraftTable, {
         id: aircraft.id,
         name: aircraft.name,
         version: 0,
         schema: SCHEMA_VERSION,
-        document: canonicalJson(aircraft),
+        document: JSON.stringify(aircraft),
         createdAt: at,
         updatedAt: at,
       });
-      kept = await this.shelf.keep(tx, aircraft);
+      for (const part of parts) await tx.upsert(PartTable, part);
     });
-    this.shelf.markKept(kept);
+    this.shelf.markKept(parts);
   }
 
   async exists(id: AircraftId): Promise<boolean> {

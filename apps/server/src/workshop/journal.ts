@@ -3,7 +3,6 @@ import { Injectable } from '@nestjs/common';
 import {
   afterRow,
   applyEdit,
-  canonicalJson,
   emptyStacks,
   EditSchema,
   hasShape,
@@ -18,16 +17,16 @@ import {
   type PutBack,
 } from '@wired-falcon/core';
 import type { EditOutcome, EditsRequestDto, EditsResponse, HistoryEntry, JournalEntry, SubmittedEditDto } from '@wired-falcon/contract';
-import { AircraftTable, JournalTable, SnapshotTable, type JournalRow } from '../database/tables.ts';
+import { isUniqueViolation } from '../database/fastWriter.ts';
+import { JournalTable, type JournalRow } from '../database/tables.ts';
 import { AircraftQueue } from './aircraftQueue.ts';
 import { AircraftStore, snapshotOf } from './aircraftStore.ts';
+import { CommitGroup, type NewRow } from './commitGroup.ts';
 import { DesignCache, type CurrentDesign } from './designCache.ts';
 import { PartShelf } from './partShelf.ts';
 
 const SNAPSHOT_EVERY = 200;
 const HISTORY_LENGTH = 500;
-
-type NewRow = Omit<JournalRow, 'id'>;
 
 /** Takes edits in, in order, each once, and answers what was done before. */
 @Injectable()
@@ -38,6 +37,7 @@ export class Journal {
     private readonly store: AircraftStore,
     private readonly cache: DesignCache,
     private readonly shelf: PartShelf,
+    private readonly commits: CommitGroup,
   ) {}
 
   /**
@@ -50,20 +50,44 @@ export class Journal {
 
   async #submit(id: AircraftId, request: EditsRequestDto): Promise<EditsResponse> {
     const current = await this.store.current(id);
+    if (request.baseVersion === current.version) {
+      const answer = await this.#submitFresh(id, current, request);
+      if (answer !== undefined) return answer;
+    }
+    return this.#submitAfterLookingUp(id, request);
+  }
+
+  /**
+   * The common case: the sender has seen everything, so that none of its edits can be here already.
+   * @returns undefined when one is here all the same, which the database itself refuses to take twice
+   */
+  async #submitFresh(id: AircraftId, current: CurrentDesign, request: EditsRequestDto): Promise<EditsResponse | undefined> {
+    const made = await this.#make(id, current, request.edits);
+    try {
+      const version = await this.#commit(id, current, made);
+      return { is: 'done', version, outcomes: request.edits.map((edit) => outcomeOf(edit, made, noRows)) };
+    } catch (error) {
+      if (isUniqueViolation(error)) return undefined;
+      throw error;
+    }
+  }
+
+  async #submitAfterLookingUp(id: AircraftId, request: EditsRequestDto): Promise<EditsResponse> {
+    const current = await this.store.current(id);
     const known = await this.#rowsOf(
       id,
       request.edits.map((edit) => edit.editId),
     );
     const fresh = request.edits.filter((edit) => !known.has(edit.editId));
-    if (fresh.length === 0) return { is: 'done', version: current.version, outcomes: request.edits.map((edit) => repeated(edit, known)) };
-    const seenByItself = [...known.values()].filter((row) => row.version > request.baseVersion).length;
-    if (request.baseVersion + seenByItself !== current.version) {
-      return { is: 'stale', version: current.version, since: await this.since(id, request.baseVersion) };
+    if (fresh.length > 0) {
+      const seenByItself = [...known.values()].filter((row) => row.version > request.baseVersion).length;
+      if (request.baseVersion + seenByItself !== current.version) {
+        return { is: 'stale', version: current.version, since: await this.since(id, request.baseVersion) };
+      }
     }
     const made = await this.#make(id, current, fresh);
     const version = await this.#commit(id, current, made);
-    const outcomes = request.edits.map((edit) => made.outcomes.get(edit.editId) ?? repeated(edit, known));
-    return { is: 'done', version, outcomes };
+    return { is: 'done', version, outcomes: request.edits.map((edit) => outcomeOf(edit, made, known)) };
   }
 
   async #make(id: AircraftId, current: CurrentDesign, edits: readonly SubmittedEditDto[]): Promise<Made> {
@@ -105,34 +129,28 @@ export class Journal {
     };
   }
 
-  /** One transaction: the journal rows, the document where its version still is what it was, and now and then a snapshot. */
+  /** The journal rows, the document where its version still is what it was, and now and then a snapshot, as one. */
   async #commit(id: AircraftId, current: CurrentDesign, made: Made): Promise<number> {
     const version = current.version + made.rows.length;
     if (made.rows.length === 0) return version;
     const { aircraft } = made.design;
-    const document = canonicalJson(aircraft);
+    const document = JSON.stringify(aircraft);
     const updatedAt = made.rows.at(-1)?.at ?? current.updatedAt;
-    let kept: readonly string[] = [];
-    await this.em
-      .fork()
-      .transactional(async (tx) => {
-        await tx.insertMany<JournalRow>(JournalTable, made.rows);
-        const changed = await tx.nativeUpdate(
-          AircraftTable,
-          { id, version: current.version },
-          { version, document, name: aircraft.name, schema: SCHEMA_VERSION, updatedAt },
-        );
-        if (changed !== 1) throw new Error(`The document of "${id}" is no longer at version ${current.version}.`);
-        kept = await this.shelf.keep(tx, aircraft);
-        if (Math.floor(version / SNAPSHOT_EVERY) > Math.floor(current.version / SNAPSHOT_EVERY)) {
-          await tx.upsert(SnapshotTable, snapshotOf(id, version, SCHEMA_VERSION, document));
-        }
-      })
-      .catch((error: unknown) => {
-        this.cache.drop(id);
-        throw error;
-      });
-    this.shelf.markKept(kept);
+    const parts = this.shelf.notKept(aircraft);
+    const isSnapshotDue = Math.floor(version / SNAPSHOT_EVERY) > Math.floor(current.version / SNAPSHOT_EVERY);
+    await this.commits.commit({
+      aircraft: id,
+      from: current.version,
+      to: version,
+      name: aircraft.name,
+      schema: SCHEMA_VERSION,
+      document,
+      updatedAt,
+      rows: made.rows,
+      parts,
+      snapshot: isSnapshotDue ? snapshotOf(id, version, SCHEMA_VERSION, document) : undefined,
+    });
+    this.shelf.markKept(parts);
     this.cache.put(id, { design: made.design, version, updatedAt });
     return version;
   }
@@ -187,10 +205,13 @@ function refusal(code: 'unknown-edit' | 'not-yours' | 'already-undone' | 'change
   return { refused: { code, sentence, about: [] } };
 }
 
-function repeated(edit: SubmittedEditDto, known: ReadonlyMap<string, JournalRow>): EditOutcome {
-  const row = known.get(edit.editId);
-  if (row === undefined) return { is: 'not-tried', editId: edit.editId };
-  return { is: 'accepted', editId: edit.editId, version: row.version, title: row.title };
+const noRows: ReadonlyMap<string, JournalRow> = new Map();
+
+/** What became of an edit now, or what the journal says became of it before. */
+function outcomeOf({ editId }: SubmittedEditDto, made: Made, known: ReadonlyMap<string, JournalRow>): EditOutcome {
+  const row = known.get(editId);
+  if (row !== undefined) return { is: 'accepted', editId, version: row.version, title: row.title };
+  return made.outcomes.get(editId) ?? { is: 'not-tried', editId };
 }
 
 function rowOf(id: AircraftId, version: number, submitted: SubmittedEditDto, title: string, inverse: PutBack): NewRow {

@@ -39,19 +39,23 @@ export class PartShelf {
     return used;
   }
 
-  /** Stores the parts of an aircraft that are not stored yet, inside the caller's transaction. */
-  async keep(em: EntityManager, aircraft: Aircraft): Promise<readonly string[]> {
-    const missing = [...this.usedBy(aircraft)].filter(([key]) => !this.#stored.has(key));
-    for (const [key, part] of missing) {
-      await em.upsert(PartTable, { key, content: JSON.stringify(part) });
-    }
-    return missing.map(([key]) => key);
+  /** The parts of an aircraft that are not stored yet, as rows. */
+  notKept(aircraft: Aircraft): PartRow[] {
+    return [...this.usedBy(aircraft)]
+      .filter(([key]) => !this.#stored.has(key))
+      .map(([key, part]) => ({ key, content: JSON.stringify(part) }));
   }
 
   /** Called when the transaction that stored these is committed. */
-  markKept(keys: readonly string[]): void {
-    for (const key of keys) this.#stored.add(key);
+  markKept(rows: readonly PartRow[]): void {
+    for (const row of rows) this.#stored.add(row.key);
   }
+}
+
+/** A part revision as it is stored. */
+export interface PartRow {
+  readonly key: string;
+  readonly content: string;
 }
 
 function keysNamed(text: string): PartKey[] {

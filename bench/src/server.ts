@@ -1,0 +1,73 @@
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { createInterface } from 'node:readline';
+import type { Edit } from '@wired-falcon/core';
+import type { AircraftResponse, CreatedResponse, EditsResponse } from '@wired-falcon/contract';
+import { report, statsOf } from './stats.ts';
+
+const CLIENTS = 8;
+const EDITS_EACH = 100;
+/** The mean pause of the paced clients: faster than any person, and short of what the machine can do. */
+const PAUSE_MS = 100;
+
+async function ask<T>(url: string, body?: string): Promise<T> {
+  const init = body === undefined ? {} : { method: 'POST', headers: { 'content-type': 'application/json' }, body };
+  return (await (await fetch(url, init)).json()) as T;
+}
+
+/** One client: edits one after the other, with a pause before each. @returns the time of each, from the request to its acknowledgement */
+async function client(url: string, id: string, name: string, pauseMs: number): Promise<number[]> {
+  const loaded = await ask<AircraftResponse>(`${url}/api/aircraft/${id}?author=${name}`);
+  const servo = Object.values(loaded.aircraft.items).find((item) => item.ref === 'SRV1');
+  if (servo === undefined) throw new Error('The demo aircraft has no SRV1.');
+  const times: number[] = [];
+  let { version } = loaded;
+  let was = servo.label ?? '';
+  for (let n = 0; n < EDITS_EACH; n++) {
+    const label = `${name} ${n}`;
+    const edit: Edit = { kind: 'label-item', item: servo.id, label, was };
+    if (pauseMs > 0) await new Promise((resolve) => setTimeout(resolve, pauseMs * (0.5 + ((n * 7919) % 100) / 100)));
+    const start = performance.now();
+    const edits = [{ editId: `${name}n${n}`, at: new Date().toISOString(), by: name, edit }];
+    const answer = await ask<EditsResponse>(`${url}/api/aircraft/${id}/edits`, JSON.stringify({ baseVersion: version, edits }));
+    times.push(performance.now() - start);
+    if (answer.is !== 'done' || answer.outcomes[0]?.is !== 'accepted')
+      throw new Error(`An edit was not taken: ${JSON.stringify(answer).slice(0, 200)}`);
+    version = answer.version;
+    was = label;
+  }
+  return times;
+}
+
+/**
+ * Eight clients at once, each on an aircraft of its own, on a real database file with full sync: once at a pace, once as fast
+ * as they can. The clients run in this process, on the same processors as the server that they load.
+ */
+export async function benchEdits(root: string): Promise<void> {
+  const folder = mkdtempSync(join(tmpdir(), 'wired-falcon-bench-'));
+  const child = spawn(process.execPath, [join(root, 'apps/server/dist/main.js')], {
+    env: { ...process.env, WF_PORT: '0', WF_DATA: folder, WF_DEMO: '1' },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  const url = await new Promise<string>((resolve) => {
+    createInterface({ input: child.stdout }).on('line', (line) => {
+      const found = /"listening":"([^"]+)"/.exec(line)?.[1];
+      if (found !== undefined) resolve(found);
+    });
+  });
+  const file = await (await fetch(`${url}/api/aircraft/reedbed/export`)).text();
+  const ids: string[] = [];
+  for (let i = 0; i < CLIENTS; i++) ids.push((await ask<CreatedResponse>(`${url}/api/aircraft/import`, file)).id);
+  await client(url, 'reedbed', 'warm', 0);
+  const all = async (round: string, pauseMs: number): Promise<number[]> =>
+    (await Promise.all(ids.map((id, i) => client(url, id, `${round}${i}`, pauseMs)))).flat();
+  const paced = await all('paced', PAUSE_MS);
+  report(`edit to acknowledged, ${CLIENTS} clients, 10 edits a second each`, statsOf(paced), 'ms', 'p95 20 ms');
+  const flooding = await all('flood', 0);
+  report(`edit to acknowledged, ${CLIENTS} clients that never pause`, statsOf(flooding), 'ms', 'p95 20 ms');
+  child.kill('SIGTERM');
+  await new Promise((resolve) => child.once('exit', resolve));
+  rmSync(folder, { recursive: true, force: true });
+}
