@@ -21,7 +21,6 @@ interface Fixtures {
 /** Each worker owns a server on a free port and a database of its own; it is ended by its pid. */
 export const test = base.extend<Fixtures, { server: Server }>({
   server: [
-    // eslint-disable-next-line no-empty-pattern -- the fixture form wants an object pattern, and this one needs no other fixture
     async ({}, use) => {
       const folder = mkdtempSync(join(tmpdir(), 'wired-falcon-e2e-'));
       const child = spawn('node', [join(root, 'apps/server/dist/main.js')], {

@@ -1,5 +1,5 @@
-import { existsSync, readFileSync, rmSync } from 'node:fs';
-import { join } from 'node:path';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import { build, ensureChromium, ensurePackages, root, run } from './shell.mjs';
 
 // Everything that must hold, on a machine where nothing was installed by hand. Ends with one line over all suites.
@@ -25,6 +25,7 @@ function fail(name, count) {
 function suite(name, command, args, report, countOf) {
   process.stdout.write(`\n== ${name}\n`);
   const file = join(root, report);
+  mkdirSync(dirname(file), { recursive: true });
   rmSync(file, { force: true });
   const ended = run(command, args);
   const counts = existsSync(file) ? countOf(JSON.parse(readFileSync(file, 'utf8'))) : { passed: 0, failed: 0 };

@@ -42,7 +42,7 @@ export function EntryLine() {
     }
   };
   return (
-    <footer className="no-print relative border-t border-ink">
+    <footer className="no-print relative border-t border-ink focus-within:bg-sheet">
       <Combobox value={null} onChange={take} immediate>
         <div className="flex h-9 items-center gap-2 px-4">
           <kbd className="key">/</kbd>
@@ -51,7 +51,7 @@ export function EntryLine() {
             aria-label="Entry line"
             autoComplete="off"
             spellCheck={false}
-            className="value h-full grow bg-transparent focus:outline-none"
+            className="value h-full grow border-b-2 border-transparent bg-transparent outline-none! focus:border-rust"
             placeholder="gnss1 > s4    add servo 9g x4    find tx    go documents"
             displayValue={() => text}
             value={text}

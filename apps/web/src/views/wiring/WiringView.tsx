@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { findPin, joinVerdict, pinName, sheetModel, type Graph, type PinAddress } from '@wired-falcon/core';
+import { findPin, joinVerdict, pinName, sheetModel, type Graph, type ItemId, type PinAddress } from '@wired-falcon/core';
 import { useSelection } from '../../selection/SelectionContext.tsx';
 import { useGraph, useSessionState } from '../../session/SessionContext.tsx';
 import { usePageTitle } from '../../ui/pageTitle.ts';
@@ -37,6 +37,7 @@ export function WiringView() {
       <UnwiredStrip graph={graph} items={model.unwired} picked={picked} onPick={pick} onPoint={setPointedAt} />
       <p role="status" className="value sticky bottom-0 min-h-7 border-t border-rule bg-sheet px-4 py-1 text-ink2" data-testid="pin-status">
         {statusText(graph, picked, pointedAt)}
+        {picked === undefined && pointedAt === undefined && unwiredText(graph, model.unwired)}
       </p>
     </div>
   );
@@ -52,6 +53,12 @@ function statusText(graph: Graph, picked: PinAddress | undefined, pointedAt: Pin
   const verdict = joinVerdict(graph, from, at);
   const word = verdict.is === 'good' ? 'goes with' : verdict.is === 'harmful' ? 'would be damaged at' : 'does not go with';
   return `${pinName(from)} ${word} ${pinName(at)}. ${verdict.why}`;
+}
+
+/** Says that there is something below the sheet, which is often below the edge of the screen too. */
+function unwiredText(graph: Graph, items: readonly ItemId[]): string {
+  const refs = items.map((id) => graph.items[graph.itemIx.get(id) ?? -1]?.item.ref ?? '?');
+  return refs.length === 0 ? '' : ` Not wired yet, below the sheet: ${refs.join(', ')}.`;
 }
 
 function EmptySheet() {

@@ -56,14 +56,14 @@ export interface SheetModel {
 }
 
 export const SHEET = {
-  rowPitch: 15,
-  portGap: 10,
+  rowPitch: 14,
+  portGap: 7,
   boxPad: 10,
   cardWidth: 150,
-  cardMinHeight: 50,
+  cardMinHeight: 48,
   cardHead: 46,
   spineWidth: 236,
-  spineHead: 74,
+  spineHead: 72,
 } as const;
 
 /**
