@@ -27,19 +27,19 @@ module.exports = {
     {
       name: 'core-knows-nobody',
       severity: 'error',
-      from: { path: '^packages/core/', pathNot: '(\\.test\\.ts$|/testing/)' },
+      from: { path: '^packages/core/', pathNot: '(\\.test\\.ts$|/test/)' },
       to: { path: '^(packages/contract|apps|e2e|bench)/' },
     },
     {
       name: 'core-does-no-io',
       severity: 'error',
-      from: { path: '^packages/core/', pathNot: '(\\.test\\.ts$|/testing/)' },
+      from: { path: '^packages/core/', pathNot: '(\\.test\\.ts$|/test/)' },
       to: { dependencyTypes: ['core'] },
     },
     {
       name: 'core-uses-no-framework',
       severity: 'error',
-      from: { path: '^packages/core/', pathNot: '(\\.test\\.ts$|/testing/)' },
+      from: { path: '^packages/core/', pathNot: '(\\.test\\.ts$|/test/)' },
       to: { path: 'node_modules/', pathNot: 'node_modules/(@sinclair/typebox|@noble/hashes|papaparse|@types/papaparse)/' },
     },
     { name: 'contract-uses-core-only', severity: 'error', from: { path: '^packages/contract/' }, to: { path: '^apps/' } },

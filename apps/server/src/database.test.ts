@@ -5,7 +5,7 @@ import type { ErrorResponse, HangarEntry } from '@wired-falcon/contract';
 import { configFrom } from './config.ts';
 import { ormOptions } from './database/ormOptions.ts';
 import { AircraftTable, JournalTable, SnapshotTable } from './database/tables.ts';
-import { noteEdit, submitted, TestServer } from './testing/testServer.ts';
+import { noteEdit, submitted, TestServer } from './test/testServer.ts';
 
 async function withDatabase<T>(file: string, look: (orm: MikroORM) => Promise<T>): Promise<T> {
   const orm = await MikroORM.init(ormOptions(file));

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import http from 'node:http';
 import { canonicalJson, readAircraftFile, type AircraftId, type Edit } from '@wired-falcon/core';
 import type { CreatedResponse, EditsSinceResponse, ErrorResponse, HangarEntry } from '@wired-falcon/contract';
-import { noteEdit, noteOf, submitted, TestServer } from './testing/testServer.ts';
+import { noteEdit, noteOf, submitted, TestServer } from './test/testServer.ts';
 
 let server: TestServer;
 beforeAll(async () => {

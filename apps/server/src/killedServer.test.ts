@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { createInterface } from 'node:readline';
 import { applyEdit, canonicalJson, catalogue, newAircraft, type AircraftId, type Design } from '@wired-falcon/core';
 import type { AircraftResponse, CreatedResponse, EditsResponse, EditsSinceResponse } from '@wired-falcon/contract';
-import { submitted } from './testing/testServer.ts';
+import { submitted } from './test/testServer.ts';
 
 /*
  * The server process is killed (SIGKILL) amid a burst of edits and started again: no acknowledged edit is lost and none is

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { spawn } from 'node:child_process';
 import { createServer, type AddressInfo } from 'node:net';
 import { join } from 'node:path';
-import { TestServer } from './testing/testServer.ts';
+import { TestServer } from './test/testServer.ts';
 
 const MAIN = join(process.cwd(), 'apps/server/dist/main.js');
 

@@ -7,7 +7,7 @@ import { graphOf } from '../graph/graphOf.ts';
 import { portAt } from '../graph/cableJoins.ts';
 import type { Design } from '../model/design.ts';
 import { asId, type WaiverId } from '../model/ids.ts';
-import { cableOf, countingIds, demoDesign, emptyBench, findingsBy, itemOf, made } from '../testing/designs.ts';
+import { cableOf, countingIds, demoDesign, emptyBench, findingsBy, itemOf, made } from '../test/designs.ts';
 import { SEVERITIES, type Finding } from './finding.ts';
 import { countBySeverity, findingsOf, judge } from './findingsOf.ts';
 import { straightCableHarm } from './fitsButWrong.ts';

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { canonicalJson } from '../model/canonicalJson.ts';
 import type { Design } from '../model/design.ts';
 import { asId, type CableId, type EditId, type ItemId, type PartKey } from '../model/ids.ts';
-import { cableOf, countingIds, demoDesign, emptyBench, itemOf, made } from '../testing/designs.ts';
+import { cableOf, countingIds, demoDesign, emptyBench, itemOf, made } from '../test/designs.ts';
 import { applyEdit, titleOf } from './applyEdit.ts';
 import { reversed, withChanges } from './changes.ts';
 import { withFreshIds } from './freshIds.ts';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { cableOf, demoDesign, emptyBench } from '../testing/designs.ts';
+import { cableOf, demoDesign, emptyBench } from '../test/designs.ts';
 import { readAircraftFile, writeAircraftFile } from './aircraftFile.ts';
 
 const text = writeAircraftFile(demoDesign());

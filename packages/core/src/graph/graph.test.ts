@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { cableOf, demoDesign, emptyBench, itemOf, made } from '../testing/designs.ts';
+import { cableOf, demoDesign, emptyBench, itemOf, made } from '../test/designs.ts';
 import { cablesAtPort, plainCable } from './cableJoins.ts';
 import { counterpartsOf } from './counterparts.ts';
 import { groupOf, membersOf, pinNode, pinsOf } from './graph.ts';

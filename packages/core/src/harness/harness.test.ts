@@ -3,7 +3,7 @@ import Papa from 'papaparse';
 import { graphOf } from '../graph/graphOf.ts';
 import type { PortAt } from '../graph/cableJoins.ts';
 import type { Design } from '../model/design.ts';
-import { cableOf, demoDesign, emptyBench, itemOf } from '../testing/designs.ts';
+import { cableOf, demoDesign, emptyBench, itemOf } from '../test/designs.ts';
 import { documentKinds } from './documents/registry.ts';
 import { sheetToCsv } from './documents/sheet.ts';
 import { fitPinMap } from './fitPinMap.ts';

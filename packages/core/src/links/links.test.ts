@@ -1,0 +1,114 @@
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+import { dialectOf } from '../firmware/dialects.ts';
+import type { Item } from '../model/aircraft.ts';
+import type { UartEndpoint } from '../model/part.ts';
+import { PROTOCOL_IDS } from '../model/protocolIds.ts';
+import { resolvePart, type Settings } from '../model/resolvePart.ts';
+import { sampleParts } from '../parts/catalogue.ts';
+import { demoDesign, itemOf } from '../test/designs.ts';
+import { namesDiffer, portNamesOf } from './portNames.ts';
+import { protocols } from './protocols.ts';
+import { BAUD_TOLERANCE, baudsAgree, canTakeBaud, serialSetup } from './serialSetup.ts';
+
+function endpointOf(partId: string, endpointId: string): UartEndpoint {
+  const part = sampleParts.find((candidate) => candidate.id === partId);
+  const endpoint = part === undefined ? undefined : resolvePart(part, {}).endpoints.find((candidate) => candidate.id === endpointId);
+  if (endpoint?.is !== 'uart') throw new Error(`There is no serial endpoint ${endpointId} of ${partId}.`);
+  return endpoint;
+}
+
+function itemWith(settings: Settings): Item {
+  return { ...itemOf(demoDesign(), 'FC1'), settings };
+}
+
+describe('serial set-up', () => {
+  it('is as delivered for a device, whatever it could be set to', () => {
+    expect(serialSetup(itemWith({}), endpointOf('radio-900-class', 'UART'))).toEqual({
+      protocol: 'mavlink-2',
+      baud: 57_600,
+      baudIs: 'as delivered',
+    });
+    expect(serialSetup(itemWith({}), endpointOf('receiver-sbus-16', 'SBUS'))).toEqual({
+      protocol: 'sbus',
+      baud: 100_000,
+      baudIs: 'as delivered',
+    });
+  });
+
+  it('has a delivered baud even before the protocol is chosen, when all protocols share it', () => {
+    expect(serialSetup(itemWith({}), endpointOf('gnss-serial', 'UART'))).toEqual({
+      protocol: undefined,
+      baud: 38_400,
+      baudIs: 'as delivered',
+    });
+  });
+
+  it('is open for a controller port until it is set', () => {
+    const s4 = endpointOf('controller-f4-wing', 'S4');
+    expect(serialSetup(itemWith({}), s4)).toEqual({ protocol: undefined, baud: undefined, baudIs: 'not set' });
+    expect(serialSetup(itemWith({ 'S4.protocol': 'nmea-0183' }), s4)).toEqual({
+      protocol: 'nmea-0183',
+      baud: 38_400,
+      baudIs: 'as delivered',
+    });
+    expect(serialSetup(itemWith({ 'S4.baud': 9600 }), s4)).toEqual({ protocol: undefined, baud: 9600, baudIs: 'set' });
+    expect(serialSetup(itemWith({ 'S4.protocol': 'nonsense' }), s4).protocol).toBeUndefined();
+  });
+});
+
+describe('bauds', () => {
+  it('agree within the tolerance of a clock, and 416 666 with 420 000', () => {
+    expect(baudsAgree(416_666, 420_000)).toBe(true);
+    expect(baudsAgree(57_600, 115_200)).toBe(false);
+    expect(baudsAgree(100_000, 100_000 * (1 + BAUD_TOLERANCE))).toBe(true);
+    expect(baudsAgree(100_000, 100_000 * (1 + BAUD_TOLERANCE) + 1)).toBe(false);
+  });
+
+  it('agree both ways or not at all', () => {
+    const baud = fc.integer({ min: 300, max: 2_000_000 });
+    fc.assert(fc.property(baud, baud, (a, b) => baudsAgree(a, b) === baudsAgree(b, a)));
+  });
+
+  it('are taken only where an offer has them', () => {
+    const s6 = endpointOf('controller-f4-wing', 'S6');
+    expect(canTakeBaud(s6, undefined, 19_200)).toBe(true);
+    expect(canTakeBaud(s6, undefined, 57_600)).toBe(false);
+    expect(canTakeBaud(endpointOf('controller-f4-wing', 'S2'), 'sbus', 420_000)).toBe(false);
+    expect(canTakeBaud(endpointOf('controller-f4-wing', 'S2'), 'crsf', 420_000)).toBe(true);
+  });
+});
+
+describe('names of ports', () => {
+  const board = sampleParts.find((part) => part.kind === 'controller');
+  const names = board === undefined ? [] : portNamesOf(resolvePart(board, {}), 'numbered-ports');
+
+  it('are three for each serial port of the board', () => {
+    expect(names.map(({ label, chip, firmware }) => [label, chip, firmware])).toEqual([
+      ['S1', 'UART1', '1'],
+      ['S3', 'UART3', '3'],
+      ['S4', 'UART6', '5'],
+      ['S2 rc in', 'UART2', '2'],
+      ['S5', 'UART4', '4'],
+      ['S6', undefined, '6'],
+    ]);
+  });
+
+  it('differ where their numbers do', () => {
+    expect(names.filter(namesDiffer).map(({ label }) => label)).toEqual(['S4', 'S5']);
+  });
+
+  it('have no firmware number in a dialect that nobody knows', () => {
+    expect(dialectOf('unheard-of')).toBeUndefined();
+    if (board !== undefined)
+      expect(portNamesOf(resolvePart(board, {}), 'unheard-of').every(({ firmware }) => firmware === undefined)).toBe(true);
+  });
+});
+
+describe('protocols', () => {
+  it('are each known by their own id, with an inverted signal where the field has one', () => {
+    for (const id of PROTOCOL_IDS) expect(protocols[id].id).toBe(id);
+    expect(PROTOCOL_IDS.filter((id) => protocols[id].inverted)).toEqual(['sbus', 'single-wire-telemetry']);
+    expect(protocols.sbus.frame).toBe('8E2');
+  });
+});
