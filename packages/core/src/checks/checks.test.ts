@@ -297,6 +297,17 @@ describe('what the checks say', () => {
     expect(Object.keys(after.conductors).sort()).toEqual(Object.keys(cableOf(design, 'W02').conductors).sort());
   });
 
+  it('sees a single wire from supply to ground, whichever end is which', () => {
+    const one = powered('gnss-serial');
+    one.wire('GNSS1 UART', 'FC1 S4', 'none');
+    for (const pair of [
+      [1, 4],
+      [4, 1],
+    ] as const) {
+      expect(findingsBy(joined(one.design, 'W02', [pair]), 'power.reversed').map((finding) => finding.severity)).toEqual(['stop']);
+    }
+  });
+
   it('sees supply and ground swapped in a loom with a splice', () => {
     const one = powered('gnss-serial');
     one.wire('GNSS1 UART', 'FC1 S4', 'none');

@@ -16,7 +16,7 @@ import { LIMITS } from '../model/limits.ts';
 import { editKind, refuse, type Outcome } from './family.ts';
 import { freeEnds } from './freeEnds.ts';
 import { occupantOf, placeName, portOf, tagOf } from './lookups.ts';
-import { issue } from './references.ts';
+import { isFresh, issue, nextTag } from './references.ts';
 
 const closed = { additionalProperties: false } as const;
 type Refused = Extract<Outcome, { refused: unknown }>;
@@ -33,6 +33,12 @@ const addCable = editKind({
     if (Object.hasOwn(aircraft.cables, cable.id)) return refuse('id-taken', 'A cable with this id is already there.', cable.id);
     const taken = Object.values(aircraft.cables).find((other) => other.tag === cable.tag);
     if (taken !== undefined) return refuse('ref-taken', `${cable.tag} is already the tag of another cable.`, taken.id);
+    if (!isFresh(aircraft.issued, cable.tag)) {
+      return refuse(
+        'ref-taken',
+        `${cable.tag} was the tag of a cable before; tags are never used twice. The next free one is ${nextTag(aircraft)}.`,
+      );
+    }
     const broken = brokenInside(cable);
     if (broken !== undefined) return broken;
     const after = {

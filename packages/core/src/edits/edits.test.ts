@@ -31,6 +31,9 @@ describe('items', () => {
 
   it('are refused with an unknown part, a name that is taken, or an id that is there', () => {
     const item = { ...itemOf(demo, 'SRV1'), id: asId<ItemId>('new'), ref: 'SRV9' };
+    const gone = made(demo, { kind: 'remove-item', item: itemOf(demo, 'SRV1').id });
+    expect(refusalOf(gone, { kind: 'add-item', item: { ...item, ref: 'SRV1' } }).sentence).toContain('The next free one is SRV3.');
+    expect(nextReference(made(demo, { kind: 'add-item', item }).aircraft, 'servo')).toBe('SRV10');
     expect(refusalOf(demo, { kind: 'add-item', item: { ...item, part: asId<PartKey>('none@0123456789abcdef') } }).code).toBe(
       'unknown-part',
     );
@@ -149,6 +152,15 @@ describe('cables', () => {
     expect(Object.keys(cableOf(loom, 'W10').legs)).toHaveLength(2);
     expect(made(loom, { kind: 'remove-leg', cable: w10.id, leg: asId('l2') }).aircraft.cables).toEqual(demo.aircraft.cables);
     expect(refusalOf(loom, { kind: 'remove-leg', cable: w10.id, leg: leg.id }).sentence).toContain('still holds 4 conductors');
+  });
+});
+
+describe('tags', () => {
+  it('are never given to a second cable', () => {
+    const gone = made(demo, { kind: 'remove-cable', cable: cableOf(demo, 'W13').id });
+    const again: Edit = { kind: 'add-cable', cable: { ...cableOf(demo, 'W13'), id: asId<CableId>('again') } };
+    expect(refusalOf(gone, again).sentence).toContain('The next free one is W14.');
+    expect(rebaseEdit(gone, again).renamed).toEqual([{ from: 'W13', to: 'W14' }]);
   });
 });
 

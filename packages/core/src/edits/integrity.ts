@@ -1,6 +1,7 @@
 import type { Design } from '../model/design.ts';
 import { brokenInside } from './cableEdits.ts';
 import type { Refusal } from './family.ts';
+import { isFresh } from './references.ts';
 import { occupantOf, placeName } from './lookups.ts';
 
 /**
@@ -19,12 +20,14 @@ export function integrityOf(design: Design): Refusal[] {
     if (!design.parts.has(item.part)) add('unknown-part', `${item.ref} uses the part "${item.part}", which is not known here.`, id);
     if (refs.has(item.ref)) add('ref-taken', `${item.ref} is the name of two items.`, id);
     refs.set(item.ref, id);
+    if (isFresh(design.aircraft.issued, item.ref)) add('ref-taken', notGivenOut(item.ref), id);
   }
   const tags = new Set<string>();
   for (const [id, cable] of Object.entries(design.aircraft.cables)) {
     if (cable.id !== id) add('id-taken', `${cable.tag} is filed under another id than its own.`, id);
     if (tags.has(cable.tag)) add('ref-taken', `${cable.tag} is the tag of two cables.`, id);
     tags.add(cable.tag);
+    if (isFresh(design.aircraft.issued, cable.tag)) add('ref-taken', notGivenOut(cable.tag), id);
     const broken = brokenInside(cable);
     if (broken !== undefined) found.push(broken.refused);
     for (const node of Object.values(cable.nodes)) {
@@ -46,4 +49,8 @@ export function integrityOf(design: Design): Refusal[] {
     if (waiver.id !== id) add('id-taken', 'A waiver is filed under another id than its own.', id);
   }
   return found;
+}
+
+function notGivenOut(reference: string): string {
+  return `${reference} is in use, and "issued" does not count it as given out, so that it would be given out again.`;
 }

@@ -7,7 +7,7 @@ import { settingsOf, settingTakes } from '../model/settingsOf.ts';
 import { editKind, refuse, type Outcome } from './family.ts';
 import { freeEnds } from './freeEnds.ts';
 import { refOf } from './lookups.ts';
-import { issue, splitReference } from './references.ts';
+import { isFresh, issue, splitReference } from './references.ts';
 
 const closed = { additionalProperties: false } as const;
 
@@ -23,11 +23,20 @@ const addItem = editKind({
     }
     const taken = Object.values(aircraft.items).find((other) => other.ref === item.ref);
     if (taken !== undefined) return refuse('ref-taken', `${item.ref} is already the name of another item.`, taken.id);
+    if (!isFresh(aircraft.issued, item.ref)) return usedBefore(aircraft, item.ref);
     return {
       aircraft: { ...aircraft, items: { ...aircraft.items, [item.id]: item }, issued: issue(aircraft.issued, item.ref) },
     };
   },
 });
+
+function usedBefore({ issued }: Aircraft, ref: string): Extract<Outcome, { refused: unknown }> {
+  const { prefix } = splitReference(ref);
+  return refuse(
+    'ref-taken',
+    `${ref} was the name of an item before; names are never used twice. The next free one is ${prefix}${(issued[prefix] ?? 0) + 1}.`,
+  );
+}
 
 const removeItem = editKind({
   kind: 'remove-item',
@@ -52,13 +61,7 @@ const renameItem = editKind({
         if (item.ref !== edit.was) return refuse('changed-since', `${edit.was} was renamed to ${item.ref} meanwhile.`, item.id);
         const other = Object.values(aircraft.items).find((candidate) => candidate.ref === edit.ref && candidate.id !== item.id);
         if (other !== undefined) return refuse('ref-taken', `${edit.ref} is already the name of another item.`, other.id);
-        const { prefix, number } = splitReference(edit.ref);
-        if (edit.ref !== item.ref && number <= (aircraft.issued[prefix] ?? 0)) {
-          return refuse(
-            'ref-taken',
-            `${edit.ref} was the name of an item before; names are never used twice. The next free one is ${prefix}${(aircraft.issued[prefix] ?? 0) + 1}.`,
-          );
-        }
+        if (edit.ref !== item.ref && !isFresh(aircraft.issued, edit.ref)) return usedBefore(aircraft, edit.ref);
         return { ...item, ref: edit.ref };
       },
       edit.ref,

@@ -1,7 +1,7 @@
 import type { Design } from '../model/design.ts';
 import { PART_KINDS } from '../model/partKinds.ts';
 import type { Refusal } from './family.ts';
-import { nextReference, nextTag, splitReference } from './references.ts';
+import { isFresh, nextReference, nextTag, splitReference } from './references.ts';
 import type { Edit, SimpleEdit } from './registry.ts';
 
 /** A name that had to be changed because another person used it first. */
@@ -25,8 +25,7 @@ function rebaseAll(
   edits: readonly SimpleEdit[],
   wrap: (edits: readonly SimpleEdit[]) => Edit,
 ): { edit: Edit; renamed: Renaming[] } {
-  const { items, cables } = design.aircraft;
-  const taken = new Set([...Object.values(items).map((item) => item.ref), ...Object.values(cables).map((cable) => cable.tag)]);
+  const { issued } = design.aircraft;
   const renamed: Renaming[] = [];
   const offsets = new Map<string, number>();
   const nextOffset = (prefix: string): number => {
@@ -35,7 +34,7 @@ function rebaseAll(
     return offset;
   };
   const rebased = edits.map((edit): SimpleEdit => {
-    if (edit.kind === 'add-item' && taken.has(edit.item.ref)) {
+    if (edit.kind === 'add-item' && !isFresh(issued, edit.item.ref)) {
       const kind = design.parts.get(edit.item.part)?.kind;
       const prefix = kind === undefined ? splitReference(edit.item.ref).prefix : PART_KINDS[kind].prefix;
       const ref =
@@ -45,7 +44,7 @@ function rebaseAll(
       renamed.push({ from: edit.item.ref, to: ref });
       return { ...edit, item: { ...edit.item, ref } };
     }
-    if (edit.kind === 'add-cable' && taken.has(edit.cable.tag)) {
+    if (edit.kind === 'add-cable' && !isFresh(issued, edit.cable.tag)) {
       const tag = nextTag(design.aircraft, nextOffset('W'));
       renamed.push({ from: edit.cable.tag, to: tag });
       return { ...edit, cable: { ...edit.cable, tag } };

@@ -9,9 +9,15 @@ export function splitReference(reference: string): { readonly prefix: string; re
 
 /** `issued` with a reference noted as given out. It only rises. */
 export function issue(issued: Aircraft['issued'], reference: string): Aircraft['issued'] {
+  if (!isFresh(issued, reference)) return issued;
   const { prefix, number } = splitReference(reference);
-  if (prefix === '' || number <= (issued[prefix] ?? 0)) return issued;
   return { ...issued, [prefix]: number };
+}
+
+/** True when a reference has never been given out. Names are never used twice, also when their first bearer is gone. */
+export function isFresh(issued: Aircraft['issued'], reference: string): boolean {
+  const { prefix, number } = splitReference(reference);
+  return number > (issued[prefix] ?? 0);
 }
 
 /** The next reference for an item of a kind: one above the highest that was ever given out. */

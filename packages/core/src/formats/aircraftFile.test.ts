@@ -42,6 +42,7 @@ describe('aircraft files', () => {
       'is not known here',
     ],
     ['a name used twice', text.replace('"ref": "SRV2"', '"ref": "SRV1"'), 'SRV1 is the name of two items'],
+    ['a number that was not given out', text.replace('"SRV": 2', '"SRV": 1'), 'SRV2 is in use, and "issued" does not count it'],
     ['an endless number', text.replace('"typedLengthMm": 120', '"typedLengthMm": 1e400'), 'typedLengthMm'],
     ['a negative length', text.replace('"typedLengthMm": 120', '"typedLengthMm": -5'), 'typedLengthMm'],
     ['a name that objects own', text.replace('"settings": {}', '"settings": {"__proto__": {"x": 1}}'), 'settings'],

@@ -23,7 +23,7 @@ export interface Draw {
 
 export const draws: fc.Arbitrary<readonly Draw[]> = fc.array(
   fc.record({ kind: fc.nat(99), x: fc.nat(9999), y: fc.nat(9999), z: fc.nat(9999), isStale: fc.boolean() }),
-  { minLength: 1, maxLength: 40 },
+  { minLength: 5, maxLength: 30, size: 'max' },
 );
 
 function pick<T>(list: readonly T[], n: number): T | undefined {
