@@ -6,8 +6,8 @@ export default defineConfig({
   fullyParallel: false,
   workers: 2,
   retries: 0,
-  timeout: 60_000,
-  expect: { timeout: 15_000 },
+  timeout: 240_000,
+  expect: { timeout: 60_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/playwright.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },
