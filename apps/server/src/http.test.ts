@@ -121,6 +121,24 @@ describe('edits', () => {
     expect([loaded.version, noteOf(loaded.aircraft)]).toEqual([1, 'one']);
   });
 
+  it('that are repeated by someone who has seen everything since still get their first answer', async () => {
+    const id = await server.create('Late repeat');
+    await server.edit(id, 0, [submitted('e1', noteEdit('one', ''))]);
+    await server.edit(id, 1, [submitted('e2', noteEdit('two', 'one'))]);
+    const repeat = await server.edit(id, 2, [submitted('e1', noteEdit('one', ''))]);
+    expect(repeat.body).toMatchObject({ is: 'done', version: 2, outcomes: [{ is: 'accepted', editId: 'e1', version: 1 }] });
+    const mixed = await server.edit(id, 2, [submitted('e2', noteEdit('two', 'one')), submitted('e3', noteEdit('three', 'two'))]);
+    expect(mixed.body).toMatchObject({ is: 'done', version: 3, outcomes: [{ version: 2 }, { version: 3 }] });
+    expect(noteOf((await server.load(id)).aircraft)).toBe('three');
+  });
+
+  it('that come twice in one request are made once', async () => {
+    const id = await server.create('Twice');
+    const twice = submitted('e1', noteEdit('one', ''));
+    const { body } = await server.edit(id, 0, [twice, twice]);
+    expect(body).toMatchObject({ version: 1, outcomes: [{ version: 1 }, { version: 1 }] });
+  });
+
   it('whose answer was lost go on: a repeat with a new one after it is no conflict', async () => {
     const id = await server.create('Lost answer');
     await server.edit(id, 0, [submitted('e1', noteEdit('one', ''))]);

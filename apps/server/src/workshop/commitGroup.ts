@@ -1,6 +1,6 @@
 import { EntityManager } from '@mikro-orm/core';
 import type { SqlEntityManager } from '@mikro-orm/libsql';
-import { Inject, Injectable, type OnModuleDestroy } from '@nestjs/common';
+import { Inject, Injectable, Logger, type OnModuleDestroy } from '@nestjs/common';
 import { checkpoint, writeAtOnce, type RunStatement } from '../database/fastWriter.ts';
 import type { JournalRow } from '../database/tables.ts';
 
@@ -35,6 +35,7 @@ interface Waiting {
 @Injectable()
 export class CommitGroup implements OnModuleDestroy {
   #waiting: Waiting[] = [];
+  readonly #log = new Logger('Database');
   #isRunning = false;
   #quietTimer: NodeJS.Timeout | undefined;
 
@@ -64,7 +65,8 @@ export class CommitGroup implements OnModuleDestroy {
   #checkpointWhenQuiet(): void {
     clearTimeout(this.#quietTimer);
     this.#quietTimer = setTimeout(() => {
-      if (!this.#isRunning) void checkpoint(this.em.fork());
+      if (this.#isRunning) return;
+      checkpoint(this.em.fork()).catch((error: unknown) => this.#log.warn(`The log was not moved into the file: ${String(error)}`));
     }, QUIET_MS);
     this.#quietTimer.unref();
   }

@@ -58,11 +58,12 @@ export class Journal {
   }
 
   /**
-   * The common case: the sender has seen everything, so that none of its edits can be here already.
-   * @returns undefined when one is here all the same, which the database itself refuses to take twice
+   * The common case, without asking the database first: the sender has seen everything and its edits can all be made.
+   * @returns undefined when one may be here already: it cannot be made a second time, or the database refuses its id
    */
   async #submitFresh(id: AircraftId, current: CurrentDesign, request: EditsRequestDto): Promise<EditsResponse | undefined> {
     const made = await this.#make(id, current, request.edits);
+    if ([...made.outcomes.values()].some((outcome) => outcome.is !== 'accepted')) return undefined;
     try {
       const version = await this.#commit(id, current, made);
       return { is: 'done', version, outcomes: request.edits.map((edit) => outcomeOf(edit, made, noRows)) };

@@ -225,6 +225,56 @@ describe('an edit session', () => {
     expect(server.design.aircraft.name).toBe('One');
   });
 
+  it('can undo what the same person did in another window', async () => {
+    const server = new FakeServer();
+    const [here, there] = [await open(server), await open(server)];
+    there.session.make(rename('There', 'Test'));
+    await quiet(there.session);
+    await here.session.pull();
+    await quiet(here.session);
+    expect(here.session.getState().undo.map((entry) => entry.title)).toEqual(['Rename the aircraft to There']);
+    here.session.undo();
+    await quiet(here.session);
+    expect(server.design.aircraft.name).toBe('Test');
+  });
+
+  it('drops an edit that the server will never take, says why, and goes on with the next', async () => {
+    const server = new FakeServer();
+    const { session } = await open(server);
+    const submit = server.submit.bind(server);
+    let refusals = 1;
+    server.submit = (aircraft, base, edits) => {
+      if (refusals-- > 0) return Promise.reject(Object.assign(new Error('The request does not have the form.'), { status: 400 }));
+      return submit(aircraft, base, edits);
+    };
+    session.make(addition(1));
+    session.make(addition(2));
+    await quiet(session);
+    expect(session.getState().messages[0]?.sentence).toContain('does not have the form');
+    expect(refs(server.design)).toEqual(['SRV2']);
+    expect(session.getState().pending).toBe(0);
+  });
+
+  it('takes the answer of a server that refuses an edit: shows the document without it, and says why', async () => {
+    const server = new FakeServer();
+    const { session } = await open(server);
+    const one = server.one.bind(server);
+    server.one = (edit) =>
+      edit.edit.kind === 'add-item' && edit.edit.item.ref === 'SRV1'
+        ? {
+            is: 'refused',
+            editId: edit.editId,
+            refusal: { code: 'ref-taken', sentence: 'SRV1 is already the name of another item.', about: [] },
+          }
+        : one(edit);
+    session.make(addition(1));
+    session.make(addition(2));
+    await quiet(session);
+    expect(refs(session.getState().design)).toEqual(['SRV2']);
+    expect(session.getState().messages.map((message) => message.sentence)).toContain('SRV1 is already the name of another item.');
+    expect(canonicalJson(server.design.aircraft.items)).toBe(canonicalJson(session.getState().design.aircraft.items));
+  });
+
   it('says when there is nothing to undo', async () => {
     const { session } = await open(new FakeServer());
     session.undo();

@@ -258,12 +258,17 @@ export class EditSession {
     this.#rebuild();
   }
 
+  /** What this person did in another window can be undone here too. Until it is known, undo goes on with what was done here. */
   async #reloadHistory(): Promise<void> {
-    const { history } = await this.tools.transport.load(this.id, this.tools.author);
-    for (const entry of [...history.undo, ...history.redo]) this.#history.set(entry.editId, entry);
-    if (this.#pending.length > 0) return;
-    this.#stacks = { undo: history.undo.map((entry) => entry.editId), redo: history.redo.map((entry) => entry.editId) };
-    this.#set({});
+    try {
+      const { history } = await this.tools.transport.load(this.id, this.tools.author);
+      for (const entry of [...history.undo, ...history.redo]) this.#history.set(entry.editId, entry);
+      if (this.#pending.length > 0) return;
+      this.#stacks = { undo: history.undo.map((entry) => entry.editId), redo: history.redo.map((entry) => entry.editId) };
+      this.#set({});
+    } catch {
+      // The server is away; nothing is lost, and the next load of the page knows the whole history.
+    }
   }
 
   /** Makes the pending edits again on the confirmed document. What no longer can be made is dropped, and its reason said. */

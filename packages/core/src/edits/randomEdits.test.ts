@@ -8,10 +8,10 @@ import { asId, type EditId } from '../model/ids.ts';
 import { shapeProblems } from '../model/shape.ts';
 import { countingIds, demoDesign, emptyBench } from '../test/designs.ts';
 import { draws, editFrom, type Draw } from '../test/randomEdits.ts';
-import { applyEdit } from './applyEdit.ts';
+import { applyEdit, titleOf } from './applyEdit.ts';
 import { withFreshIds } from './freshIds.ts';
 import { integrityOf } from './integrity.ts';
-import { EditSchema, PutBackSchema, type Edit, type PutBack } from './registry.ts';
+import { editKinds, EditSchema, PutBackSchema, type Edit, type PutBack } from './registry.ts';
 
 function withoutIssued(design: Design): string {
   const { issued: _issued, ...rest } = design.aircraft;
@@ -99,6 +99,32 @@ describe('random edits', () => {
         findingsOf(end);
       }),
       { numRuns: 60 },
+    );
+  });
+
+  it('reach every kind of edit, so that these properties speak for all of them', () => {
+    const kinds = new Set<string>();
+    fc.assert(
+      fc.property(draws, (list) => {
+        for (const { edit } of play(demoDesign(), list).steps) {
+          for (const one of edit.kind === 'batch' ? edit.edits : [edit]) kinds.add(one.kind);
+        }
+      }),
+      { numRuns: 100, seed: 7 },
+    );
+    expect([...editKinds.keys()].filter((kind) => !kinds.has(kind))).toEqual([]);
+  });
+
+  it('are named with the references that people know, never with an id', () => {
+    fc.assert(
+      fc.property(draws, (list) => {
+        for (const { edit, before } of play(demoDesign(), list).steps) {
+          const title = titleOf(before, edit);
+          expect(title.length).toBeGreaterThan(3);
+          expect(title).not.toMatch(/\b(r|id)\d+\b|undefined|\?/);
+        }
+      }),
+      { numRuns: 25 },
     );
   });
 

@@ -1,6 +1,5 @@
 import type { Design } from '../model/design.ts';
 import { PART_KINDS } from '../model/partKinds.ts';
-import type { Refusal } from './family.ts';
 import { isFresh, nextReference, nextTag, splitReference } from './references.ts';
 import type { Edit, SimpleEdit } from './registry.ts';
 
@@ -52,9 +51,4 @@ function rebaseAll(
     return edit;
   });
   return { edit: wrap(rebased), renamed };
-}
-
-/** True when the sender may not go on by itself: a person has to look at what changed and decide. */
-export function needsPerson(refusal: Refusal): boolean {
-  return refusal.code === 'changed-since';
 }

@@ -238,7 +238,9 @@ function leg(design: Design, { x, y, z }: Draw): SimpleEdit | undefined {
   const cable = anyCable(design, x);
   const from = pick(Object.values(cable?.nodes ?? {}), y);
   if (cable === undefined || from === undefined) return undefined;
-  const one = pick(Object.values(cable.legs), z);
+  const legs = Object.values(cable.legs);
+  const empty = legs.filter((each) => !Object.values(cable.conductors).some((held) => held.leg === each.id));
+  const one = pick(z % 3 === 0 || empty.length === 0 ? legs : empty, z);
   if (z % 2 === 0 && one !== undefined) return { kind: 'remove-leg', cable: cable.id, leg: one.id };
   const node = asId<NodeId>('?2');
   return { kind: 'add-leg', cable: cable.id, leg: { id: asId<LegId>('?1'), a: from.id, b: node }, node: { id: node, is: 'splice' } };
