@@ -4,7 +4,8 @@ import { MikroORM } from '@mikro-orm/core';
 import type { ErrorResponse, HangarEntry } from '@wired-falcon/contract';
 import { configFrom } from './config.ts';
 import { ormOptions } from './database/ormOptions.ts';
-import { AircraftTable, JournalTable, SnapshotTable } from './database/tables.ts';
+import { HEAD } from './database/documentPieces.ts';
+import { AircraftTable, JournalTable, PieceTable, SnapshotTable } from './database/tables.ts';
 import { noteEdit, submitted, TestServer } from './test/testServer.ts';
 
 async function withDatabase<T>(file: string, look: (orm: MikroORM) => Promise<T>): Promise<T> {
@@ -54,7 +55,10 @@ describe('the database', () => {
     const id = await server.create('From the future');
     await server.create('Of today');
     await withDatabase(server.databaseFile, (orm) =>
-      orm.em.fork().nativeUpdate(AircraftTable, { id }, { document: '{"schema":99,"secret":1}', schema: 99, version: 5 }),
+      orm.em.transactional(async (em) => {
+        await em.nativeUpdate(AircraftTable, { id }, { schema: 99, version: 5 });
+        await em.nativeUpdate(PieceTable, { aircraft: id, path: HEAD }, { content: '{"schema":99,"secret":1}' });
+      }),
     );
     await server.restart();
     const { status, body } = await server.ask<ErrorResponse>('GET', `/api/aircraft/${id}?author=me`);
@@ -67,8 +71,8 @@ describe('the database', () => {
       ['From the future', true],
       ['Of today', false],
     ]);
-    const kept = await withDatabase(server.databaseFile, (orm) => orm.em.fork().findOneOrFail(AircraftTable, { id }));
-    expect(kept.document).toBe('{"schema":99,"secret":1}');
+    const kept = await withDatabase(server.databaseFile, (orm) => orm.em.fork().find(PieceTable, { aircraft: id }));
+    expect(kept.find((piece) => piece.path === HEAD)?.content).toBe('{"schema":99,"secret":1}');
     await server.stop();
   });
 });

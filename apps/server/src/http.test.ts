@@ -23,7 +23,7 @@ describe('the hangar', () => {
     });
   });
 
-  it('counts again after an edit', async () => {
+  it('counts again after an edit, and lists it first whatever the clock of its sender says', async () => {
     const id = await server.create('Counted');
     const before = await server.ask<HangarEntry[]>('GET', '/api/aircraft');
     expect(before.body.find((entry) => entry.id === id)).toMatchObject({ version: 0, items: 0 });
@@ -130,6 +130,23 @@ describe('edits', () => {
     const mixed = await server.edit(id, 2, [submitted('e2', noteEdit('two', 'one')), submitted('e3', noteEdit('three', 'two'))]);
     expect(mixed.body).toMatchObject({ is: 'done', version: 3, outcomes: [{ version: 2 }, { version: 3 }] });
     expect(noteOf((await server.load(id)).aircraft)).toBe('three');
+  });
+
+  it('and readers that come at once to an aircraft that nobody has opened yet see one version after the other', async () => {
+    const id = await server.create('Rush');
+    for (let version = 0; version < 5; version++) {
+      await server.restart();
+      const [first, done, last] = await Promise.all([
+        server.load(id),
+        server.edit(id, version, [submitted(`e${version}`, noteEdit(`note ${version}`, version === 0 ? '' : `note ${version - 1}`))]),
+        server.load(id),
+      ]);
+      expect(done.body).toMatchObject({ is: 'done', version: version + 1 });
+      for (const { version: seen, aircraft } of [first, last, await server.load(id)]) {
+        expect(noteOf(aircraft)).toBe(seen === 0 ? '' : `note ${seen - 1}`);
+      }
+      expect((await server.load(id)).version).toBe(version + 1);
+    }
   });
 
   it('that come twice in one request are made once', async () => {

@@ -25,6 +25,8 @@ export interface RunningServer {
 export async function startServer(config: ServerConfig): Promise<RunningServer> {
   const options: NestApplicationOptions = { logger: ['error', 'warn'], bodyParser: false, abortOnError: false };
   const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), options);
+  // Answers of the API are never asked for again by their tag; it would be computed for each.
+  app.set('etag', false);
   app.use(hostCheck);
   app.use(securityHeaders());
   app.use(routes.importFile(), express.json({ limit: BODY_LIMITS.importFile, strict: false }));
@@ -73,10 +75,15 @@ function securityHeaders() {
 function serveWeb(app: NestExpressApplication, webRoot: string): void {
   const page = join(webRoot, 'index.html');
   if (!existsSync(page)) throw new Error(`The web application is not built: there is no ${page}. Run "npm run build" first.`);
-  app.use('/assets', express.static(join(webRoot, 'assets'), { immutable: true, maxAge: '1y' }));
-  app.use(express.static(webRoot, { index: false }));
+  const web = express.Router();
+  web.use('/assets', express.static(join(webRoot, 'assets'), { immutable: true, maxAge: '1y' }));
+  web.use(express.static(webRoot, { index: false }));
+  web.use((request: Request, response: Response, next: NextFunction) => {
+    if (request.method === 'GET') response.sendFile(page);
+    else next();
+  });
   app.use((request: Request, response: Response, next: NextFunction) => {
-    if (request.method !== 'GET' || request.path.startsWith(`/${API_PREFIX}`)) next();
-    else response.sendFile(page);
+    if (request.path.startsWith(`/${API_PREFIX}/`)) next();
+    else web(request, response, next);
   });
 }

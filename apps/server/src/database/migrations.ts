@@ -25,5 +25,27 @@ class Migration0001 extends Migration {
   }
 }
 
+/** Documents in pieces, so that an edit writes what it changed. */
+class Migration0002 extends Migration {
+  override up(): void {
+    this.addSql(`create table piece (
+      aircraft text not null references aircraft (id) on delete cascade,
+      path text not null, content text not null, primary key (aircraft, path)) strict, without rowid`);
+    this.addSql(`insert into piece (aircraft, path, content)
+      select a.id, '', (
+        select json_group_object(part.key, case part.type when 'object' then json('{}') else json(a.document -> part.fullkey) end)
+        from json_each(a.document) part)
+      from aircraft a`);
+    this.addSql(`insert into piece (aircraft, path, content)
+      select a.id, part.key || '/' || record.key, (a.document -> part.fullkey) -> record.fullkey
+      from aircraft a, json_each(a.document) part, json_each(a.document -> part.fullkey) record
+      where part.type = 'object'`);
+    this.addSql('alter table aircraft drop column document');
+  }
+}
+
 /** In order. Named by hand, so that the names do not depend on how the code was built. */
-export const migrations = [{ name: '0001-first-tables', class: Migration0001 }];
+export const migrations = [
+  { name: '0001-first-tables', class: Migration0001 },
+  { name: '0002-documents-in-pieces', class: Migration0002 },
+];

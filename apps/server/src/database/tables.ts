@@ -1,6 +1,6 @@
 import { defineEntity, p, type InferEntity } from '@mikro-orm/core';
 
-/** The document of an aircraft at its present version, as text: written whole, never diffed. */
+/** An aircraft at its present version; its document is in pieces. */
 export const AircraftTable = defineEntity({
   name: 'AircraftRow',
   tableName: 'aircraft',
@@ -9,12 +9,18 @@ export const AircraftTable = defineEntity({
     name: p.string(),
     version: p.integer(),
     schema: p.integer(),
-    document: p.text(),
     createdAt: p.string(),
     updatedAt: p.string(),
   },
 });
 export type AircraftRow = InferEntity<typeof AircraftTable>;
+
+/** The pieces of the documents at their present versions; see documentPieces.ts. */
+export const PieceTable = defineEntity({
+  name: 'PieceRow',
+  tableName: 'piece',
+  properties: { aircraft: p.string().primary(), path: p.string().primary(), content: p.text() },
+});
 
 /** Every edit that was ever accepted, in order, with what takes it back. Rows are never changed. */
 export const JournalTable = defineEntity({
@@ -71,4 +77,4 @@ export const SummaryTable = defineEntity({
   },
 });
 
-export const tables = [AircraftTable, JournalTable, PartTable, SnapshotTable, SummaryTable];
+export const tables = [AircraftTable, PieceTable, JournalTable, PartTable, SnapshotTable, SummaryTable];

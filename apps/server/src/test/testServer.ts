@@ -70,7 +70,7 @@ function configFor(folder: string, demo: boolean) {
 
 /** An edit as it is sent. */
 export function submitted(editId: string, edit: Edit, by = 'tester') {
-  return { editId: asId<EditId>(editId), at: '2026-11-24T10:00:00.000Z', by, edit };
+  return { editId: asId<EditId>(editId), at: '2001-01-01T10:00:00.000Z', by, edit };
 }
 
 /** An edit that always changes something: it sets the note of the aircraft. */

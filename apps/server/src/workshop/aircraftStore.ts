@@ -1,4 +1,5 @@
-import { gzipSync } from 'node:zlib';
+import { promisify } from 'node:util';
+import { gzip } from 'node:zlib';
 import { EntityManager } from '@mikro-orm/core';
 import { Injectable, NotFoundException } from '@nestjs/common';
 import {
@@ -11,8 +12,10 @@ import {
   type AircraftId,
   type Design,
 } from '@wired-falcon/core';
-import { AircraftTable, PartTable, SnapshotTable } from '../database/tables.ts';
+import { changedPieces, documentFrom } from '../database/documentPieces.ts';
+import { AircraftTable, PartTable, PieceTable, SnapshotTable } from '../database/tables.ts';
 import { CannotOpen } from '../http/errors.ts';
+import { AircraftQueue } from './aircraftQueue.ts';
 import { DesignCache, type CurrentDesign } from './designCache.ts';
 import { PartShelf } from './partShelf.ts';
 
@@ -22,6 +25,7 @@ export class AircraftStore {
   constructor(
     private readonly em: EntityManager,
     private readonly cache: DesignCache,
+    private readonly queue: AircraftQueue,
     private readonly shelf: PartShelf,
   ) {}
 
@@ -30,6 +34,11 @@ export class AircraftStore {
    * @throws NotFoundException with a sentence when there is none
    */
   async current(id: AircraftId): Promise<CurrentDesign> {
+    return this.cache.get(id) ?? this.queue.run(id, () => this.currentInQueue(id));
+  }
+
+  /** The same for whoever is in the queue of this aircraft already. Read outside of it, rows and pieces could be of two versions. */
+  async currentInQueue(id: AircraftId): Promise<CurrentDesign> {
     const cached = this.cache.get(id);
     if (cached !== undefined) return cached;
     const em = this.em.fork();
@@ -42,10 +51,9 @@ export class AircraftStore {
   }
 
   /** Migrates an older document, with a snapshot of it as it was. A newer one is refused and left untouched. */
-  async #readDocument(em: EntityManager, row: { id: string; version: number; schema: number; document: string }): Promise<Aircraft> {
-    const parsed: unknown = JSON.parse(row.document);
-    const record = typeof parsed === 'object' && parsed !== null ? Object.fromEntries(Object.entries(parsed)) : {};
-    const migrated = migrate(record);
+  async #readDocument(em: EntityManager, row: { id: string; version: number; schema: number }): Promise<Aircraft> {
+    const stored = documentFrom(await em.find(PieceTable, { aircraft: row.id }, { orderBy: { path: 'asc' } }));
+    const migrated = migrate({ ...stored });
     if (migrated.is !== 'migrated') throw new CannotOpen(migrated.sentence);
     if (!hasShape(AircraftSchema, migrated.document)) {
       const [problem] = shapeProblems(AircraftSchema, migrated.document, 1);
@@ -55,13 +63,12 @@ export class AircraftStore {
     }
     const document = migrated.document;
     if (migrated.steps.length > 0) {
+      const snapshot = await snapshotOf(row.id, row.version, row.schema, stored);
       await em.transactional(async (tx) => {
-        await tx.upsert(SnapshotTable, snapshotOf(row.id, row.version, row.schema, row.document));
-        await tx.nativeUpdate(
-          AircraftTable,
-          { id: row.id, version: row.version },
-          { document: JSON.stringify(document), schema: SCHEMA_VERSION },
-        );
+        await tx.upsert(SnapshotTable, snapshot);
+        await tx.nativeUpdate(AircraftTable, { id: row.id, version: row.version }, { schema: SCHEMA_VERSION });
+        await tx.nativeDelete(PieceTable, { aircraft: row.id });
+        await insertPieces(tx, row.id, document);
       });
     }
     return document;
@@ -78,10 +85,10 @@ export class AircraftStore {
         name: aircraft.name,
         version: 0,
         schema: SCHEMA_VERSION,
-        document: JSON.stringify(aircraft),
         createdAt: at,
         updatedAt: at,
       });
+      await insertPieces(tx, aircraft.id, aircraft);
       for (const part of parts) await tx.upsert(PartTable, part);
     });
     this.shelf.markKept(parts);
@@ -96,7 +103,21 @@ export class AircraftStore {
   }
 }
 
-/** The row of a snapshot: the document, compressed. */
-export function snapshotOf(aircraft: string, version: number, schema: number, document: string) {
-  return { aircraft, version, schema, content: gzipSync(document) };
+/** What fits into one statement. */
+const PIECES_AT_ONCE = 1000;
+
+const compressed = promisify(gzip);
+
+/** The row of a snapshot: the document, compressed (beside the thread that answers requests). */
+export async function snapshotOf(aircraft: string, version: number, schema: number, document: object) {
+  return { aircraft, version, schema, content: await compressed(JSON.stringify(document)) };
+}
+
+/** Stores a whole document of which nothing is stored. */
+async function insertPieces(em: EntityManager, aircraft: string, document: Aircraft): Promise<void> {
+  const pieces = changedPieces(undefined, document).flatMap(({ path, content }) =>
+    content === undefined ? [] : [{ aircraft, path, content }],
+  );
+  for (let from = 0; from < pieces.length; from += PIECES_AT_ONCE)
+    await em.insertMany(PieceTable, pieces.slice(from, from + PIECES_AT_ONCE));
 }

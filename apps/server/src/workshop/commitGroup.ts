@@ -2,6 +2,7 @@ import { EntityManager } from '@mikro-orm/core';
 import type { SqlEntityManager } from '@mikro-orm/libsql';
 import { Inject, Injectable, Logger, type OnModuleDestroy } from '@nestjs/common';
 import { checkpoint, writeAtOnce, type RunStatement } from '../database/fastWriter.ts';
+import type { PieceChange } from '../database/documentPieces.ts';
 import type { JournalRow } from '../database/tables.ts';
 
 export type NewRow = Omit<JournalRow, 'id'>;
@@ -14,7 +15,7 @@ export interface Commit {
   readonly to: number;
   readonly name: string;
   readonly schema: number;
-  readonly document: string;
+  readonly pieces: readonly PieceChange[];
   readonly updatedAt: string;
   readonly rows: readonly NewRow[];
   readonly parts: readonly { readonly key: string; readonly content: string }[];
@@ -102,13 +103,16 @@ const QUIET_MS = 1000;
 
 const ADD_ROW = `insert into journal (aircraft, version, edit_id, author, at, schema, title, edit, inverse, undo_of)
   values (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`;
-const SET_DOCUMENT = 'update aircraft set version = ?, name = ?, schema = ?, document = ?, updated_at = ? where id = ? and version = ?';
+const SET_VERSION = 'update aircraft set version = ?, name = ?, schema = ?, updated_at = ? where id = ? and version = ?';
+const SET_PIECE =
+  'insert into piece (aircraft, path, content) values (?, ?, ?) on conflict (aircraft, path) do update set content = excluded.content';
+const DROP_PIECE = 'delete from piece where aircraft = ? and path = ?';
 const ADD_PART = 'insert into part (key, content) values (?, ?) on conflict (key) do nothing';
 const ADD_SNAPSHOT =
   'insert into snapshot (aircraft, version, schema, content) values (?, ?, ?, ?) on conflict (aircraft, version) do nothing';
 
 function write(run: RunStatement, commit: Commit): void {
-  const { aircraft, from, to, name, schema, document, updatedAt, parts, snapshot } = commit;
+  const { aircraft, from, to, name, schema, pieces, updatedAt, parts, snapshot } = commit;
   for (const row of commit.rows) {
     run(
       ADD_ROW,
@@ -124,8 +128,12 @@ function write(run: RunStatement, commit: Commit): void {
       row.undoOf ?? null,
     );
   }
-  if (run(SET_DOCUMENT, to, name, schema, document, updatedAt, aircraft, from) !== 1) {
+  if (run(SET_VERSION, to, name, schema, updatedAt, aircraft, from) !== 1) {
     throw new Error(`The document of "${aircraft}" is no longer at version ${from}.`);
+  }
+  for (const { path, content } of pieces) {
+    if (content === undefined) run(DROP_PIECE, aircraft, path);
+    else run(SET_PIECE, aircraft, path, content);
   }
   for (const part of parts) run(ADD_PART, part.key, part.content);
   if (snapshot !== undefined) run(ADD_SNAPSHOT, snapshot.aircraft, snapshot.version, snapshot.schema, snapshot.content);

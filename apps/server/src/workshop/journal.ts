@@ -17,6 +17,7 @@ import {
   type PutBack,
 } from '@wired-falcon/core';
 import type { EditOutcome, EditsRequestDto, EditsResponse, HistoryEntry, JournalEntry, SubmittedEditDto } from '@wired-falcon/contract';
+import { changedPieces } from '../database/documentPieces.ts';
 import { isUniqueViolation } from '../database/fastWriter.ts';
 import { JournalTable, type JournalRow } from '../database/tables.ts';
 import { AircraftQueue } from './aircraftQueue.ts';
@@ -49,7 +50,7 @@ export class Journal {
   }
 
   async #submit(id: AircraftId, request: EditsRequestDto): Promise<EditsResponse> {
-    const current = await this.store.current(id);
+    const current = await this.store.currentInQueue(id);
     if (request.baseVersion === current.version) {
       const answer = await this.#submitFresh(id, current, request);
       if (answer !== undefined) return answer;
@@ -74,7 +75,7 @@ export class Journal {
   }
 
   async #submitAfterLookingUp(id: AircraftId, request: EditsRequestDto): Promise<EditsResponse> {
-    const current = await this.store.current(id);
+    const current = await this.store.currentInQueue(id);
     const known = await this.#rowsOf(
       id,
       request.edits.map((edit) => edit.editId),
@@ -130,13 +131,13 @@ export class Journal {
     };
   }
 
-  /** The journal rows, the document where its version still is what it was, and now and then a snapshot, as one. */
+  /** The journal rows, what changed of the document where its version still is what it was, and now and then a snapshot, as one. */
   async #commit(id: AircraftId, current: CurrentDesign, made: Made): Promise<number> {
     const version = current.version + made.rows.length;
     if (made.rows.length === 0) return version;
     const { aircraft } = made.design;
-    const document = JSON.stringify(aircraft);
-    const updatedAt = made.rows.at(-1)?.at ?? current.updatedAt;
+    // By the clock of this server: those of the senders need not agree, and their edits may have waited for long.
+    const updatedAt = new Date().toISOString();
     const parts = this.shelf.notKept(aircraft);
     const isSnapshotDue = Math.floor(version / SNAPSHOT_EVERY) > Math.floor(current.version / SNAPSHOT_EVERY);
     await this.commits.commit({
@@ -145,11 +146,11 @@ export class Journal {
       to: version,
       name: aircraft.name,
       schema: SCHEMA_VERSION,
-      document,
+      pieces: changedPieces(current.design.aircraft, aircraft),
       updatedAt,
       rows: made.rows,
       parts,
-      snapshot: isSnapshotDue ? snapshotOf(id, version, SCHEMA_VERSION, document) : undefined,
+      snapshot: isSnapshotDue ? await snapshotOf(id, version, SCHEMA_VERSION, aircraft) : undefined,
     });
     this.shelf.markKept(parts);
     this.cache.put(id, { design: made.design, version, updatedAt });

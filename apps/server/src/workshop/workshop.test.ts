@@ -6,7 +6,7 @@ import { MikroORM, type SqlEntityManager } from '@mikro-orm/libsql';
 import { asId, catalogue, newAircraft, type AircraftId } from '@wired-falcon/core';
 import { isUniqueViolation } from '../database/fastWriter.ts';
 import { ormOptions } from '../database/ormOptions.ts';
-import { AircraftTable, JournalTable, PartTable, SnapshotTable } from '../database/tables.ts';
+import { AircraftTable, JournalTable, PartTable, PieceTable, SnapshotTable } from '../database/tables.ts';
 import { AircraftQueue } from './aircraftQueue.ts';
 import { CommitGroup, type Commit } from './commitGroup.ts';
 import { DesignCache } from './designCache.ts';
@@ -69,7 +69,7 @@ describe('a group of commits', () => {
     em = orm.em.fork();
     group = new CommitGroup(em);
     for (const id of ['a', 'b', 'c']) {
-      await em.insert(AircraftTable, { id, name: id, version: 0, schema: 1, document: '{}', createdAt: 't0', updatedAt: 't0' });
+      await em.insert(AircraftTable, { id, name: id, version: 0, schema: 1, createdAt: 't0', updatedAt: 't0' });
     }
   });
 
@@ -98,7 +98,10 @@ describe('a group of commits', () => {
       to: from + 1,
       name: aircraft,
       schema: 1,
-      document: `{"v":${from + 1}}`,
+      pieces: [
+        { path: '', content: `{"v":${from + 1}}` },
+        { path: 'items/gone', content: from === 0 ? '{}' : undefined },
+      ],
       updatedAt: 't1',
       rows: [row],
       parts: [],
@@ -119,10 +122,16 @@ describe('a group of commits', () => {
     const snapshot = { aircraft: 'a', version: 1, schema: 1, content: Buffer.from('x') };
     await group.commit({ ...commitOf('a', 0), parts: [{ key: 'p', content: '{}' }], snapshot });
     const fresh = em.fork();
-    expect((await fresh.findOneOrFail(AircraftTable, { id: 'a' })).document).toBe('{"v":1}');
+    const pieces = async () => (await em.fork().find(PieceTable, { aircraft: 'a' })).map(({ path, content }) => [path, content]);
+    expect(await pieces()).toEqual([
+      ['', '{"v":1}'],
+      ['items/gone', '{}'],
+    ]);
     expect(await fresh.count(PartTable)).toBe(1);
     expect(await fresh.count(SnapshotTable)).toBe(1);
     expect((await state())['a']).toEqual({ version: 1, rows: 1 });
+    await group.commit(commitOf('a', 1));
+    expect(await pieces()).toEqual([['', '{"v":2}']]);
   });
 
   it('is not spoiled by one that cannot be made: the others are kept, of the bad one nothing', async () => {
