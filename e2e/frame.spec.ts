@@ -85,7 +85,7 @@ test('an aircraft is made from nothing, and every empty screen says what to do f
   await page.getByRole('button', { name: 'Create' }).click();
   await settled(page);
   await expect(page.getByText('First add the parts')).toBeVisible();
-  await enter(page, 'add controller', 'add Controller F4 wing board');
+  await enter(page, 'add controller f4 wing', 'add Controller F4 wing board');
   await enter(page, 'add servo 12g x2', 'add Servo 12 g, metal gear x2');
   await settled(page);
   await enter(page, 'srv1 > out 1', '3 conductors by meaning');

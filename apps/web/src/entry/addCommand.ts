@@ -1,4 +1,5 @@
-import { asId, nextReference, PART_KINDS, partKeyOf, sampleParts, type ItemId, type Part, type SimpleEdit } from '@wired-falcon/core';
+import { asId, nextReference, partKeyOf, sampleParts, type ItemId, type Part, type SimpleEdit } from '@wired-falcon/core';
+import { searchParts, wordsOf } from './searchParts.ts';
 import type { EntryCommand, EntryContext, Suggestion } from './suggestion.ts';
 
 const MOST = 24;
@@ -11,26 +12,16 @@ export const addCommand: EntryCommand = {
     const typed = /^add(?:\s+(.*))?$/i.exec(text.trim());
     if (typed === null) return [];
     const { words, count } = parse(typed[1] ?? '');
-    return sampleParts.filter((part) => matchesPart(part, words)).map((part) => suggestionFor(part, count, context));
+    return searchParts(sampleParts, words).map((part) => suggestionFor(part, count, context));
   },
 };
 
 function parse(rest: string): { readonly words: readonly string[]; readonly count: number } {
   const [, name = '', digits] = /^(.*?)(?:\s+x(\d{1,2}))?$/i.exec(rest) ?? [];
   return {
-    words: name
-      .toLowerCase()
-      .split(/\s+/)
-      .filter((word) => word !== ''),
+    words: wordsOf(name),
     count: Math.min(MOST, Math.max(1, Number(digits ?? 1))),
   };
-}
-
-/** True when every word stands in the part's name, kind or summary. */
-export function matchesPart(part: Part, words: readonly string[]): boolean {
-  const text = `${part.name} ${PART_KINDS[part.kind].title} ${part.summary}`.toLowerCase();
-  const close = text.replaceAll(/(\d)\s+(?=[a-z])/g, '$1');
-  return words.every((word) => text.includes(word) || close.includes(word));
 }
 
 function suggestionFor(part: Part, count: number, context: EntryContext): Suggestion {

@@ -10,6 +10,12 @@ export interface Dialect {
 
 /** Serial indexes by board and endpoint. A table, since the firmware's order follows neither labels nor chip numbers. */
 const numberedSerial: Readonly<Record<string, Readonly<Record<string, string>>>> = {
+  'controller-h7-carrier': { A: '1', B: '2', E: '3', F: '4', C: '5', D: '6', RC: '7', H: '8' },
+  'controller-h7-ethernet': { L1: '1', L2: '2', P1: '3', P2: '4', L3: '5', X1: '6', RC: '7' },
+  'controller-h7-wing': { R1: '1', R2: '2', R3: '3', R4: '4', R5: '5', R6: '6', R7: '7' },
+  'controller-f7-mini': { T1: '1', T2: '2', G1: '3', G2: '4', V1: '5', RC: '6' },
+  'controller-f4-stack': { U1: '1', RC: '2', U3: '3', U4: '4', U6: '5' },
+  'controller-8-bit-carrier': { TEL: '1', GPS: '2' },
   'controller-f4-wing': { S1: '1', S2: '2', S3: '3', S5: '4', S4: '5', S6: '6' },
 };
 

@@ -30,6 +30,7 @@ export function endpointPins(endpoint: Endpoint): readonly string[] {
     case 'video-out':
     case 'video-in':
     case 'analog-sense':
+    case 'analog-out':
       return [endpoint.pin];
     case 'usb':
     case 'air':

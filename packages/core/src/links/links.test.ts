@@ -80,7 +80,7 @@ describe('bauds', () => {
 });
 
 describe('names of ports', () => {
-  const board = sampleParts.find((part) => part.kind === 'controller');
+  const board = sampleParts.find((part) => part.id === 'controller-f4-wing');
   const names = board === undefined ? [] : portNamesOf(resolvePart(board, {}), 'numbered-ports');
 
   it('are three for each serial port of the board', () => {

@@ -2,34 +2,47 @@ import { Type } from '@sinclair/typebox';
 import type { Shape } from './shape.ts';
 
 /**
- * Connector families as cable goods. `pads` is a row of solder pads. `contactMilliohm` is of one mated contact and
- * `contactA` what it carries for ever; both are sample values of the class.
+ * Connector families as cable goods. `solder-pad` is a row of solder pads. `contactMilliohm` is of one mated contact and
+ * `contactA` what it carries for ever; `awg` is the thickest and the thinnest wire that the contact takes. All are sample
+ * values of the class.
  */
 export const CONNECTOR_FAMILIES = {
-  'locking-1.25': { title: '1.25 mm locking', pitchMm: 1.25, contactA: 1, contactMilliohm: 20, usualAwg: 28 },
-  'pin-2.54': { title: '2.54 mm pins', pitchMm: 2.54, contactA: 3, contactMilliohm: 15, usualAwg: 26 },
-  'solder-pad': { title: 'solder pads', pitchMm: 2.54, contactA: 5, contactMilliohm: 1, usualAwg: 26 },
-  'power-pad': { title: 'power pads', pitchMm: 6, contactA: 90, contactMilliohm: 0.2, usualAwg: 12 },
-  XT60: { title: 'XT60', pitchMm: 7.2, contactA: 60, contactMilliohm: 0.6, usualAwg: 12 },
-  'USB-C': { title: 'USB-C', pitchMm: 0.5, contactA: 3, contactMilliohm: 30, usualAwg: 28 },
-  'bullet-3.5': { title: '3.5 mm bullet', pitchMm: 10, contactA: 50, contactMilliohm: 0.5, usualAwg: 14 },
+  'locking-1.0': { title: '1.0 mm locking', pitchMm: 1, contactA: 1, contactMilliohm: 20, usualAwg: 28, awg: [28, 30] },
+  'locking-1.25': { title: '1.25 mm locking', pitchMm: 1.25, contactA: 1, contactMilliohm: 20, usualAwg: 28, awg: [26, 30] },
+  'locking-2.0': { title: '2.0 mm locking', pitchMm: 2, contactA: 2, contactMilliohm: 10, usualAwg: 24, awg: [22, 28] },
+  'pin-2.54': { title: '2.54 mm pins', pitchMm: 2.54, contactA: 3, contactMilliohm: 15, usualAwg: 26, awg: [20, 28] },
+  'balance-2.5': { title: '2.5 mm balance', pitchMm: 2.5, contactA: 3, contactMilliohm: 10, usualAwg: 24, awg: [22, 28] },
+  'screw-3.5': { title: '3.5 mm screw terminal', pitchMm: 3.5, contactA: 8, contactMilliohm: 5, usualAwg: 22, awg: [16, 26] },
+  'solder-pad': { title: 'solder pads', pitchMm: 2.54, contactA: 5, contactMilliohm: 1, usualAwg: 26, awg: [18, 30] },
+  'power-pad': { title: 'power pads', pitchMm: 6, contactA: 90, contactMilliohm: 0.2, usualAwg: 12, awg: [10, 20] },
+  XT30: { title: 'XT30', pitchMm: 5, contactA: 20, contactMilliohm: 0.9, usualAwg: 16, awg: [14, 20] },
+  XT60: { title: 'XT60', pitchMm: 7.2, contactA: 60, contactMilliohm: 0.6, usualAwg: 12, awg: [10, 16] },
+  XT90: { title: 'XT90', pitchMm: 10.9, contactA: 90, contactMilliohm: 0.4, usualAwg: 10, awg: [10, 12] },
+  'bullet-3.5': { title: '3.5 mm bullet', pitchMm: 10, contactA: 50, contactMilliohm: 0.5, usualAwg: 14, awg: [10, 18] },
+  'USB-C': { title: 'USB-C', pitchMm: 0.5, contactA: 3, contactMilliohm: 30, usualAwg: 28, awg: [24, 30] },
+  '8P8C': { title: '8P8C modular', pitchMm: 1, contactA: 1, contactMilliohm: 20, usualAwg: 26, awg: [24, 28] },
 } as const;
 
 export type ConnectorFamily = keyof typeof CONNECTOR_FAMILIES;
 
+function isFamily(text: string): text is ConnectorFamily {
+  return Object.hasOwn(CONNECTOR_FAMILIES, text);
+}
+
+/** All families, in the order of the table. */
+export const connectorFamilies: readonly ConnectorFamily[] = Object.keys(CONNECTOR_FAMILIES).filter(isFamily);
+export const GENDERS = ['plug', 'socket', 'pads', 'pins'] as const;
+export type Gender = (typeof GENDERS)[number];
+
+function oneOf<T extends string>(values: readonly T[]) {
+  return Type.Unsafe<T>(Type.String({ pattern: `^(${values.map((value) => value.replaceAll('.', '\\.')).join('|')})$` }));
+}
+
 export const ConnectorSchema = Type.Object(
   {
-    family: Type.Union([
-      Type.Literal('locking-1.25'),
-      Type.Literal('pin-2.54'),
-      Type.Literal('solder-pad'),
-      Type.Literal('power-pad'),
-      Type.Literal('XT60'),
-      Type.Literal('USB-C'),
-      Type.Literal('bullet-3.5'),
-    ]),
+    family: oneOf(connectorFamilies),
     positions: Type.Integer({ minimum: 1, maximum: 60 }),
-    gender: Type.Union([Type.Literal('plug'), Type.Literal('socket'), Type.Literal('pads'), Type.Literal('pins')]),
+    gender: oneOf(GENDERS),
   },
   { additionalProperties: false },
 );

@@ -44,6 +44,8 @@ export function endpointSchema<N extends TSchema>(number: N) {
         rts: Type.Optional(pin),
         /** What is printed, and the number of the chip's own UART. The firmware's number belongs to the dialect. */
         names: Type.Object({ label: Type.String(), chip: Type.Optional(Type.String()) }, closed),
+        /** True for a computer's port that carries its login console until a person turns that off. */
+        console: Type.Optional(Type.Boolean()),
         duplex: Type.Union([Type.Literal('full'), Type.Literal('single-wire'), Type.Literal('rx-only'), Type.Literal('tx-only')]),
         inverts: Type.Union([Type.Literal('none'), Type.Literal('rx'), Type.Literal('both')]),
         maxBaud: number,
@@ -68,7 +70,10 @@ export function endpointSchema<N extends TSchema>(number: N) {
       },
       closed,
     ),
-    Type.Object({ is: Type.Literal('can'), ...base, high: pin, low: pin, terminated: Type.Boolean() }, closed),
+    Type.Object(
+      { is: Type.Literal('can'), ...base, high: pin, low: pin, terminated: Type.Boolean(), switchable: Type.Optional(Type.Boolean()) },
+      closed,
+    ),
     Type.Object({ is: Type.Literal('usb'), ...base }, closed),
     Type.Object({ is: Type.Literal('air'), ...base, band: Type.String() }, closed),
     Type.Object({ is: Type.Literal('phase'), ...base, pins: Type.Array(pin, { minItems: 2, maxItems: 3 }) }, closed),
@@ -89,6 +94,7 @@ export function endpointSchema<N extends TSchema>(number: N) {
     Type.Object({ is: Type.Literal('video-out'), ...base, pin, standards: texts, digital: Type.Optional(Type.Boolean()) }, closed),
     Type.Object({ is: Type.Literal('video-in'), ...base, pin, standards: texts, digital: Type.Optional(Type.Boolean()) }, closed),
     Type.Object({ is: Type.Literal('analog-sense'), ...base, pin, fullScaleV: number, purpose: Type.String() }, closed),
+    Type.Object({ is: Type.Literal('analog-out'), ...base, pin, fullScaleV: number, purpose: Type.String() }, closed),
     Type.Object({ is: Type.Literal('network'), ...base, roles: texts }, closed),
   ]);
 }

@@ -46,6 +46,10 @@ const LogicSchema = Type.Object(
     /** The highest voltage that the pin stands, in volts. */
     inputMaxV: Type.Number({ exclusiveMinimum: 0, maximum: 100 }),
     idle: Type.Optional(Type.Union([Type.Literal('high'), Type.Literal('low')])),
+    /** What an input must see to read a high, in volts; 0.6 of its own level when the data does not say. */
+    needsV: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 30 })),
+    /** The same as a share of the supply of the pin's own port, as addressable lights have it. */
+    needsShareOfSupply: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 1 })),
   },
   closed,
 );
@@ -116,9 +120,14 @@ const BoardSchema = Type.Object(
   {
     banks: Type.Array(Type.Object({ id: Type.String(), outputs: Type.Array(SettingIdSchema, { minItems: 1 }) }, closed)),
     sensors: Type.Array(Type.String()),
+    /** How the board lies: the axes of its IMU in its own frame, and whether it may lie on its face. */
+    mounting: Type.Optional(Type.Object({ imuFrame: Type.String({ maxLength: 80 }), upsideDown: Type.Boolean() }, closed)),
   },
   closed,
 );
+
+const positive = Type.Number({ exclusiveMinimum: 0, maximum: 100_000 });
+const text = Type.String({ minLength: 1, maxLength: LIMITS.noteChars });
 
 function partSchema<N extends TSchema, P extends TSchema>(number: N, pin: P) {
   return Type.Object(
@@ -140,6 +149,16 @@ function partSchema<N extends TSchema, P extends TSchema>(number: N, pin: P) {
       endpoints: Type.Array(endpointSchema(number)),
       routes: Type.Array(SignalRouteSchema),
       board: Type.Optional(BoardSchema),
+      /** What a servo gives, at a voltage. */
+      servo: Type.Optional(
+        Type.Object({ atV: positive, torqueNcm: positive, secondsPer60Deg: positive, widthUs: Type.Tuple([positive, positive]) }, closed),
+      ),
+      /** The rotor of a motor as a magnet, in ampere square metres. */
+      magnetAm2: Type.Optional(positive),
+      /** What its lights and sounds mean. */
+      indications: Type.Optional(Type.Array(Type.Object({ shows: text, means: text }, closed))),
+      /** What is done once with this part: binding, range calibration, first power-up. */
+      steps: Type.Optional(Type.Array(Type.Object({ title: text, text, caution: Type.Optional(Type.String()) }, closed))),
       /** Cautions that stand beside the part wherever it is handled. */
       cautions: Type.Optional(Type.Array(Type.String())),
     },

@@ -8,5 +8,9 @@ export const PROTOCOL_IDS = [
   'single-wire-telemetry',
   'transmitter-control',
   'osd-canvas',
+  'rangefinder',
+  'gimbal',
+  'motor-telemetry',
+  'transparent',
 ] as const;
 export type ProtocolId = (typeof PROTOCOL_IDS)[number];

@@ -171,6 +171,7 @@ function resolveEndpoint(endpoint: Part['endpoints'][number], values: Values): E
     case 'rc-out':
       return { ...endpoint, channels: n(endpoint.channels) };
     case 'analog-sense':
+    case 'analog-out':
       return { ...endpoint, fullScaleV: n(endpoint.fullScaleV) };
     case 'can':
     case 'usb':

@@ -55,3 +55,11 @@ export const NumberParameter = Type.Union([
   ),
 ]);
 export type NumberParameter = Shape<typeof NumberParameter>;
+
+/** Data bits, parity and stop bits of a serial end. */
+export const FRAMES = ['8N1', '8E1', '8E2', '8N2'] as const;
+export type Frame = (typeof FRAMES)[number];
+
+/** What a serial port does with CTS and RTS. */
+export const FLOW_CONTROLS = ['off', 'automatic', 'required'] as const;
+export type FlowControl = (typeof FLOW_CONTROLS)[number];

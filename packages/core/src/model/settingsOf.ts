@@ -1,5 +1,5 @@
 import type { Part } from './part.ts';
-import type { SettingSpec } from './setting.ts';
+import { FLOW_CONTROLS, FRAMES, type SettingSpec } from './setting.ts';
 
 const cache = new WeakMap<Part, readonly SettingSpec[]>();
 
@@ -11,31 +11,77 @@ export function settingsOf(part: Part): readonly SettingSpec[] {
   const known = cache.get(part);
   if (known !== undefined) return known;
   const specs: SettingSpec[] = [...part.settings];
-  for (const endpoint of part.endpoints) {
-    if (endpoint.is !== 'uart') continue;
-    const protocols = [...new Set(endpoint.speaks.map((offer) => offer.protocol))];
-    const onlyOffer = endpoint.speaks.length === 1 ? endpoint.speaks[0] : undefined;
-    if (protocols.length > 1) {
-      specs.push({
-        is: 'choice',
-        id: `${endpoint.id}.protocol`,
-        label: `${endpoint.names.label} protocol`,
-        choices: protocols.map((protocol) => ({ value: protocol, label: protocol })),
-      });
-    }
-    const bauds = [...new Set(endpoint.speaks.flatMap((offer) => offer.bauds))].sort((a, b) => a - b);
-    if (bauds.length > 1) {
-      specs.push({
-        is: 'choice',
-        id: `${endpoint.id}.baud`,
-        label: `${endpoint.names.label} baud`,
-        unit: 'baud',
-        choices: bauds.map((baud) => ({ value: baud, label: String(baud) })),
-        ...(onlyOffer === undefined ? {} : { default: onlyOffer.defaultBaud }),
-      });
-    }
-  }
+  for (const endpoint of part.endpoints) specs.push(...settingsOfEndpoint(endpoint));
   cache.set(part, specs);
+  return specs;
+}
+
+type RawEndpoint = Part['endpoints'][number];
+
+function settingsOfEndpoint(endpoint: RawEndpoint): SettingSpec[] {
+  switch (endpoint.is) {
+    case 'uart':
+      return serialSettings(endpoint);
+    case 'i2c-device':
+      return endpoint.addresses.length < 2 ? [] : [addressSetting(endpoint.id, endpoint.addresses)];
+    case 'can':
+      return [
+        { is: 'number', id: `${endpoint.id}.node`, label: 'CAN node id, 0 for dynamic', min: 0, max: 127, default: 0 },
+        ...(endpoint.switchable === true ? [terminationSetting(endpoint.id, endpoint.terminated)] : []),
+      ];
+    default:
+      return [];
+  }
+}
+
+function addressSetting(id: string, addresses: readonly number[]): SettingSpec {
+  const choices = addresses.map((address) => ({ value: address, label: hexAddress(address) }));
+  return { is: 'choice', id: `${id}.address`, label: 'I2C address', choices, default: addresses[0] ?? 0 };
+}
+
+/** An I2C address as data sheets write it: `0x28`. */
+export function hexAddress(address: number): string {
+  return `0x${address.toString(16).toUpperCase().padStart(2, '0')}`;
+}
+
+function terminationSetting(id: string, delivered: boolean): SettingSpec {
+  const choices = [
+    { value: true, label: 'on' },
+    { value: false, label: 'off' },
+  ];
+  return { is: 'choice', id: `${id}.terminated`, label: 'CAN termination', choices, default: delivered };
+}
+
+function serialSettings(endpoint: Extract<RawEndpoint, { is: 'uart' }>): SettingSpec[] {
+  const { id, names } = endpoint;
+  const specs: SettingSpec[] = [];
+  const protocols = [...new Set(endpoint.speaks.map((offer) => offer.protocol))];
+  const onlyOffer = endpoint.speaks.length === 1 ? endpoint.speaks[0] : undefined;
+  if (protocols.length > 1) {
+    const choices = protocols.map((protocol) => ({ value: protocol, label: protocol }));
+    specs.push({ is: 'choice', id: `${id}.protocol`, label: `${names.label} protocol`, choices });
+  }
+  const bauds = [...new Set(endpoint.speaks.flatMap((offer) => offer.bauds))].sort((a, b) => a - b);
+  if (bauds.length > 1) {
+    const choices = bauds.map((baud) => ({ value: baud, label: String(baud) }));
+    const delivered = onlyOffer === undefined ? {} : { default: onlyOffer.defaultBaud };
+    specs.push({ is: 'choice', id: `${id}.baud`, label: `${names.label} baud`, unit: 'baud', choices, ...delivered });
+  }
+  if (protocols.includes('transparent')) {
+    const choices = FRAMES.map((frame) => ({ value: frame, label: frame }));
+    specs.push({ is: 'choice', id: `${id}.frame`, label: `${names.label} frame`, choices, default: '8N1' });
+  }
+  if (endpoint.cts !== undefined && endpoint.rts !== undefined) {
+    const choices = FLOW_CONTROLS.map((flow) => ({ value: flow, label: flow }));
+    specs.push({ is: 'choice', id: `${id}.flow`, label: `${names.label} flow control`, choices, default: 'automatic' });
+  }
+  if (endpoint.console === true) {
+    const choices = [
+      { value: true, label: 'on, as delivered' },
+      { value: false, label: 'off' },
+    ];
+    specs.push({ is: 'choice', id: `${id}.console`, label: `${names.label} login console`, choices, default: true });
+  }
   return specs;
 }
 

@@ -3,7 +3,7 @@ import { dialects } from '../firmware/dialects.ts';
 import { addressesOf } from '../graph/graphOf.ts';
 import { endpointPins } from '../graph/counterparts.ts';
 import { partKeyOf } from '../model/contentHash.ts';
-import { PartSchema, type Part, type ResolvedPart } from '../model/part.ts';
+import { PartSchema, type Endpoint, type Part, type PinRole, type ResolvedPart } from '../model/part.ts';
 import { partKinds } from '../model/partKinds.ts';
 import { resolvePart, type Settings } from '../model/resolvePart.ts';
 import { settingsOf, settingTakes } from '../model/settingsOf.ts';
@@ -17,6 +17,55 @@ function variants(part: Part): ResolvedPart[] {
     spec.is === 'choice' ? spec.choices.map((choice): Settings => ({ [spec.id]: choice.value })) : [],
   );
   return [{}, ...choices].map((settings) => resolvePart(part, settings));
+}
+
+/** The roles that the pins of an endpoint may have. */
+function wantedRoles(endpoint: Endpoint): (readonly [string, readonly PinRole[]])[] {
+  switch (endpoint.is) {
+    case 'uart': {
+      const wire: readonly PinRole[] = endpoint.duplex === 'single-wire' ? ['single-wire'] : ['tx'];
+      const wanted = [
+        [endpoint.tx, wire],
+        [endpoint.rx, ['rx']],
+        [endpoint.cts, ['cts']],
+        [endpoint.rts, ['rts']],
+      ] as const;
+      return wanted.flatMap(([pin, roles]) => (pin === undefined ? [] : [[pin, roles] as const]));
+    }
+    case 'i2c-host':
+    case 'i2c-device':
+      return [
+        [endpoint.sda, ['sda']],
+        [endpoint.scl, ['scl']],
+      ];
+    case 'can':
+      return [
+        [endpoint.high, ['can-h']],
+        [endpoint.low, ['can-l']],
+      ];
+    case 'phase':
+      return endpoint.pins.map((pin) => [pin, ['phase']] as const);
+    case 'pulse-out':
+      return [[endpoint.pin, ['pulse-out']]];
+    case 'pulse-in':
+      return [[endpoint.pin, ['pulse-in']]];
+    case 'rc-in':
+      return [[endpoint.pin, ['pulse-in', 'rx']]];
+    case 'rc-out':
+      return [[endpoint.pin, ['pulse-out', 'tx']]];
+    case 'video-out':
+      return [[endpoint.pin, ['video-out']]];
+    case 'video-in':
+      return [[endpoint.pin, ['video-in']]];
+    case 'analog-sense':
+      return [[endpoint.pin, ['analog-in']]];
+    case 'analog-out':
+      return [[endpoint.pin, ['analog-out']]];
+    case 'usb':
+    case 'air':
+    case 'network':
+      return [];
+  }
 }
 
 describe.each(sampleParts.map((part) => [part.id, part] as const))('%s', (_, part) => {
@@ -54,6 +103,25 @@ describe.each(sampleParts.map((part) => [part.id, part] as const))('%s', (_, par
         for (const pin of endpointPins(endpoint)) users.set(pin, [...(users.get(pin) ?? []), endpoint.id]);
       }
       expect([...users].filter(([, names]) => names.length > 1)).toEqual([]);
+    }
+  });
+
+  it('binds every signal to a pin of its own role', () => {
+    for (const resolved of variants(part)) {
+      const roles = new Map<string, PinRole>(
+        resolved.ports.flatMap((port) => port.pins.map((pin) => [`${port.id}.${pin.n}`, pin.role] as const)),
+      );
+      for (const endpoint of resolved.endpoints) {
+        for (const [address, wanted] of wantedRoles(endpoint)) expect(wanted).toContain(roles.get(address));
+      }
+    }
+  });
+
+  it('gives every signal pin a level, so that both ends of a wire can be compared', () => {
+    const signals = ['tx', 'rx', 'cts', 'rts', 'sda', 'scl', 'pulse-out', 'pulse-in', 'analog-in', 'analog-out', 'single-wire'];
+    if (part.kind === 'hub') return; // only copper: the levels are those of what hangs on it
+    for (const port of part.ports) {
+      for (const pin of port.pins) if (signals.includes(pin.role)) expect([port.id, pin.label, pin.logic]).not.toContain(undefined);
     }
   });
 
@@ -111,6 +179,47 @@ describe('the catalogue', () => {
     for (const part of sampleParts) expect(catalogue.get(partKeyOf(part))).toBe(part);
     const ranks = sampleParts.map((part) => partKinds.indexOf(part.kind));
     expect(ranks).toEqual([...ranks].sort((a, b) => a - b));
+  });
+
+  it.each([
+    ['controller', 7],
+    ['power-module', 4],
+    ['distribution', 3],
+    ['regulator', 6],
+    ['motor-controller', 6],
+    ['motor', 5],
+    ['servo', 7],
+    ['gnss', 5],
+    ['compass', 2],
+    ['airspeed', 4],
+    ['rangefinder', 3],
+    ['rc-receiver', 6],
+    ['converter', 4],
+    ['telemetry-radio', 5],
+    ['handheld-link', 2],
+    ['companion', 3],
+    ['camera', 5],
+    ['video-transmitter', 5],
+    ['osd', 2],
+    ['screen', 1],
+    ['payload', 6],
+    ['battery', 6],
+  ] as const)('has enough of the kind %s', (kind, least) => {
+    expect(sampleParts.filter((part) => part.kind === kind).length).toBeGreaterThanOrEqual(least);
+  });
+
+  it('varies pin orders between parts of one kind, as the world does', () => {
+    const orders = (kind: Part['kind'], role: PinRole) =>
+      new Set(
+        sampleParts
+          .filter((part) => part.kind === kind)
+          .flatMap((part) => part.ports.filter((port) => port.pins.some((pin) => pin.role === role)))
+          .map((port) => port.pins.map((pin) => pin.role).join(' ')),
+      );
+    expect(orders('controller', 'tx').size).toBeGreaterThanOrEqual(5);
+    expect(orders('telemetry-radio', 'tx').size).toBeGreaterThanOrEqual(3);
+    expect(orders('airspeed', 'sda').size).toBeGreaterThanOrEqual(2);
+    expect(orders('controller', 'pulse-out').size).toBeGreaterThanOrEqual(2);
   });
 
   it('has a firmware index in every dialect for every serial port of every controller, each index once', () => {

@@ -1,100 +1,163 @@
 import type { Part } from '../model/part.ts';
-import { connector, logic3V3, partId, pins } from './build.ts';
+import { load, logic3V3, logic5V, offer, samplePart, uart, wiredPort, type RawEndpoint, type Row } from './build.ts';
 
-export const gnssReceivers: readonly Part[] = [
-  {
-    id: partId('gnss-serial'),
-    kind: 'gnss',
-    name: 'GNSS receiver, serial',
-    summary: 'Plain serial receiver, NMEA 0183 or binary, 38 400 baud as delivered.',
-    massG: 14,
-    sizeMm: [28, 28, 9],
-    source: 'sample',
-    settings: [],
-    ports: [
-      {
-        id: 'UART',
-        label: 'UART',
-        connector: connector('locking-1.25', 4, 'socket'),
-        pins: pins(['V', 'supply-in'], ['TX', 'tx', logic3V3], ['RX', 'rx', logic3V3], ['GND', 'gnd']),
-        needed: true,
-      },
-    ],
-    circuit: [
-      {
-        is: 'load',
-        id: 'receiver',
-        supply: 'UART.1',
-        gnd: 'UART.4',
-        law: 'constant-current',
-        nominalV: 5,
-        minV: 3.6,
-        maxV: 5.5,
-        idleA: 0.03,
-        typicalA: 0.035,
-        peakA: 0.06,
-      },
-    ],
-    endpoints: [
-      {
-        is: 'uart',
-        id: 'UART',
-        tx: 'UART.2',
-        rx: 'UART.3',
-        names: { label: 'UART' },
-        duplex: 'full',
-        inverts: 'none',
-        maxBaud: 460_800,
-        speaks: [
-          {
-            protocol: 'nmea-0183',
-            as: 'talker',
-            bauds: [4800, 9600, 19_200, 38_400, 57_600, 115_200],
-            defaultBaud: 38_400,
-          },
-          { protocol: 'gnss-binary', as: 'both', bauds: [38_400, 57_600, 115_200, 230_400, 460_800], defaultBaud: 38_400 },
-        ],
-      },
-    ],
-    routes: [],
-  },
+const gnd: Row = ['GND', 'gnd', '@gnd'];
+const supply: Row = ['V', 'supply-in'];
+const sda: Row = ['SDA', 'sda', logic3V3];
+const scl: Row = ['SCL', 'scl', logic3V3];
+
+/** A device on an I2C socket whose pins are found by their role. */
+function i2c(
+  about: Pick<Part, 'kind' | 'name' | 'summary' | 'massG' | 'sizeMm'> & { readonly id: string },
+  rows: readonly Row[],
+  addresses: readonly number[],
+  typicalA: number,
+): Part {
+  const at = (role: Row[1]): string => `I2C.${rows.findIndex((row) => row[1] === role) + 1}`;
+  const device: RawEndpoint = {
+    is: 'i2c-device',
+    id: 'I2C',
+    sda: at('sda'),
+    scl: at('scl'),
+    addresses,
+    pullUpOhm: 4700,
+    capacitancePf: 12,
+  };
+  return samplePart({
+    ...about,
+    ports: [wiredPort('I2C', ['locking-1.25', 'socket'], rows, { needed: true })],
+    circuit: [load('sensor', [at('supply-in'), '@gnd'], [typicalA * 0.8, typicalA, typicalA * 1.6], [5, 3.8, 5.5])],
+    endpoints: [device],
+  });
+}
+
+/** A device on a CAN socket: supply, high, low, ground. */
+function can(about: Pick<Part, 'kind' | 'name' | 'summary' | 'massG' | 'sizeMm'> & { readonly id: string }, typicalA: number): Part {
+  return samplePart({
+    ...about,
+    ports: [wiredPort('CAN', ['locking-1.25', 'socket'], [supply, ['H', 'can-h'], ['L', 'can-l'], gnd], { needed: true })],
+    circuit: [load('sensor', ['CAN.1', '@gnd'], [typicalA * 0.8, typicalA, typicalA * 1.5], [5, 4.5, 5.5])],
+    endpoints: [{ is: 'can', id: 'CAN', high: 'CAN.2', low: 'CAN.3', terminated: false, switchable: true }],
+  });
+}
+
+export const compasses: readonly Part[] = [
+  i2c(
+    {
+      id: 'compass-i2c-fixed',
+      kind: 'compass',
+      name: 'Compass, I2C, fixed address',
+      summary: 'Three axes at address 0x0E.',
+      massG: 4,
+      sizeMm: [18, 16, 6],
+    },
+    [supply, scl, sda, gnd],
+    [0x0e],
+    0.003,
+  ),
+  i2c(
+    {
+      id: 'compass-i2c-selectable',
+      kind: 'compass',
+      name: 'Compass, I2C, selectable address',
+      summary: 'Three axes at address 0x0C to 0x0F, chosen by two solder bridges. Its ground is on pin 1.',
+      massG: 5,
+      sizeMm: [20, 18, 6],
+    },
+    [gnd, sda, scl, supply],
+    [0x0c, 0x0d, 0x0e, 0x0f],
+    0.004,
+  ),
 ];
 
 export const airspeedSensors: readonly Part[] = [
-  {
-    id: partId('airspeed-i2c-2k5'),
+  i2c(
+    {
+      id: 'airspeed-i2c-2k5',
+      kind: 'airspeed',
+      name: 'Airspeed sensor, I2C, +-2.5 kPa',
+      summary: 'Differential pressure over I2C at address 0x28.',
+      massG: 7,
+      sizeMm: [24, 20, 12],
+    },
+    [supply, sda, scl, gnd],
+    [0x28],
+    0.006,
+  ),
+  i2c(
+    {
+      id: 'airspeed-i2c-500pa',
+      kind: 'airspeed',
+      name: 'Airspeed sensor, I2C, +-500 Pa',
+      summary: 'For slow aircraft, up to about 28 m/s. Address 0x25 or 0x26.',
+      massG: 6,
+      sizeMm: [22, 18, 10],
+    },
+    [gnd, scl, sda, supply],
+    [0x25, 0x26],
+    0.004,
+  ),
+  can(
+    {
+      id: 'airspeed-can-7k',
+      kind: 'airspeed',
+      name: 'Airspeed sensor, CAN, +-7 kPa',
+      summary: 'For fast aircraft, up to about 105 m/s, with a heater input left open. Termination by a jumper.',
+      massG: 21,
+      sizeMm: [38, 26, 15],
+    },
+    0.06,
+  ),
+  samplePart({
+    id: 'airspeed-analog-2k',
     kind: 'airspeed',
-    name: 'Airspeed sensor, I2C, +-2.5 kPa',
-    summary: 'Differential pressure over I2C at address 0x28.',
-    massG: 7,
-    sizeMm: [24, 20, 12],
-    source: 'sample',
-    settings: [],
-    ports: [
-      {
-        id: 'I2C',
-        label: 'I2C',
-        connector: connector('locking-1.25', 4, 'socket'),
-        pins: pins(['V', 'supply-in'], ['SDA', 'sda', logic3V3], ['SCL', 'scl', logic3V3], ['GND', 'gnd']),
-        needed: true,
-      },
-    ],
-    circuit: [
-      {
-        is: 'load',
-        id: 'sensor',
-        supply: 'I2C.1',
-        gnd: 'I2C.4',
-        law: 'constant-current',
-        nominalV: 5,
-        minV: 3.8,
-        maxV: 5.5,
-        idleA: 0.005,
-        typicalA: 0.006,
-        peakA: 0.01,
-      },
-    ],
-    endpoints: [{ is: 'i2c-device', id: 'I2C', sda: 'I2C.2', scl: 'I2C.3', addresses: [0x28], pullUpOhm: 4700, capacitancePf: 12 }],
-    routes: [],
-  },
+    name: 'Airspeed sensor, analog, +-2 kPa',
+    summary: '0.5 to 4.5 V on one wire, 2.5 V at rest: more than a 3.3 V input stands.',
+    massG: 8,
+    sizeMm: [26, 20, 12],
+    ports: [wiredPort('lead', ['locking-1.25', 'socket'], [supply, ['S', 'analog-out', logic5V], gnd], { needed: true })],
+    circuit: [load('sensor', ['lead.1', '@gnd'], [0.005, 0.007, 0.01], [5, 4.75, 5.25])],
+    endpoints: [{ is: 'analog-out', id: 'pressure', pin: 'lead.2', fullScaleV: 4.5, purpose: 'airspeed' }],
+  }),
 ];
+
+export const rangefinders: readonly Part[] = [
+  samplePart({
+    id: 'rangefinder-serial-40m',
+    kind: 'rangefinder',
+    name: 'Rangefinder, serial, 40 m',
+    summary: 'Laser, 100 Hz at 115 200 baud, talks only. Its socket begins with the ground.',
+    massG: 22,
+    sizeMm: [40, 22, 24],
+    ports: [wiredPort('UART', ['locking-1.25', 'socket'], [gnd, ['TX', 'tx', logic3V3], ['RX', 'rx', logic3V3], supply], { needed: true })],
+    circuit: [load('sensor', ['UART.4', '@gnd'], [0.08, 0.12, 0.2], [5, 4.6, 5.5])],
+    endpoints: [uart('UART', { tx: 'UART.2', rx: 'UART.3' }, [offer('rangefinder', 'talker', 115_200, [9600, 115_200])])],
+  }),
+  i2c(
+    {
+      id: 'rangefinder-i2c-12m',
+      kind: 'rangefinder',
+      name: 'Rangefinder, I2C, 12 m',
+      summary: 'Laser for the last metres, address 0x10 or 0x62.',
+      massG: 11,
+      sizeMm: [30, 18, 18],
+    },
+    [supply, gnd, sda, scl],
+    [0x10, 0x62],
+    0.09,
+  ),
+  can(
+    {
+      id: 'rangefinder-can-180m',
+      kind: 'rangefinder',
+      name: 'Rangefinder, CAN, 180 m',
+      summary: 'Laser altimeter for survey heights. Termination by a jumper.',
+      massG: 48,
+      sizeMm: [56, 34, 30],
+    },
+    0.22,
+  ),
+];
+
+/** The same shapes serve payloads on CAN. */
+export { can as canDevice };

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { nextReference, PART_KINDS, sampleParts, SEVERITIES, type Item, type Part } from '@wired-falcon/core';
-import { addParts, matchesPart } from '../../entry/addCommand.ts';
+import { addParts } from '../../entry/addCommand.ts';
+import { searchParts, wordsOf } from '../../entry/searchParts.ts';
 import { useSelection } from '../../selection/SelectionContext.tsx';
 import { findingsAbout } from '../../selection/findingsAbout.ts';
 import { useFindings, useGraph, useMake, useSessionState } from '../../session/SessionContext.tsx';
@@ -107,11 +108,7 @@ function ItemRow({
 
 function Catalogue() {
   const [text, setText] = useState('');
-  const words = text
-    .toLowerCase()
-    .split(/\s+/)
-    .filter((word) => word !== '');
-  const found = sampleParts.filter((part) => matchesPart(part, words));
+  const found = searchParts(sampleParts, wordsOf(text));
   return (
     <section className="min-h-0 overflow-y-auto border-l border-rule bg-paper px-4 py-4" aria-label="Catalogue">
       <h2 className="text-lg font-bold">Catalogue</h2>

@@ -1,0 +1,108 @@
+import type { Part } from '../model/part.ts';
+import { load, logic3V3, logic5V, logicPulse, logicRs232, offer, samplePart, uart, wiredPort, type Row } from './build.ts';
+
+const gnd: Row = ['GND', 'gnd', '@gnd'];
+const takes = (pin: string, typicalA = 0.02) => load('logic', [pin, '@gnd'], [typicalA * 0.8, typicalA, typicalA * 1.5], [5, 3.6, 5.5]);
+
+/** Parts that stand in a signal's way and change it. */
+export const converters: readonly Part[] = [
+  samplePart({
+    id: 'encoder-pwm-to-ppm',
+    kind: 'converter',
+    name: 'Encoder, 8 x PWM to PPM',
+    summary: 'Gathers eight parallel channels into one pulse train. It drops any flag of a lost link.',
+    massG: 7,
+    sizeMm: [32, 24, 8],
+    ports: [
+      ...[1, 2, 3, 4, 5, 6, 7, 8].map((n) =>
+        wiredPort(`in${n}`, ['pin-2.54', 'socket'], [['S', 'pulse-in', logicPulse], ['V', 'supply-in', '@v'], gnd], { label: `in ${n}` }),
+      ),
+      wiredPort('out', ['pin-2.54', 'socket'], [['S', 'pulse-out', logic3V3], ['V', 'supply-in', '@v'], gnd], { needed: true }),
+    ],
+    circuit: [takes('@v')],
+    endpoints: [
+      ...[1, 2, 3, 4, 5, 6, 7, 8].map((n) => ({ is: 'rc-in' as const, id: `in${n}`, pin: `in${n}.1`, formats: ['pwm'] })),
+      { is: 'rc-out', id: 'out', pin: 'out.1', formats: ['ppm'], channels: 8 },
+    ],
+    routes: [1, 2, 3, 4, 5, 6, 7, 8].map((n) => ({ from: `in${n}`, to: 'out', transform: 'encode' as const })),
+  }),
+  samplePart({
+    id: 'bridge-sbus-to-serial',
+    kind: 'converter',
+    name: 'Bridge, SBUS to serial',
+    summary:
+      'SBUS in, the same bytes as plain serial out at 115 200 baud, for a radio that carries any bytes. Its labels name the data, not the pin.',
+    massG: 4,
+    sizeMm: [22, 14, 5],
+    ports: [
+      wiredPort('SBUS', ['pin-2.54', 'socket'], [['S', 'rx', logic3V3], ['V', 'supply-in', '@v'], gnd], { needed: true }),
+      wiredPort('serial', ['locking-1.25', 'socket'], [['V', 'supply-in', '@v'], ['TO', 'tx', logic3V3], ['FROM', 'rx', logic3V3], gnd], {
+        needed: true,
+      }),
+    ],
+    circuit: [takes('@v')],
+    endpoints: [
+      uart('SBUS', { rx: 'SBUS.1' }, [offer('sbus', 'listener', 100_000)], { duplex: 'rx-only', inverts: 'rx' }),
+      uart('serial', { tx: 'serial.2', rx: 'serial.3' }, [offer('transparent', 'both', 115_200)]),
+    ],
+    routes: [{ from: 'SBUS', to: 'serial', transform: 'bridge' }],
+  }),
+  samplePart({
+    id: 'bridge-serial-to-sbus',
+    kind: 'converter',
+    name: 'Bridge, serial to SBUS',
+    summary: 'The other side: plain serial in at 115 200 baud, SBUS out on a 3-pin lead. The flag of a lost link is kept.',
+    massG: 4,
+    sizeMm: [22, 14, 5],
+    ports: [
+      wiredPort('serial', ['locking-1.25', 'socket'], [['V', 'supply-in', '@v'], ['TO', 'tx', logic3V3], ['FROM', 'rx', logic3V3], gnd], {
+        needed: true,
+      }),
+      wiredPort('SBUS', ['pin-2.54', 'socket'], [['S', 'tx', logic3V3], ['V', 'supply-in', '@v'], gnd], { needed: true }),
+    ],
+    circuit: [takes('@v')],
+    endpoints: [
+      uart('serial', { tx: 'serial.2', rx: 'serial.3' }, [offer('transparent', 'both', 115_200)]),
+      uart('SBUS', { tx: 'SBUS.1' }, [offer('sbus', 'talker', 100_000)], { duplex: 'tx-only' }),
+    ],
+    routes: [{ from: 'serial', to: 'SBUS', transform: 'bridge' }],
+  }),
+  samplePart({
+    id: 'inverter-level-shifter',
+    kind: 'converter',
+    name: 'Inverter and level shifter, one wire',
+    summary: 'Turns one serial signal upside down and brings 5 V to 3.3 V.',
+    massG: 2,
+    sizeMm: [14, 9, 4],
+    ports: [
+      wiredPort('in', ['solder-pad', 'pads'], [['IN', 'rx', logic5V], ['V', 'supply-in', '@v'], gnd], { needed: true }),
+      wiredPort('out', ['solder-pad', 'pads'], [['OUT', 'tx', logic3V3], gnd], { needed: true }),
+    ],
+    circuit: [takes('@v', 0.002)],
+    endpoints: [
+      uart('in', { rx: 'in.1' }, [offer('transparent', 'listener', 100_000)], { duplex: 'rx-only', inverts: 'both' }),
+      uart('out', { tx: 'out.1' }, [offer('transparent', 'talker', 100_000)], { duplex: 'tx-only', inverts: 'both' }),
+    ],
+    routes: [{ from: 'in', to: 'out', transform: 'invert' }],
+  }),
+  samplePart({
+    id: 'converter-rs232',
+    kind: 'converter',
+    name: 'RS-232 level converter',
+    summary: 'RS-232 on a screw terminal, 3.3 V serial on a socket. The logic socket is labelled for the other side: RX is what it sends.',
+    massG: 9,
+    sizeMm: [36, 18, 12],
+    ports: [
+      wiredPort('RS232', ['screw-3.5', 'socket'], [['TX', 'tx', logicRs232], ['RX', 'rx', logicRs232], gnd], { needed: true }),
+      wiredPort('logic', ['locking-1.25', 'socket'], [['V', 'supply-in', '@v'], ['RX', 'tx', logic3V3], ['TX', 'rx', logic3V3], gnd], {
+        needed: true,
+      }),
+    ],
+    circuit: [takes('@v', 0.01)],
+    endpoints: [
+      uart('RS232', { tx: 'RS232.1', rx: 'RS232.2' }, [offer('transparent', 'both', 115_200, [9600, 19_200, 57_600, 115_200])]),
+      uart('logic', { tx: 'logic.2', rx: 'logic.3' }, [offer('transparent', 'both', 115_200, [9600, 19_200, 57_600, 115_200])]),
+    ],
+    routes: [{ from: 'RS232', to: 'logic', transform: 'none' }],
+  }),
+];

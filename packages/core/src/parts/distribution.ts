@@ -1,0 +1,132 @@
+import type { Part } from '../model/part.ts';
+import { buck, samplePart, wiredPort, type RawElement, type Row, type WiredPort } from './build.ts';
+
+const railLead = (id: string, label: string, gender: 'pins' | 'socket', supply: Row): WiredPort =>
+  wiredPort(id, ['pin-2.54', gender], [['-', 'nc'], supply, ['GND', 'gnd', '@gnd']], { label, ...(id === 'out' ? { needed: true } : {}) });
+
+const battery: WiredPort = wiredPort(
+  'battery',
+  ['power-pad', 'pads'],
+  [
+    ['+', 'supply-in', '@bat'],
+    ['-', 'gnd', '@gnd'],
+  ],
+  { needed: true },
+);
+
+const motor = (id: string, label: string, node: `@${string}`): WiredPort =>
+  wiredPort(
+    id,
+    ['power-pad', 'pads'],
+    [
+      ['+', 'supply-out', node],
+      ['-', 'gnd', '@gnd'],
+    ],
+    { label },
+  );
+
+const supply = (id: string, label: string, node: `@${string}`): WiredPort =>
+  wiredPort(
+    id,
+    ['solder-pad', 'pads'],
+    [
+      ['V', 'supply-out', node],
+      ['GND', 'gnd', '@gnd'],
+    ],
+    { label },
+  );
+
+const onBoard = (id: string, from: `@${string}`, out: `@${string}`, setV: number, continuousA: number): RawElement =>
+  buck(id, {
+    in: from,
+    out,
+    gnd: '@gnd',
+    setV,
+    inputMinV: setV + 2,
+    inputMaxV: 27,
+    dropoutV: 1,
+    efficiency: 0.9,
+    quiescentA: 0.01,
+    continuousA,
+    burstA: continuousA * 1.3,
+    burstS: 5,
+  });
+
+export const distribution: readonly Part[] = [
+  samplePart({
+    id: 'combiner-two-inputs',
+    kind: 'distribution',
+    name: 'Supply combiner, 2 inputs',
+    summary: 'Two supplies onto one rail through diodes, so that they never drive each other. 10 A an input.',
+    massG: 9,
+    sizeMm: [30, 20, 6],
+    ports: [
+      railLead('A', 'in A', 'pins', ['V', 'supply-in']),
+      railLead('B', 'in B', 'pins', ['V', 'supply-in']),
+      railLead('out', 'out', 'socket', ['V', 'supply-out']),
+    ],
+    circuit: [
+      { is: 'diode', id: 'diode-a', from: 'A.2', to: 'out.2', dropV: 0.35, maxA: 10 },
+      { is: 'diode', id: 'diode-b', from: 'B.2', to: 'out.2', dropV: 0.35, maxA: 10 },
+    ],
+  }),
+  samplePart({
+    id: 'distribution-two-regulators',
+    kind: 'distribution',
+    name: 'Distribution board, 5 V and 12 V regulators',
+    summary: 'Pack in, four pairs of motor pads out, 5 V 3 A and 12 V 2 A beside. Up to 6 cells.',
+    massG: 17,
+    sizeMm: [50, 50, 6],
+    ports: [
+      battery,
+      motor('m1', 'motor 1', '@bat'),
+      motor('m2', 'motor 2', '@bat'),
+      motor('m3', 'motor 3', '@bat'),
+      motor('m4', 'motor 4', '@bat'),
+      supply('v5', '5 V', '@5v'),
+      supply('v12', '12 V', '@12v'),
+    ],
+    circuit: [onBoard('reg-5v', '@bat', '@5v', 5, 3), onBoard('reg-12v', '@bat', '@12v', 12, 2)],
+  }),
+  samplePart({
+    id: 'distribution-plain-bus',
+    kind: 'distribution',
+    name: 'Distribution bus, plain',
+    summary: 'Two copper bars with pads for the pack and six branches; nothing regulated, nothing measured.',
+    massG: 14,
+    sizeMm: [60, 22, 5],
+    ports: [battery, ...[1, 2, 3, 4, 5, 6].map((n) => motor(`b${n}`, `branch ${n}`, '@bat'))],
+  }),
+  samplePart({
+    id: 'distribution-wing-sensing',
+    kind: 'distribution',
+    name: 'Wing power board, motor current sensing',
+    summary: 'Pack in, two motor outputs behind one 100 A sense element with an analog signal, 5 V 4 A servo supply beside.',
+    massG: 21,
+    sizeMm: [46, 34, 8],
+    ports: [
+      battery,
+      motor('m1', 'motor 1', '@sensed'),
+      motor('m2', 'motor 2', '@sensed'),
+      supply('servo', 'servo supply', '@5v'),
+      wiredPort(
+        'sense',
+        ['locking-1.25', 'socket'],
+        [
+          ['CUR', 'analog-out', { highV: 3.3, inputMaxV: 3.6 }],
+          ['VLT', 'analog-out', { highV: 3.3, inputMaxV: 3.6 }],
+          ['GND', 'gnd', '@gnd'],
+        ],
+        { label: 'sense' },
+      ),
+    ],
+    circuit: [
+      { is: 'sense', id: 'motor-current', a: '@bat', b: '@sensed', ohm: 0.0002, fullScaleA: 100 },
+      onBoard('reg-5v', '@bat', '@5v', 5, 4),
+    ],
+    endpoints: [
+      { is: 'analog-out', id: 'current', pin: 'sense.1', fullScaleV: 3.3, purpose: 'battery current' },
+      { is: 'analog-out', id: 'volts', pin: 'sense.2', fullScaleV: 3.3, purpose: 'battery voltage' },
+    ],
+  }),
+];

@@ -1,0 +1,112 @@
+import type { Part } from '../model/part.ts';
+import { samplePart, wiredPort } from './build.ts';
+
+interface Figures {
+  readonly id: string;
+  readonly name: string;
+  readonly summary: string;
+  readonly massG: number;
+  readonly sizeMm: readonly [number, number, number];
+  readonly tableV: number;
+  /** Amperes from the pack at a quarter, a half, three quarters and full throttle. */
+  readonly currentA: readonly [number, number, number, number];
+  readonly maxA: number;
+  readonly magnetAm2: number;
+}
+
+/** A brushless motor with its propeller. */
+function motor(figures: Figures): Part {
+  const { id, name, summary, massG, sizeMm, tableV, currentA, maxA, magnetAm2 } = figures;
+  const phases = ['phases.1', 'phases.2', 'phases.3'];
+  return samplePart({
+    id,
+    kind: 'motor',
+    name,
+    summary,
+    massG,
+    sizeMm,
+    magnetAm2,
+    ports: [
+      wiredPort(
+        'phases',
+        ['bullet-3.5', 'plug'],
+        [
+          ['A', 'phase'],
+          ['B', 'phase'],
+          ['C', 'phase'],
+        ],
+        { groundless: 'Three motor phases.', needed: true },
+      ),
+    ],
+    circuit: [
+      {
+        is: 'motor',
+        id: 'motor',
+        phases,
+        tableV,
+        table: [{ throttle: 0, currentA: 0 }, ...currentA.map((amperes, i) => ({ throttle: (i + 1) / 4, currentA: amperes }))],
+        maxA,
+      },
+    ],
+    endpoints: [{ is: 'phase', id: 'phases', pins: phases }],
+    cautions: ['propellers-off'],
+  });
+}
+
+export const motors: readonly Part[] = [
+  motor({
+    id: 'motor-22mm-6x4',
+    name: 'Motor 22 mm with 6x4 propeller',
+    summary: 'Brushless, about 0.7 kg of static thrust on 3 cells.',
+    massG: 42,
+    sizeMm: [30, 28, 28],
+    tableV: 11.5,
+    currentA: [1.6, 4.8, 9.4, 15],
+    maxA: 18,
+    magnetAm2: 0.25,
+  }),
+  motor({
+    id: 'motor-28mm-9x6',
+    name: 'Motor 28 mm with 9x6 propeller',
+    summary: 'Brushless, about 1.6 kg of static thrust on 4 cells.',
+    massG: 96,
+    sizeMm: [40, 28, 28],
+    tableV: 15.4,
+    currentA: [3.2, 9.5, 19, 31],
+    maxA: 36,
+    magnetAm2: 0.5,
+  }),
+  motor({
+    id: 'motor-35mm-13x8',
+    name: 'Motor 35 mm with 13x8 propeller',
+    summary: 'Brushless, about 3.2 kg of static thrust on 6 cells.',
+    massG: 178,
+    sizeMm: [52, 42, 42],
+    tableV: 22.8,
+    currentA: [4.1, 12.5, 25, 41],
+    maxA: 52,
+    magnetAm2: 0.9,
+  }),
+  motor({
+    id: 'motor-lift-41mm-15x5',
+    name: 'Lift motor 41 mm with 15x5 propeller',
+    summary: 'Flat brushless motor for hovering, about 2.6 kg of static thrust on 6 cells.',
+    massG: 120,
+    sizeMm: [28, 48, 48],
+    tableV: 22.8,
+    currentA: [2.6, 8.2, 17, 28],
+    maxA: 34,
+    magnetAm2: 0.8,
+  }),
+  motor({
+    id: 'motor-50mm-18x10',
+    name: 'Motor 50 mm with 18x10 propeller',
+    summary: 'Brushless, about 6 kg of static thrust on 6 cells.',
+    massG: 360,
+    sizeMm: [65, 50, 50],
+    tableV: 22.8,
+    currentA: [7, 22, 46, 74],
+    maxA: 85,
+    magnetAm2: 1.6,
+  }),
+];

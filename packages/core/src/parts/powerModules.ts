@@ -1,0 +1,148 @@
+import type { ConnectorFamily } from '../model/connector.ts';
+import type { Part } from '../model/part.ts';
+import { buck, load, samplePart, wiredPort, type RawElement, type RawEndpoint, type Row, type WiredPort } from './build.ts';
+
+const logicOut = { highV: 3.3, inputMaxV: 3.6 } as const;
+
+const through = (family: ConnectorFamily): WiredPort[] => [
+  wiredPort(
+    'battery',
+    [family, 'plug'],
+    [
+      ['+', 'supply-in', '@bat'],
+      ['-', 'gnd', '@gnd'],
+    ],
+    { needed: true },
+  ),
+  wiredPort(
+    'load',
+    [family, 'socket'],
+    [
+      ['+', 'supply-out', '@sensed'],
+      ['-', 'gnd', '@gnd'],
+    ],
+    { needed: true },
+  ),
+];
+
+const fiveVolts = (setV: number, continuousA: number): RawElement =>
+  buck('reg-5v', {
+    in: '@bat',
+    out: '@5v',
+    gnd: '@gnd',
+    setV,
+    inputMinV: 6.5,
+    inputMaxV: 55,
+    dropoutV: 1,
+    efficiency: 0.9,
+    quiescentA: 0.01,
+    continuousA,
+    burstA: continuousA * 1.5,
+    burstS: 5,
+  });
+
+const sense = (ohm: number, fullScaleA: number): RawElement => ({
+  is: 'sense',
+  id: 'battery-current',
+  a: '@bat',
+  b: '@sensed',
+  ohm,
+  fullScaleA,
+});
+
+const controllerRows = (first: Row, second: Row): Row[] => [
+  ['5V', 'supply-out', '@5v'],
+  ['5V', 'supply-out', '@5v'],
+  first,
+  second,
+  ['GND', 'gnd', '@gnd'],
+  ['GND', 'gnd', '@gnd'],
+];
+
+const analogRows = controllerRows(['CUR', 'analog-out', logicOut], ['VLT', 'analog-out', logicOut]);
+const analogEndpoints = (port: string): RawEndpoint[] => [
+  { is: 'analog-out', id: 'current', pin: `${port}.3`, fullScaleV: 3.3, purpose: 'battery current' },
+  { is: 'analog-out', id: 'volts', pin: `${port}.4`, fullScaleV: 3.3, purpose: 'battery voltage' },
+];
+
+export const powerModules: readonly Part[] = [
+  samplePart({
+    id: 'power-module-analog-60a',
+    kind: 'power-module',
+    name: 'Power module 60 A, analog',
+    summary: 'XT60 through, 5.3 V 3 A for the controller, current and voltage as two analog signals. Up to 6 cells.',
+    massG: 24,
+    sizeMm: [38, 22, 15],
+    ports: [...through('XT60'), wiredPort('out', ['locking-1.25', 'socket'], analogRows, { needed: true })],
+    circuit: [sense(0.0005, 60), fiveVolts(5.3, 3)],
+    endpoints: analogEndpoints('out'),
+  }),
+  samplePart({
+    id: 'power-module-i2c-120a',
+    kind: 'power-module',
+    name: 'Power module 120 A, digital over I2C',
+    summary: 'XT90 through, 5.2 V 3 A, voltage and current read over I2C. Up to 12 cells. Its sockets have SCL before SDA.',
+    massG: 46,
+    sizeMm: [48, 30, 18],
+    ports: [
+      ...through('XT90'),
+      wiredPort('out', ['locking-1.25', 'socket'], controllerRows(['SCL', 'scl', logicOut], ['SDA', 'sda', logicOut]), { needed: true }),
+    ],
+    circuit: [sense(0.0002, 163), fiveVolts(5.2, 3), load('monitor', ['@5v', '@gnd'], [0.005, 0.005, 0.008], [5, 3.3, 5.5])],
+    endpoints: [{ is: 'i2c-device', id: 'I2C', sda: 'out.4', scl: 'out.3', addresses: [0x45, 0x40, 0x41, 0x44], capacitancePf: 15 }],
+  }),
+  samplePart({
+    id: 'power-module-can-100a',
+    kind: 'power-module',
+    name: 'Power module 100 A, CAN battery monitor',
+    summary: 'XT60 through, 5.25 V 3 A, counts charge itself and tells it over CAN. Termination by a jumper.',
+    massG: 41,
+    sizeMm: [46, 30, 18],
+    ports: [
+      ...through('XT60'),
+      wiredPort('out', ['locking-2.0', 'socket'], controllerRows(['H', 'can-h'], ['L', 'can-l']), { needed: true }),
+    ],
+    circuit: [sense(0.0002, 100), fiveVolts(5.25, 3), load('monitor', ['@5v', '@gnd'], [0.04, 0.05, 0.08], [5, 4, 5.5])],
+    endpoints: [{ is: 'can', id: 'CAN', high: 'out.3', low: 'out.4', terminated: false, switchable: true }],
+  }),
+  samplePart({
+    id: 'power-module-analog-90a-12v',
+    kind: 'power-module',
+    name: 'Power module 90 A, analog, with 12 V',
+    summary: 'XT90 through, 5.3 V 3 A for the controller and 12 V 3 A beside it; analog current and voltage.',
+    massG: 39,
+    sizeMm: [45, 28, 18],
+    ports: [
+      ...through('XT90'),
+      wiredPort('out', ['locking-1.25', 'socket'], analogRows, { needed: true }),
+      wiredPort(
+        'aux',
+        ['solder-pad', 'pads'],
+        [
+          ['12V', 'supply-out', '@12v'],
+          ['GND', 'gnd', '@gnd'],
+        ],
+        { label: '12 V out' },
+      ),
+    ],
+    circuit: [
+      sense(0.0003, 90),
+      fiveVolts(5.3, 3),
+      buck('reg-12v', {
+        in: '@bat',
+        out: '@12v',
+        gnd: '@gnd',
+        setV: 12,
+        inputMinV: 13.5,
+        inputMaxV: 36,
+        dropoutV: 1.2,
+        efficiency: 0.92,
+        quiescentA: 0.01,
+        continuousA: 3,
+        burstA: 4,
+        burstS: 5,
+      }),
+    ],
+    endpoints: analogEndpoints('out'),
+  }),
+];
