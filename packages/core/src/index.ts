@@ -1,4 +1,5 @@
 export * from './model/aircraft.ts';
+export * from './model/airframes.ts';
 export * from './model/canonicalJson.ts';
 export * from './model/connector.ts';
 export * from './model/contentHash.ts';
@@ -7,7 +8,9 @@ export * from './model/ids.ts';
 export * from './model/limits.ts';
 export * from './model/migrations.ts';
 export * from './model/naturalOrder.ts';
+export * from './model/needs.ts';
 export * from './model/newAircraft.ts';
+export * from './model/outputFunctions.ts';
 export * from './model/part.ts';
 export * from './model/partKinds.ts';
 export * from './model/protocolIds.ts';

@@ -17,7 +17,7 @@ export function FlightStrip() {
         Hangar
       </Link>
       <h1 className="text-[17px] font-bold">{aircraft.name}</h1>
-      <span className="text-ink2">{AIRFRAME_KINDS[aircraft.airframe.kind]}</span>
+      <span className="text-ink2">{AIRFRAME_KINDS[aircraft.airframe.kind].title}</span>
       <span className="value">{version === 1 ? '1 edit' : `${version} edits`}</span>
       <SavedState />
       <span className="grow" />

@@ -4,7 +4,7 @@ import { sameJson } from '../model/canonicalJson.ts';
 import type { DeepReadonly } from '../model/shape.ts';
 
 /** Names that a path may go through: never the ones that objects own. */
-const STEP_PATTERN = '^(?!__proto__$|constructor$|prototype$)[A-Za-z0-9][A-Za-z0-9.-]{0,59}$';
+const STEP_PATTERN = '^(?!__proto__$|constructor$|prototype$)[A-Za-z0-9][A-Za-z0-9.-]{0,79}$';
 
 export const ChangeSchema = Type.Object(
   {

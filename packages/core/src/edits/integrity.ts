@@ -1,3 +1,4 @@
+import { outputKey } from '../model/aircraft.ts';
 import type { Design } from '../model/design.ts';
 import { brokenInside } from './cableEdits.ts';
 import type { Refusal } from './family.ts';
@@ -44,6 +45,12 @@ export function integrityOf(design: Design): Refusal[] {
       if (occupant !== undefined)
         add('port-occupied', `${cable.tag} and ${occupant.tag} are both plugged into ${placeName(design, at)}.`, id);
     }
+  }
+  for (const [key, use] of Object.entries(design.aircraft.outputs)) {
+    if (key !== outputKey(use.item, use.output))
+      add('id-taken', `The use of output ${use.output} is filed under another key than its own.`, key);
+    if (design.aircraft.items[use.item] === undefined)
+      add('unknown-item', `Output ${use.output} is of an item that is not there.`, use.item);
   }
   for (const [id, waiver] of Object.entries(design.aircraft.waivers)) {
     if (waiver.id !== id) add('id-taken', 'A waiver is filed under another id than its own.', id);

@@ -45,7 +45,10 @@ const removeItem = editKind({
   apply: ({ aircraft }, edit) => {
     if (!Object.hasOwn(aircraft.items, edit.item)) return refuse('unknown-item', 'The item to remove is no longer there.', edit.item);
     const { [edit.item]: _gone, ...items } = aircraft.items;
-    return { aircraft: { ...aircraft, items, cables: freeEnds(aircraft.cables, (at) => at.is === 'port' && at.item === edit.item) } };
+    const outputs = Object.fromEntries(Object.entries(aircraft.outputs).filter(([, use]) => use.item !== edit.item));
+    return {
+      aircraft: { ...aircraft, items, outputs, cables: freeEnds(aircraft.cables, (at) => at.is === 'port' && at.item === edit.item) },
+    };
   },
 });
 

@@ -110,7 +110,7 @@ describe('random edits', () => {
           for (const one of edit.kind === 'batch' ? edit.edits : [edit]) kinds.add(one.kind);
         }
       }),
-      { numRuns: 100, seed: 7 },
+      { numRuns: 120, seed: 7 },
     );
     expect([...editKinds.keys()].filter((kind) => !kinds.has(kind))).toEqual([]);
   });

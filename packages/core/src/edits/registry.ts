@@ -3,18 +3,29 @@ import { EditIdSchema } from '../model/ids.ts';
 import { LIMITS } from '../model/limits.ts';
 import { hasShape, shapeProblems, type Shape } from '../model/shape.ts';
 import { aircraftEdits } from './aircraftEdits.ts';
+import { briefEdits } from './briefEdits.ts';
 import { cableEdits } from './cableEdits.ts';
 import { ChangeSchema } from './changes.ts';
 import { conductorEdits } from './conductorEdits.ts';
 import type { EditKind } from './family.ts';
 import { itemEdits } from './itemEdits.ts';
 import { legEdits } from './legEdits.ts';
+import { outputEdits } from './outputEdits.ts';
 import { waiverEdits } from './waiverEdits.ts';
 
 const closed = { additionalProperties: false } as const;
 
 /** Every kind of edit that changes a document by itself. A new family is named here once. */
-const families = [...aircraftEdits, ...itemEdits, ...cableEdits, ...legEdits, ...conductorEdits, ...waiverEdits] as const;
+const families = [
+  ...aircraftEdits,
+  ...briefEdits,
+  ...itemEdits,
+  ...cableEdits,
+  ...legEdits,
+  ...conductorEdits,
+  ...outputEdits,
+  ...waiverEdits,
+] as const;
 
 /** An edit of one family, not a batch and not an undo. */
 export type SimpleEdit = Shape<(typeof families)[number]['schema']>;

@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
+import { SCHEMA_VERSION } from '../model/aircraft.ts';
 import { cableOf, demoDesign, emptyBench } from '../test/designs.ts';
 import { readAircraftFile, writeAircraftFile } from './aircraftFile.ts';
 
@@ -33,7 +34,7 @@ describe('aircraft files', () => {
     ['another file', '{"format":"something"}', '"format" should be'],
     ['no aircraft', '{"format":"wired-falcon-aircraft"}', 'holds no aircraft'],
     ['no version', '{"format":"wired-falcon-aircraft","aircraft":{}}', 'schema version'],
-    ['a newer version', text.replace('"schema": 1', '"schema": 99'), 'newer version of the product (schema 99'],
+    ['a newer version', text.replace(`"schema": ${SCHEMA_VERSION}`, '"schema": 99'), 'newer version of the product (schema 99'],
     ['a wrong value', text.replace('"awg": 12', '"awg": "thick"'), '/awg'],
     ['an unknown member', text.replace('"awg": 12', '"awg": 12, "extra": 1'), 'extra'],
     [
@@ -49,6 +50,14 @@ describe('aircraft files', () => {
   ])('with %s are refused in one sentence that names the place', (_, source, part) => {
     expect(source).not.toBe(text);
     expect(sentenceFor(source)).toContain(part);
+  });
+
+  it('of the first version get what is new, and are otherwise the same', () => {
+    const { needs: _needs, outputs: _outputs, ...first } = demoDesign().aircraft;
+    const read = readAircraftFile(JSON.stringify({ ...JSON.parse(text), aircraft: { ...first, schema: 1 } }));
+    if ('sentence' in read) throw new Error(read.sentence);
+    expect(read.migrated).toHaveLength(1);
+    expect(read.design.aircraft).toEqual({ ...first, schema: SCHEMA_VERSION, needs: {}, outputs: {} });
   });
 
   it('with a cable in itself are refused', () => {

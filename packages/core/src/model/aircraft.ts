@@ -11,7 +11,10 @@ import {
   recordOf,
   WaiverIdSchema,
 } from './ids.ts';
+import { airframeKinds } from './airframes.ts';
 import { LIMITS } from './limits.ts';
+import { needIds } from './needs.ts';
+import { outputFunctions } from './outputFunctions.ts';
 import { SettingIdSchema, SettingValueSchema } from './setting.ts';
 import type { Shape } from './shape.ts';
 
@@ -21,7 +24,7 @@ const note = Type.String({ maxLength: LIMITS.noteChars });
 const label = Type.String({ maxLength: LIMITS.labelChars });
 
 /** The version of the document's shape that this code writes. */
-export const SCHEMA_VERSION = 1;
+export const SCHEMA_VERSION = 2;
 
 /** What people call an item: a prefix and a number, `GNSS1`. */
 export const RefSchema = Type.String({ pattern: '^[A-Z]{1,8}[1-9][0-9]{0,3}$' });
@@ -138,7 +141,37 @@ export const WaiverSchema = Type.Object(
 /** A person's word that a finding may stand, as long as its facts stay. */
 export type Waiver = Shape<typeof WaiverSchema>;
 
-export const AIRFRAME_KINDS = { 'flying-wing': 'flying wing' } as const;
+function oneOf<T extends string>(values: readonly T[]) {
+  return Type.Unsafe<T>(Type.String({ pattern: `^(${values.join('|')})$` }));
+}
+
+export const AirframeKindSchema = oneOf(airframeKinds);
+export const NeedIdSchema = oneOf(needIds);
+export const OutputFunctionSchema = oneOf(outputFunctions);
+export const DialectIdSchema = Type.String({ pattern: '^[a-z][a-z0-9-]{0,39}$' });
+
+/** How many of one thing an aircraft can want. */
+export const NeedCountSchema = Type.Integer({ minimum: 1, maximum: 32 });
+
+export const PlannedBatterySchema = Type.Object(
+  {
+    chemistry: Type.Union([Type.Literal('lipo'), Type.Literal('li-ion')]),
+    cells: Type.Integer({ minimum: 1, maximum: 14 }),
+  },
+  closed,
+);
+/** The pack that a person has in mind, before or beside the one that is in the aircraft. */
+export type PlannedBattery = Shape<typeof PlannedBatterySchema>;
+
+const OutputKeySchema = Type.Unsafe<string>(Type.String({ pattern: '^[A-Za-z0-9][A-Za-z0-9-]{0,39}\\.[A-Za-z0-9][A-Za-z0-9-]{0,23}$' }));
+export const OutputUseSchema = Type.Object({ item: ItemIdSchema, output: SettingIdSchema, function: OutputFunctionSchema }, closed);
+/** What one output of a controller is for. */
+export type OutputUse = Shape<typeof OutputUseSchema>;
+
+/** The key of an output in `outputs`: the item and its endpoint. */
+export function outputKey(item: Item['id'], output: string): string {
+  return `${item}.${output}`;
+}
 
 export const AircraftSchema = Type.Object(
   {
@@ -146,10 +179,14 @@ export const AircraftSchema = Type.Object(
     id: AircraftIdSchema,
     name,
     note: Type.Optional(note),
-    airframe: Type.Object({ kind: Type.Literal('flying-wing') }, closed),
-    dialect: Type.String({ pattern: '^[a-z][a-z0-9-]{0,39}$' }),
+    airframe: Type.Object({ kind: AirframeKindSchema }, closed),
+    plannedBattery: Type.Optional(PlannedBatterySchema),
+    /** How many of each thing the aircraft wants of its controller. */
+    needs: Type.Record(Type.String({ pattern: `^(${needIds.join('|')})$` }), NeedCountSchema, { additionalProperties: false }),
+    dialect: DialectIdSchema,
     items: recordOf(ItemIdSchema, ItemSchema, LIMITS.itemsPerAircraft),
     cables: recordOf(CableIdSchema, CableSchema, LIMITS.cablesPerAircraft),
+    outputs: recordOf(OutputKeySchema, OutputUseSchema),
     waivers: recordOf(WaiverIdSchema, WaiverSchema),
     /** The highest number given out per prefix; only rises, so that no reference is ever used for two things. */
     issued: Type.Record(Type.String({ pattern: '^[A-Z]{1,8}$' }), Type.Integer({ minimum: 1, maximum: 9999 }), {

@@ -7,8 +7,14 @@ export interface Migration {
   readonly migrate: (document: Readonly<Record<string, unknown>>) => Record<string, unknown>;
 }
 
-/** In order. Empty as long as there has been one shape only. */
-export const MIGRATIONS: readonly Migration[] = [];
+/** In order. */
+export const MIGRATIONS: readonly Migration[] = [
+  {
+    to: 2,
+    title: 'What the aircraft needs of its controller, and what its outputs are for',
+    migrate: (document) => ({ ...document, needs: {}, outputs: {} }),
+  },
+];
 
 export type MigrationResult =
   | { readonly is: 'migrated'; readonly document: Readonly<Record<string, unknown>>; readonly steps: readonly string[] }

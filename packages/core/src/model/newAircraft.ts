@@ -8,9 +8,11 @@ export function newAircraft(id: AircraftId, name: string): Aircraft {
     id,
     name,
     airframe: { kind: 'flying-wing' },
+    needs: {},
     dialect: 'numbered-ports',
     items: {},
     cables: {},
+    outputs: {},
     waivers: {},
     issued: {},
   };

@@ -5,10 +5,13 @@ import { graphOf } from '../graph/graphOf.ts';
 import type { PortAt } from '../graph/cableJoins.ts';
 import { PIN_MAP_PRESETS, type PinMapPreset } from '../harness/fitPinMap.ts';
 import { proposeCable } from '../harness/proposeCable.ts';
-import { AWG_SIZES, WIRE_COLOURS, type Cable } from '../model/aircraft.ts';
+import { AWG_SIZES, outputKey, WIRE_COLOURS, type Cable } from '../model/aircraft.ts';
+import { airframeKinds } from '../model/airframes.ts';
 import { partKeyOf } from '../model/contentHash.ts';
 import type { Design } from '../model/design.ts';
 import { asId, type ConductorId, type ItemId, type LegId, type NodeId, type WaiverId } from '../model/ids.ts';
+import { needIds } from '../model/needs.ts';
+import { outputFunctions } from '../model/outputFunctions.ts';
 import { settingsOf } from '../model/settingsOf.ts';
 import { sampleParts } from '../parts/catalogue.ts';
 
@@ -57,6 +60,8 @@ export function editFrom(design: Design, draw: Draw): Edit {
     leg,
     waiver,
     name,
+    brief,
+    output,
   ];
   const one = pick(makers, draw.kind)?.(design, draw);
   if (one === undefined) return addItem(design, draw);
@@ -235,7 +240,8 @@ function removeCable(design: Design, { x }: Draw): SimpleEdit | undefined {
 }
 
 function leg(design: Design, { x, y, z }: Draw): SimpleEdit | undefined {
-  const cable = anyCable(design, x);
+  const loose = graphOf(design).cables.filter((each) => Object.keys(each.legs).length > 1);
+  const cable = z % 2 === 0 && loose.length > 0 ? pick(loose, x) : anyCable(design, x);
   const from = pick(Object.values(cable?.nodes ?? {}), y);
   if (cable === undefined || from === undefined) return undefined;
   const legs = Object.values(cable.legs);
@@ -266,4 +272,32 @@ function name(design: Design, { x, isStale }: Draw): SimpleEdit {
   if (x % 2 === 0)
     return { kind: 'set-aircraft-note', note: x % 3 === 0 ? '' : `note ${x}`, was: isStale ? 'stale' : (design.aircraft.note ?? '') };
   return { kind: 'set-aircraft-name', name: `Name ${x}`, was: isStale ? 'stale' : design.aircraft.name };
+}
+
+function brief({ aircraft }: Design, { x, y, z, isStale }: Draw): SimpleEdit {
+  switch (x % 4) {
+    case 0:
+      return { kind: 'set-airframe', airframe: pick(airframeKinds, z) ?? 'quad', was: isStale ? 'hexa' : aircraft.airframe.kind };
+    case 1: {
+      const battery = z % 3 === 0 ? null : { chemistry: 'lipo' as const, cells: 1 + (z % 14) };
+      return { kind: 'set-planned-battery', battery, was: isStale ? null : (aircraft.plannedBattery ?? null) };
+    }
+    case 2: {
+      const need = pick(needIds, y) ?? 'rc';
+      return { kind: 'set-need', need, count: z % 3 === 0 ? null : 1 + (z % 9), was: isStale ? 9 : (aircraft.needs[need] ?? null) };
+    }
+    default:
+      return { kind: 'set-dialect', dialect: `dialect-${z % 3}`, was: isStale ? 'stale' : aircraft.dialect };
+  }
+}
+
+function output(design: Design, { x, y, z, isStale }: Draw): SimpleEdit | undefined {
+  const boards = graphOf(design).items.filter(({ part }) => part?.endpoints.some((endpoint) => endpoint.is === 'pulse-out') === true);
+  const board = pick(boards, x);
+  const outputs = board?.part?.endpoints.filter((endpoint) => endpoint.is === 'pulse-out') ?? [];
+  const one = pick(outputs, y);
+  if (board === undefined || one === undefined) return undefined;
+  const now = design.aircraft.outputs[outputKey(board.item.id, one.id)]?.function ?? null;
+  const wanted = z % 4 === 0 ? null : (pick(outputFunctions, z) ?? null);
+  return { kind: 'set-output-function', item: board.item.id, output: one.id, function: wanted, was: isStale ? 'tilt' : now };
 }
