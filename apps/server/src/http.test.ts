@@ -17,9 +17,9 @@ describe('the hangar', () => {
     const { body } = await server.ask<HangarEntry[]>('GET', '/api/aircraft');
     expect(body.find((entry) => entry.id === reedbed)).toMatchObject({
       name: 'Reedbed',
-      items: 13,
-      cables: 13,
-      findings: { stop: 1, mend: 3, note: 1 },
+      items: 19,
+      cables: 19,
+      findings: { stop: 3, mend: 14, note: 4 },
     });
   });
 

@@ -49,6 +49,8 @@ export * from './checks/findingsOf.ts';
 export { straightCableHarm, type StraightHarm } from './checks/fitsButWrong.ts';
 export { CHECKS_VERSION, checks } from './checks/registry.ts';
 export * from './formats/aircraftFile.ts';
+export * from './demo/demoAircraft.ts';
 export * from './demo/reedbed.ts';
+export * from './demo/saltmarsh.ts';
 export * from './harness/wiringSheet/sheetLayout.ts';
 export * from './harness/wiringSheet/sheetModel.ts';

@@ -1,5 +1,5 @@
 import { Injectable, Logger } from '@nestjs/common';
-import { asId, reedbed, type AircraftId } from '@wired-falcon/core';
+import { asId, demoAircraft, type AircraftId } from '@wired-falcon/core';
 import { AircraftStore } from './aircraftStore.ts';
 import { makeId } from './makeId.ts';
 
@@ -12,7 +12,10 @@ export class DemoLoader {
 
   async load(): Promise<void> {
     if (!(await this.store.isEmpty())) return;
-    await this.store.create(reedbed(asId<AircraftId>('reedbed'), makeId), new Date().toISOString());
-    this.#log.log('The demo aircraft "Reedbed" was loaded.');
+    for (const { id, build } of demoAircraft) {
+      const design = build(asId<AircraftId>(id), makeId);
+      await this.store.create(design, new Date().toISOString());
+      this.#log.log(`The demo aircraft "${design.aircraft.name}" was loaded.`);
+    }
   }
 }

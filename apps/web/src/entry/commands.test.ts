@@ -37,7 +37,7 @@ describe('the entry line', () => {
       text: 'GNSS1 UART > FC1 S4',
       effect: '4 conductors by meaning, pairs crossed',
     });
-    const cable = Object.values(take('gnss1 > s4', withGnss).aircraft.cables).find((candidate) => candidate.tag === 'W14');
+    const cable = Object.values(take('gnss1 > s4', withGnss).aircraft.cables).find((candidate) => candidate.tag === 'W20');
     expect(Object.values(cable?.conductors ?? {}).map((conductor) => [conductor.a.n, conductor.b.n])).toEqual([
       [1, 1],
       [2, 3],
@@ -62,7 +62,7 @@ describe('the entry line', () => {
 
   it('finds items by pin, name and description, and cables by tag', () => {
     expect(suggest('find elevon').map((hit) => hit.text)).toEqual(['find SRV1', 'find SRV2']);
-    expect(suggest('find sda').map((hit) => hit.text)).toEqual(['find ASPD1', 'find FC1']);
+    expect(suggest('find sda').map((hit) => hit.text)).toEqual(['find ASPD1', 'find FC1', 'find MAG1', 'find MAG2']);
     expect(suggest('find w0').map((hit) => hit.text)).toContain('find W04');
   });
 

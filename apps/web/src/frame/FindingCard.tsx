@@ -44,8 +44,9 @@ export function FindingCard({ judged }: { readonly judged: JudgedFinding }) {
           <div className="mt-2 flex flex-wrap gap-1.5">
             {finding.remedies.map((remedy, i) => (
               <button
-                key={remedy.label}
+                key={remedy.sentence}
                 type="button"
+                data-remedy
                 title={remedy.sentence}
                 className={`action ${i === 0 ? 'action-main' : ''}`}
                 onClick={() => make(remedy.edit)}

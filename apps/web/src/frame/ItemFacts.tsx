@@ -1,7 +1,9 @@
 import { useState } from 'react';
-import { CAUTIONS, serialSetup, settingsOf, type Graph, type Item, type ItemId, type SettingSpec } from '@wired-falcon/core';
+import { CAUTIONS, type Graph, type Item, type ItemId, type ResolvedPart } from '@wired-falcon/core';
 import { useSelection } from '../selection/SelectionContext.tsx';
 import { useSession } from '../session/SessionContext.tsx';
+import { ItemSettings } from './ItemSettings.tsx';
+import { OutputUses } from './OutputUses.tsx';
 
 /** An item in the margin: what it is, its cables, its settings. */
 export function ItemFacts({ item: id, graph }: { readonly item: ItemId; readonly graph: Graph }) {
@@ -42,14 +44,9 @@ export function ItemFacts({ item: id, graph }: { readonly item: ItemId; readonly
       ))}
       <LabelField key={item.label ?? ''} item={item} />
       <SideField item={item} />
-      {raw !== undefined && settingsOf(raw).length > 0 && (
-        <details className="mt-3" open={part?.kind !== 'controller'}>
-          <summary className="cursor-pointer text-[13px] font-semibold text-ink2">Settings</summary>
-          {settingsOf(raw).map((spec) => (
-            <SettingField key={spec.id} item={item} spec={spec} delivered={deliveredText(item, graph, spec)} />
-          ))}
-        </details>
-      )}
+      {part !== undefined && <OutputUses item={item} part={part} />}
+      {raw !== undefined && <ItemSettings item={item} part={raw} graph={graph} isOpen={part?.kind !== 'controller'} />}
+      <Handling part={part} />
       <button
         type="button"
         className="action mt-3"
@@ -61,38 +58,6 @@ export function ItemFacts({ item: id, graph }: { readonly item: ItemId; readonly
         Remove {item.ref}
       </button>
     </section>
-  );
-}
-
-function deliveredText(item: Item, graph: Graph, spec: SettingSpec): string {
-  const [endpointId] = spec.id.split('.');
-  const endpoint = graph.items[graph.itemIx.get(item.id) ?? -1]?.part?.endpoints.find((candidate) => candidate.id === endpointId);
-  if (endpoint?.is !== 'uart' || !spec.id.endsWith('.baud'))
-    return spec.default === undefined ? 'not set' : `${String(spec.default)} (as delivered)`;
-  const { baud, baudIs } = serialSetup(item, endpoint);
-  return baudIs === 'as delivered' ? `${baud ?? ''} (as delivered)` : 'as delivered';
-}
-
-function SettingField({ item, spec, delivered }: { readonly item: Item; readonly spec: SettingSpec; readonly delivered: string }) {
-  const session = useSession();
-  const now = item.settings[spec.id];
-  if (spec.is !== 'choice') return null;
-  const change = (text: string): void => {
-    const value = spec.choices.find((choice) => String(choice.value) === text)?.value ?? null;
-    session.make({ kind: 'set-item-setting', item: item.id, setting: spec.id, value, was: now ?? null });
-  };
-  return (
-    <label className="mt-1.5 grid grid-cols-[92px_1fr] items-center text-[13px]">
-      {spec.label}
-      <select className="field value" value={now === undefined ? '' : String(now)} onChange={(event) => change(event.target.value)}>
-        <option value="">{delivered}</option>
-        {spec.choices.map((choice) => (
-          <option key={String(choice.value)} value={String(choice.value)}>
-            {choice.label}
-          </option>
-        ))}
-      </select>
-    </label>
   );
 }
 
@@ -141,5 +106,31 @@ function SideField({ item }: { readonly item: Item }) {
         ))}
       </select>
     </label>
+  );
+}
+
+/** What the part's lights mean, and what is done once with it. */
+function Handling({ part }: { readonly part: ResolvedPart | undefined }) {
+  const indications = part?.indications ?? [];
+  const steps = part?.steps ?? [];
+  if (indications.length + steps.length === 0) return null;
+  return (
+    <details className="mt-3">
+      <summary className="cursor-pointer text-[13px] font-semibold text-ink2">Lights, sounds and first steps</summary>
+      <dl className="mt-1.5 text-[12.5px] leading-snug">
+        {indications.map(({ shows, means }) => (
+          <div key={shows} className="mb-1">
+            <dt className="inline font-medium">{shows}: </dt>
+            <dd className="inline text-ink2">{means}</dd>
+          </div>
+        ))}
+        {steps.map(({ title, text }) => (
+          <div key={title} className="mb-1">
+            <dt className="inline font-medium">{title}: </dt>
+            <dd className="inline text-ink2">{text}</dd>
+          </div>
+        ))}
+      </dl>
+    </details>
   );
 }

@@ -1,188 +1,15 @@
 import { describe, expect, it } from '@jest/globals';
-import { applyEdit } from '../edits/applyEdit.ts';
-import { withFreshIds } from '../edits/freshIds.ts';
-import type { SimpleEdit } from '../edits/registry.ts';
-import type { Bench } from '../demo/bench.ts';
 import { graphOf } from '../graph/graphOf.ts';
 import { portAt } from '../graph/cableJoins.ts';
 import type { Design } from '../model/design.ts';
 import { asId, type WaiverId } from '../model/ids.ts';
-import { cableOf, countingIds, demoDesign, emptyBench, findingsBy, itemOf, made } from '../test/designs.ts';
+import { cableOf, demoDesign, emptyBench, findingsBy, itemOf, made } from '../test/designs.ts';
+import { CASES } from '../test/checkCases/cases.ts';
+import { bench, FC, joined, powered, removed } from '../test/checkCases/build.ts';
 import { SEVERITIES, type Finding } from './finding.ts';
 import { countBySeverity, findingsOf, judge } from './findingsOf.ts';
 import { straightCableHarm } from './fitsButWrong.ts';
 import { checks } from './registry.ts';
-
-function bench(...parts: readonly string[]): Bench {
-  const made = emptyBench();
-  for (const part of parts) made.add(part, '');
-  return made;
-}
-
-function removed(design: Design, tag: string, a: number): Design {
-  const cable = cableOf(design, tag);
-  const conductor = Object.values(cable.conductors).find((candidate) => candidate.a.n === a);
-  if (conductor === undefined) throw new Error(`${tag} has no conductor at ${a}.`);
-  return made(design, { kind: 'remove-conductor', cable: cable.id, conductor: conductor.id });
-}
-
-const FC = 'controller-f4-wing';
-
-/** Powered by its battery, so that the rails stand. */
-function powered(...parts: readonly string[]): Bench {
-  const one = bench(FC, 'battery-lipo-4s-5000', ...parts);
-  one.wire('BAT1 main', 'FC1 battery');
-  return one;
-}
-
-/** The smallest designs with each mistake, and the same without it. */
-const CASES: Readonly<Record<string, { readonly wrong: () => Design; readonly right: () => Design }>> = {
-  'power.reversed': {
-    wrong: () => {
-      const one = powered('radio-900-class');
-      one.wire('RADIO1 UART', 'FC1 S1', 'straight');
-      return one.design;
-    },
-    right: () => {
-      const one = powered('radio-900-class');
-      one.wire('RADIO1 UART', 'FC1 S1');
-      return one.design;
-    },
-  },
-  'power.parallel-regulators': {
-    wrong: () => {
-      const one = powered('motor-controller-40a-5v2a', 'regulator-buck-5v-3a');
-      one.wire('ESC1 signal', 'FC1 out1');
-      one.wire('BEC1 out', 'FC1 out2', 'straight');
-      return one.design;
-    },
-    right: () => {
-      const one = powered('motor-controller-40a-5v2a', 'regulator-buck-5v-3a');
-      one.wire('ESC1 signal', 'FC1 out1', 'supply-pulled');
-      one.wire('BEC1 out', 'FC1 out2');
-      return one.design;
-    },
-  },
-  'wire.supply-on-signal': {
-    wrong: () => {
-      const one = powered('airspeed-i2c-2k5');
-      one.wire('ASPD1 I2C', 'FC1 S1', 'none');
-      return joined(one.design, 'W02', [
-        [2, 1],
-        [4, 4],
-      ]);
-    },
-    right: () => {
-      const one = powered('airspeed-i2c-2k5');
-      one.wire('ASPD1 I2C', 'FC1 I2C');
-      return one.design;
-    },
-  },
-  'wire.tx-to-tx': {
-    wrong: () => {
-      const one = powered('gnss-serial');
-      one.wire('GNSS1 UART', 'FC1 S4', 'straight');
-      return one.design;
-    },
-    right: () => {
-      const one = powered('gnss-serial');
-      one.wire('GNSS1 UART', 'FC1 S4');
-      return one.design;
-    },
-  },
-  'wire.fits-but-wrong': {
-    wrong: () => {
-      const one = powered('radio-900-class');
-      one.wire('RADIO1 UART', 'FC1 S1', 'straight');
-      return one.design;
-    },
-    right: () => {
-      const one = powered('radio-900-class', 'gnss-serial');
-      one.wire('RADIO1 UART', 'FC1 S1');
-      one.wire('GNSS1 UART', 'FC1 S3', 'straight');
-      return one.design;
-    },
-  },
-  'wire.servo-lead': {
-    wrong: () => {
-      const one = powered('servo-9g-analog');
-      one.wire('SRV1 lead', 'FC1 out1', 'mirrored');
-      return one.design;
-    },
-    right: () => {
-      const one = powered('servo-9g-analog');
-      one.wire('SRV1 lead', 'FC1 out1');
-      return one.design;
-    },
-  },
-  'wire.no-common-ground': {
-    wrong: () => {
-      const one = powered('gnss-serial');
-      one.wire('GNSS1 UART', 'FC1 S4');
-      return removed(one.design, 'W02', 4);
-    },
-    right: () => {
-      const one = powered('gnss-serial');
-      one.wire('GNSS1 UART', 'FC1 S4');
-      return one.design;
-    },
-  },
-  'link.baud-mismatch': {
-    wrong: () => {
-      const one = bench(FC, 'radio-900-class');
-      one.wire('RADIO1 UART', 'FC1 S1');
-      return made(one.design, { kind: 'set-item-setting', item: one.itemId('FC1'), setting: 'S1.baud', value: 115_200, was: null });
-    },
-    right: () => {
-      const one = bench(FC, 'radio-900-class');
-      one.wire('RADIO1 UART', 'FC1 S1');
-      return made(one.design, { kind: 'set-item-setting', item: one.itemId('FC1'), setting: 'S1.baud', value: 57_600, was: null });
-    },
-  },
-  'link.port-names': {
-    wrong: () => {
-      const one = bench(FC, 'gnss-serial');
-      one.wire('GNSS1 UART', 'FC1 S4');
-      return one.design;
-    },
-    right: () => {
-      const one = bench(FC, 'gnss-serial');
-      one.wire('GNSS1 UART', 'FC1 S3');
-      return one.design;
-    },
-  },
-  'wire.not-wired': {
-    wrong: () => bench('gnss-serial').design,
-    right: () => {
-      const one = powered('gnss-serial');
-      one.wire('GNSS1 UART', 'FC1 S3');
-      return one.design;
-    },
-  },
-};
-
-function joined(design: Design, tag: string, pairs: readonly (readonly [number, number])[]): Design {
-  let now = design;
-  for (const [a, b] of pairs) {
-    const cable = cableOf(now, tag);
-    const [leg] = Object.values(cable.legs);
-    if (leg === undefined) throw new Error(`${tag} has no leg.`);
-    const conductor = {
-      id: asId<'?1' & SimpleIds>('?1'),
-      leg: leg.id,
-      a: { node: leg.a, n: a },
-      b: { node: leg.b, n: b },
-      awg: 26,
-      colour: 'red' as const,
-    };
-    const edit: SimpleEdit = { kind: 'add-conductor', cable: cable.id, conductor };
-    const result = applyEdit(now, withFreshIds(edit, countingIds(`${tag}${a}x`)));
-    if ('refused' in result) throw new Error(result.refused.sentence);
-    now = result.design;
-  }
-  return now;
-}
-type SimpleIds = Extract<SimpleEdit, { kind: 'add-conductor' }>['conductor']['id'];
 
 describe.each(checks.map((check) => [check.id, check] as const))('%s', (id) => {
   const found = CASES[id];
@@ -216,7 +43,7 @@ describe('remedies', () => {
   it('are offered by every check that can mend by itself', () => {
     const withRemedy = new Set(offered.map(({ finding }) => finding.check));
     const without = checks.map((check) => check.id).filter((id) => !withRemedy.has(id));
-    expect(without).toEqual(['link.port-names', 'wire.not-wired']);
+    expect(without).toEqual(['wire.level', 'wire.not-wired', 'link.inversion-mismatch', 'link.port-names', 'output.unwired']);
   });
 
   it.each(offered.map((one) => [`${one.finding.check}: ${one.remedy.label} (${one.finding.what.slice(0, 40)})`, one] as const))(
@@ -233,16 +60,6 @@ describe('remedies', () => {
 });
 
 describe('what the checks say', () => {
-  it('of the demo aircraft', () => {
-    expect(findingsOf(demoDesign()).map((finding) => `${finding.severity} ${finding.check}: ${finding.what}`)).toEqual([
-      'stop power.parallel-regulators: BEC1 and ESC1 drive one rail with no diode or selector between them.',
-      "mend wire.servo-lead: The supply pin of W04 must be pulled: ESC1's built-in regulator meets the rail that BEC1 feeds.",
-      'mend wire.servo-lead: W08 between SRV2 and FC1 out 3 is turned round: signal and ground are exchanged.',
-      'mend link.baud-mismatch: FC1 S1 talks at 115200 baud and RADIO1 UART at 57600.',
-      'note wire.not-wired: BZ1 (Buzzer, 5 V active) is not wired yet.',
-    ]);
-  });
-
   it('is stable and does not depend on the order of the document', () => {
     const design = demoDesign();
     const turned = (record: object): never => Object.fromEntries(Object.entries(record).reverse()) as never;

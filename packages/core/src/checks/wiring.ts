@@ -194,7 +194,8 @@ export const notWired: Check = {
 
 function unwired(graph: Graph, itemIx: number): Saying[] {
   const entry = graph.items[itemIx];
-  if (entry?.part === undefined) return [];
+  // What stands on the ground reaches the aircraft through the air.
+  if (entry?.part === undefined || entry.item.where === 'ground') return [];
   const { item, part } = entry;
   const isAlone = (graph.cablesAtItem[itemIx] ?? []).length === 0;
   const open = part.ports.filter((port) => port.needed === true && cablesAtPort(graph, item.id, port.id).length === 0);

@@ -8,7 +8,11 @@ import type { PinMapPreset } from '../harness/fitPinMap.ts';
 import { proposeCable } from '../harness/proposeCable.ts';
 import { partKeyOf } from '../model/contentHash.ts';
 import type { Design } from '../model/design.ts';
-import { asId, type AircraftId, type ItemId, type MakeId } from '../model/ids.ts';
+import type { Cable, Item, WireColour } from '../model/aircraft.ts';
+import { mateOf } from '../model/connector.ts';
+import { byNatural } from '../model/naturalOrder.ts';
+import type { OutputFunction } from '../model/outputFunctions.ts';
+import { asId, type AircraftId, type ConductorId, type ItemId, type LegId, type MakeId, type NodeId } from '../model/ids.ts';
 import { newAircraft } from '../model/newAircraft.ts';
 import type { Settings } from '../model/resolvePart.ts';
 import { catalogue, sampleParts } from '../parts/catalogue.ts';
@@ -38,13 +42,13 @@ export class Bench {
   }
 
   /** Puts a sample part in, under the next reference of its kind. */
-  add(partId: string, label: string, settings: Settings = {}): void {
+  add(partId: string, label: string, settings: Settings = {}, where: Item['where'] = 'aircraft'): void {
     const part = sampleParts.find((candidate) => candidate.id === partId);
     if (part === undefined) throw new Error(`There is no sample part ${partId}.`);
     const id = asId<ItemId>(this.makeId());
     const ref = nextReference(this.#design.aircraft, part.kind);
     this.#byRef.set(ref, id);
-    this.make({ kind: 'add-item', item: { id, ref, part: partKeyOf(part), where: 'aircraft', label, settings } });
+    this.make({ kind: 'add-item', item: { id, ref, part: partKeyOf(part), where, label, settings } });
   }
 
   /** Wires two ports, each named as `GNSS1 UART`. */
@@ -55,6 +59,68 @@ export class Bench {
     const [leg] = Object.values(cable.legs);
     const isTyped = lengthMm !== undefined && leg !== undefined;
     this.make(isTyped ? { ...edit, cable: { ...cable, legs: { [leg.id]: { ...leg, typedLengthMm: lengthMm } } } } : edit);
+  }
+
+  /** Gives the newest cable a label, so that it is not taken for one that looks like it. */
+  labelCable(label: string): void {
+    const cable = this.#newest();
+    this.make({ kind: 'set-cable-text', cable: cable.id, field: 'label', value: label, was: cable.label ?? '' });
+  }
+
+  /** Takes the wire at a pin of the newest cable's A end out again: what a person forgets. */
+  forget(n: number): void {
+    const cable = this.#newest();
+    const conductor = Object.values(cable.conductors).find((candidate) => candidate.a.n === n);
+    if (conductor === undefined) throw new Error(`${cable.tag} has no wire at ${n}.`);
+    this.make({ kind: 'remove-conductor', cable: cable.id, conductor: conductor.id });
+  }
+
+  /** Fits a plug with another number of positions to the newest cable's A end. */
+  fitPositions(positions: number): void {
+    const cable = this.#newest();
+    const [leg] = Object.values(cable.legs);
+    const end = leg === undefined ? undefined : cable.nodes[leg.a];
+    if (end?.is !== 'end') throw new Error(`${cable.tag} has no end A.`);
+    const connector = { ...end.connector, positions };
+    this.make({ kind: 'set-end-connector', cable: cable.id, node: end.id, connector, was: end.connector });
+  }
+
+  /** A branch of the newest cable: from its A end to a further port, with one wire from pin `a` to pin `b`. */
+  branch(to: string, a: number, b: number, colour: WireColour, lengthMm: number): void {
+    const cable = this.#newest();
+    const [first] = Object.values(cable.legs);
+    if (first === undefined) throw new Error(`${cable.tag} has no leg.`);
+    const at = this.#port(to);
+    const [node, leg] = [asId<NodeId>('?1'), asId<LegId>('?2')];
+    this.make({
+      kind: 'batch',
+      title: `Branch ${cable.tag} to ${to}`,
+      edits: [
+        {
+          kind: 'add-leg',
+          cable: cable.id,
+          leg: { id: leg, a: first.a, b: node, typedLengthMm: lengthMm },
+          node: { id: node, is: 'end', at: { is: 'port', item: at.itemId, port: at.port.id }, connector: mateOf(at.port.connector) },
+        },
+        {
+          kind: 'add-conductor',
+          cable: cable.id,
+          conductor: { id: asId<ConductorId>('?3'), leg, a: { node: first.a, n: a }, b: { node, n: b }, awg: 28, colour },
+        },
+      ],
+    });
+  }
+
+  /** Says what an output of a controller is for. */
+  assign(ref: string, output: string, use: OutputFunction): void {
+    this.make({ kind: 'set-output-function', item: this.itemId(ref), output, function: use, was: null });
+  }
+
+  #newest(): Cable {
+    const cables = Object.values(this.#design.aircraft.cables).sort(byNatural((cable) => cable.tag));
+    const last = cables.at(-1);
+    if (last === undefined) throw new Error('There is no cable yet.');
+    return last;
   }
 
   /** The id of an item by its reference. */

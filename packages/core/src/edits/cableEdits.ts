@@ -224,7 +224,13 @@ export function changeCable(aircraft: Aircraft, id: CableId, change: (cable: Cab
   return { aircraft: { ...aircraft, cables: { ...aircraft.cables, [id]: changed } } };
 }
 
-function changeEnd(aircraft: Aircraft, id: CableId, nodeId: NodeId, change: (end: CableEnd, cable: Cable) => CableEnd | Refused): Outcome {
+/** Changes one end of a cable, or refuses when it is gone. */
+export function changeEnd(
+  aircraft: Aircraft,
+  id: CableId,
+  nodeId: NodeId,
+  change: (end: CableEnd, cable: Cable) => CableEnd | Refused,
+): Outcome {
   return changeCable(aircraft, id, (cable) => {
     const node = cable.nodes[nodeId];
     if (node?.is !== 'end') return refuse('unknown-node', `${cable.tag} no longer has that end.`, nodeId);

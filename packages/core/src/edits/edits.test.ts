@@ -26,7 +26,7 @@ describe('items', () => {
     expect(nextReference(demo.aircraft, 'servo')).toBe('SRV3');
     const without = made(demo, { kind: 'remove-item', item: itemOf(demo, 'SRV2').id });
     expect(nextReference(without.aircraft, 'servo')).toBe('SRV3');
-    expect(nextTag(demo.aircraft)).toBe('W14');
+    expect(nextTag(demo.aircraft)).toBe('W20');
   });
 
   it('are refused with an unknown part, a name that is taken, or an id that is there', () => {
@@ -159,8 +159,8 @@ describe('tags', () => {
   it('are never given to a second cable', () => {
     const gone = made(demo, { kind: 'remove-cable', cable: cableOf(demo, 'W13').id });
     const again: Edit = { kind: 'add-cable', cable: { ...cableOf(demo, 'W13'), id: asId<CableId>('again') } };
-    expect(refusalOf(gone, again).sentence).toContain('The next free one is W14.');
-    expect(rebaseEdit(gone, again).renamed).toEqual([{ from: 'W13', to: 'W14' }]);
+    expect(refusalOf(gone, again).sentence).toContain('The next free one is W20.');
+    expect(rebaseEdit(gone, again).renamed).toEqual([{ from: 'W13', to: 'W20' }]);
   });
 });
 
@@ -285,9 +285,9 @@ describe('rebase', () => {
     });
     expect(renamed).toEqual([
       { from: 'SRV2', to: 'SRV3' },
-      { from: 'W13', to: 'W14' },
+      { from: 'W13', to: 'W20' },
     ]);
-    expect(edit).toMatchObject({ edits: [{ item: { ref: 'SRV3' } }, { cable: { tag: 'W14' } }] });
+    expect(edit).toMatchObject({ edits: [{ item: { ref: 'SRV3' } }, { cable: { tag: 'W20' } }] });
   });
 
   it('leaves everything else alone, and asks a person where a value changed', () => {

@@ -7,6 +7,7 @@ import { briefEdits } from './briefEdits.ts';
 import { cableEdits } from './cableEdits.ts';
 import { ChangeSchema } from './changes.ts';
 import { conductorEdits } from './conductorEdits.ts';
+import { endEdits } from './endEdits.ts';
 import type { EditKind } from './family.ts';
 import { itemEdits } from './itemEdits.ts';
 import { legEdits } from './legEdits.ts';
@@ -21,6 +22,7 @@ const families = [
   ...briefEdits,
   ...itemEdits,
   ...cableEdits,
+  ...endEdits,
   ...legEdits,
   ...conductorEdits,
   ...outputEdits,

@@ -107,7 +107,7 @@ describe('the graph of the demo aircraft', () => {
   it('gives the cables at a port and a plain cable with its conductors in pin order', () => {
     const fc1 = itemOf(design, 'FC1').id;
     expect(cablesAtPort(graph, fc1, 'motor').map((cable) => cable.tag)).toEqual(['W02', 'W05']);
-    expect(cablesAtPort(graph, fc1, 'S3')).toEqual([]);
+    expect(cablesAtPort(graph, fc1, 'S4')).toEqual([]);
     expect(plainCable(graph, cableOf(design, 'W09'))?.conductors.map((conductor) => [conductor.a.n, conductor.b.n])).toEqual([
       [1, 3],
       [2, 1],

@@ -28,11 +28,15 @@ describe('serial set-up', () => {
       protocol: 'mavlink-2',
       baud: 57_600,
       baudIs: 'as delivered',
+      frame: '8N1',
+      flow: 'off',
     });
     expect(serialSetup(itemWith({}), endpointOf('receiver-sbus-16', 'SBUS'))).toEqual({
       protocol: 'sbus',
       baud: 100_000,
       baudIs: 'as delivered',
+      frame: '8E2',
+      flow: 'off',
     });
   });
 
@@ -41,18 +45,26 @@ describe('serial set-up', () => {
       protocol: undefined,
       baud: 38_400,
       baudIs: 'as delivered',
+      frame: undefined,
+      flow: 'off',
     });
+  });
+
+  it('has flow control where both its pins are, and a frame of its own where it carries any bytes', () => {
+    expect(serialSetup(itemWith({}), endpointOf('radio-433-class', 'UART')).flow).toBe('automatic');
+    expect(serialSetup(itemWith({ 'UART.flow': 'required' }), endpointOf('radio-433-class', 'UART')).flow).toBe('required');
+    expect(serialSetup(itemWith({ 'S1.frame': '8E2' }), endpointOf('radio-ip-two-serial', 'S1')).frame).toBe('8E2');
   });
 
   it('is open for a controller port until it is set', () => {
     const s4 = endpointOf('controller-f4-wing', 'S4');
-    expect(serialSetup(itemWith({}), s4)).toEqual({ protocol: undefined, baud: undefined, baudIs: 'not set' });
-    expect(serialSetup(itemWith({ 'S4.protocol': 'nmea-0183' }), s4)).toEqual({
+    expect(serialSetup(itemWith({}), s4)).toMatchObject({ protocol: undefined, baud: undefined, baudIs: 'not set' });
+    expect(serialSetup(itemWith({ 'S4.protocol': 'nmea-0183' }), s4)).toMatchObject({
       protocol: 'nmea-0183',
       baud: 38_400,
       baudIs: 'as delivered',
     });
-    expect(serialSetup(itemWith({ 'S4.baud': 9600 }), s4)).toEqual({ protocol: undefined, baud: 9600, baudIs: 'set' });
+    expect(serialSetup(itemWith({ 'S4.baud': 9600 }), s4)).toMatchObject({ protocol: undefined, baud: 9600, baudIs: 'set' });
     expect(serialSetup(itemWith({ 'S4.protocol': 'nonsense' }), s4).protocol).toBeUndefined();
   });
 });

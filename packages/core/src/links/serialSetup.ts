@@ -1,4 +1,6 @@
 import type { Item } from '../model/aircraft.ts';
+import { FLOW_CONTROLS, FRAMES, type FlowControl, type Frame } from '../model/setting.ts';
+import { protocols } from './protocols.ts';
 import { PROTOCOL_IDS, type ProtocolId } from '../model/protocolIds.ts';
 import type { ProtocolOffer, UartEndpoint } from '../model/part.ts';
 
@@ -8,6 +10,15 @@ export interface SerialSetup {
   readonly baud: number | undefined;
   /** Where the baud comes from: a person's setting, or the part as delivered. */
   readonly baudIs: 'set' | 'as delivered' | 'not set';
+  /** Undefined as long as no protocol is chosen. */
+  readonly frame: Frame | undefined;
+  readonly flow: FlowControl;
+}
+
+/** The offers that are in force at an end: that of the chosen protocol, or all while none is chosen. */
+export function offersInForce(item: Item, endpoint: UartEndpoint): readonly ProtocolOffer[] {
+  const protocol = chosenProtocol(item, endpoint);
+  return protocol === undefined ? endpoint.speaks : endpoint.speaks.filter((offer) => offer.protocol === protocol);
 }
 
 /** Two clocks that differ by up to this share still understand each other at 8N1 (half a bit over ten, less sampling). */
@@ -19,11 +30,25 @@ export const BAUD_TOLERANCE = 0.04;
  */
 export function serialSetup(item: Item, endpoint: UartEndpoint): SerialSetup {
   const protocol = chosenProtocol(item, endpoint);
+  const shared = { protocol, frame: frameOf(item, endpoint, protocol), flow: flowOf(item, endpoint) };
   const set = item.settings[`${endpoint.id}.baud`];
-  if (typeof set === 'number') return { protocol, baud: set, baudIs: 'set' };
+  if (typeof set === 'number') return { ...shared, baud: set, baudIs: 'set' };
   const offer = deliveredOffer(endpoint, protocol);
-  if (offer === undefined) return { protocol, baud: undefined, baudIs: 'not set' };
-  return { protocol, baud: offer.defaultBaud, baudIs: 'as delivered' };
+  if (offer === undefined) return { ...shared, baud: undefined, baudIs: 'not set' };
+  return { ...shared, baud: offer.defaultBaud, baudIs: 'as delivered' };
+}
+
+function frameOf(item: Item, endpoint: UartEndpoint, protocol: ProtocolId | undefined): Frame | undefined {
+  if (protocol === undefined) return undefined;
+  const set = item.settings[`${endpoint.id}.frame`];
+  return FRAMES.find((frame) => frame === set) ?? protocols[protocol].frame;
+}
+
+/** Without both pins there is nothing to control the flow with; with them it is automatic until a person says otherwise. */
+function flowOf(item: Item, endpoint: UartEndpoint): FlowControl {
+  if (endpoint.cts === undefined || endpoint.rts === undefined) return 'off';
+  const set = item.settings[`${endpoint.id}.flow`];
+  return FLOW_CONTROLS.find((flow) => flow === set) ?? 'automatic';
 }
 
 function chosenProtocol(item: Item, endpoint: UartEndpoint): ProtocolId | undefined {

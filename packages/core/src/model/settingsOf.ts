@@ -24,6 +24,8 @@ function settingsOfEndpoint(endpoint: RawEndpoint): SettingSpec[] {
       return serialSettings(endpoint);
     case 'i2c-device':
       return endpoint.addresses.length < 2 ? [] : [addressSetting(endpoint.id, endpoint.addresses)];
+    case 'i2c-host':
+      return [clockSetting(endpoint.id)];
     case 'can':
       return [
         { is: 'number', id: `${endpoint.id}.node`, label: 'CAN node id, 0 for dynamic', min: 0, max: 127, default: 0 },
@@ -42,6 +44,11 @@ function addressSetting(id: string, addresses: readonly number[]): SettingSpec {
 /** An I2C address as data sheets write it: `0x28`. */
 export function hexAddress(address: number): string {
   return `0x${address.toString(16).toUpperCase().padStart(2, '0')}`;
+}
+
+function clockSetting(id: string): SettingSpec {
+  const choices = [100, 400].map((value) => ({ value, label: String(value) }));
+  return { is: 'choice', id: `${id}.clock`, label: `${id} clock`, unit: 'kHz', choices, default: 400 };
 }
 
 function terminationSetting(id: string, delivered: boolean): SettingSpec {

@@ -62,6 +62,7 @@ export function editFrom(design: Design, draw: Draw): Edit {
     name,
     brief,
     output,
+    plug,
   ];
   const one = pick(makers, draw.kind)?.(design, draw);
   if (one === undefined) return addItem(design, draw);
@@ -167,6 +168,14 @@ function end(design: Design, { x, y, z, isStale }: Draw): SimpleEdit | undefined
     return { kind: 'set-cable-end', cable: cable.id, node: node.id, at: { is: 'mate', cable: other.id, node: otherEnd.id }, was };
   }
   return { kind: 'set-cable-end', cable: cable.id, node: node.id, at: { is: 'port', item: port.itemId, port: port.port.id }, was };
+}
+
+function plug(design: Design, { x, y, z, isStale }: Draw): SimpleEdit | undefined {
+  const cable = anyCable(design, x);
+  const node = anyEnd(cable, y);
+  if (cable === undefined || node === undefined) return undefined;
+  const connector = { ...node.connector, positions: 1 + (z % 8) };
+  return { kind: 'set-end-connector', cable: cable.id, node: node.id, connector, was: isStale ? connector : node.connector };
 }
 
 function length(design: Design, { x, z }: Draw): SimpleEdit | undefined {

@@ -1,0 +1,72 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { describe, expect, it } from '@jest/globals';
+import { findingsOf } from '../checks/findingsOf.ts';
+import { integrityOf } from '../edits/integrity.ts';
+import type { Design } from '../model/design.ts';
+import { asId, type AircraftId } from '../model/ids.ts';
+import { countingIds, made } from '../test/designs.ts';
+import { demoAircraft } from './demoAircraft.ts';
+
+function demo(id: string): Design {
+  const found = demoAircraft.find((each) => each.id === id);
+  if (found === undefined) throw new Error(`There is no ${id}.`);
+  return found.build(asId<AircraftId>(id), countingIds());
+}
+
+function said(design: Design): string[] {
+  return findingsOf(design).map((finding) => `${finding.severity} ${finding.check}: ${finding.what}`);
+}
+
+describe('the demo aircraft', () => {
+  it.each(demoAircraft.map(({ id }) => id))('%s holds together', (id) => {
+    expect(integrityOf(demo(id))).toEqual([]);
+  });
+
+  it('Saltmarsh gives nothing above a note, and its notes are those of the golden file', () => {
+    const golden = readFileSync(join(process.cwd(), 'packages/core/src/demo/saltmarsh.notes.txt'), 'utf8');
+    expect(`${said(demo('saltmarsh')).join('\n')}\n`).toBe(golden);
+    expect(golden.split('\n').filter((line) => line !== '' && !line.startsWith('note '))).toEqual([]);
+  });
+
+  it('Mudflat gives nothing above a note', () => {
+    expect(said(demo('mudflat')).filter((line) => !line.startsWith('note '))).toEqual([]);
+  });
+
+  it.each([
+    ['power.parallel-regulators', 'BEC1 and ESC1 drive one rail'],
+    ['wire.servo-lead', 'W08 between SRV2 and FC1 out 3 is turned round'],
+    ['wire.partial', 'W11 joins SDA of ASPD1 and FC1, and not SCL'],
+    ['wire.fits-but-wrong', 'W15 is a straight cable'],
+    ['power.reversed', 'W15 joins the supply of FC1 S3'],
+    ['wire.no-common-ground', 'W16 joins a signal of CC1'],
+    ['wire.i2c-address', 'MAG1 and MAG2 have the same I2C address 0x0E'],
+    ['wire.i2c-bus', 'The I2C bus of ASPD1, FC1, MAG1 and MAG2 is beyond its limits: pull-ups'],
+    ['wire.connector-mate', 'The 5-way plug of W17 goes loosely into the 4-way MAG1 I2C'],
+    ['wire.level', 'LED1 in pin 1 (S) reads a high from 3.5 V up'],
+    ['link.baud-mismatch', 'FC1 S1 talks at 115200 baud and RADIO1 UART at 57600'],
+    ['link.protocol-mismatch', 'FC1 S5 speaks MAVLink 2 and VTX2 OSD speaks digital OSD canvas'],
+    ['link.console-in-the-way', 'CC1 UART1 still carries its login console'],
+    ['link.port-unsuitable', 'FC1 S6 is not suitable for CC1: it is made by software'],
+    ['wire.not-wired', 'BZ1 (Buzzer, 5 V active) is not wired yet'],
+    ['output.wired-unassigned', 'FC1 has wired outputs without a function'],
+  ])('Reedbed has its mistake %s found', (check, words) => {
+    expect(findingsOf(demo('reedbed')).some((finding) => finding.check === check && finding.what.includes(words))).toBe(true);
+  });
+
+  it('Reedbed is mended by remedies alone, down to what no edit of these checks can do', () => {
+    let design = demo('reedbed');
+    for (let round = 0; round < 60; round++) {
+      const remedy = findingsOf(design).flatMap((finding) => finding.remedies)[0];
+      if (remedy === undefined) break;
+      design = made(design, remedy.edit);
+    }
+    expect(findingsOf(design).map((finding) => finding.check)).toEqual([
+      'wire.level',
+      'wire.i2c-bus',
+      'wire.not-wired',
+      'link.port-names',
+      'output.wired-unassigned',
+    ]);
+  });
+});

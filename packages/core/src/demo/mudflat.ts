@@ -1,0 +1,111 @@
+import type { Design } from '../model/design.ts';
+import type { AircraftId, MakeId } from '../model/ids.ts';
+import { Bench } from './bench.ts';
+
+/**
+ * "Mudflat", the lift-and-cruise plane of the same made-up group: four lift motors, one pusher, two packs with a monitor each.
+ * Nearly complete: the gimbal has found no port yet, and which pulses the third bank makes is open.
+ */
+export function mudflat(id: AircraftId, makeId: MakeId): Design {
+  const bench = new Bench(id, 'Mudflat', makeId);
+  brief(bench);
+  power(bench);
+  lift(bench);
+  surfaces(bench);
+  sensorsAndLinks(bench);
+  return bench.design;
+}
+
+function brief(bench: Bench): void {
+  bench.make({ kind: 'set-airframe', airframe: 'lift-and-cruise', was: 'flying-wing' });
+  bench.make({ kind: 'set-planned-battery', battery: { chemistry: 'li-ion', cells: 6 }, was: null });
+  const needs = { servos: 4, motors: 5, rc: 1, gnss: 2, telemetry: 2, companion: 1, i2c: 1, can: 2 } as const;
+  for (const need of ['servos', 'motors', 'rc', 'gnss', 'telemetry', 'companion', 'i2c', 'can'] as const) {
+    bench.make({ kind: 'set-need', need, count: needs[need], was: null });
+  }
+}
+
+function power(bench: Bench): void {
+  bench.add('controller-h7-ethernet', 'flight controller', {
+    'P1.protocol': 'gnss-binary',
+    'P1.baud': 230_400,
+    'L1.protocol': 'mavlink-2',
+    'L1.baud': 57_600,
+    'L2.protocol': 'mavlink-2',
+    'L2.baud': 115_200,
+    'L3.protocol': 'rangefinder',
+    'L3.baud': 115_200,
+    'X1.protocol': 'gnss-binary',
+    'X1.baud': 115_200,
+    'RC.protocol': 'crsf',
+  });
+  bench.add('battery-li-ion-6s-14000', 'lift pack');
+  bench.add('battery-li-ion-6s-14000', 'cruise pack');
+  bench.add('power-module-can-100a', 'lift supply', { 'CAN.terminated': true });
+  bench.add('power-module-can-100a', 'cruise supply', { 'CAN.terminated': true });
+  bench.add('distribution-plain-bus', 'lift bus');
+  bench.add('distribution-plain-bus', 'cruise bus');
+  bench.add('regulator-buck-selectable-10a', 'servo rail', { volts: 5 });
+  bench.add('regulator-buck-boost-5v-4a', 'companion');
+  for (const n of [1, 2]) {
+    bench.wire(`BAT${n} main`, `PM${n} battery`, 'meaning', 110);
+    bench.wire(`PM${n} load`, `PWR${n} battery`, 'meaning', 90);
+    bench.wire(`PM${n} out`, `FC1 PWR${n}`, 'meaning', 200);
+  }
+  bench.wire('PWR2 b2', 'BEC1 in', 'meaning', 130);
+  bench.wire('PWR2 b3', 'BEC2 in', 'meaning', 130);
+  bench.wire('BEC1 out', 'FC1 out14', 'meaning', 110);
+}
+
+function lift(bench: Bench): void {
+  for (const n of [1, 2, 3, 4] as const) {
+    bench.add('motor-controller-80a-opto', `lift ${n}`);
+    bench.add('motor-lift-41mm-15x5', `lift ${n}`);
+    bench.wire(`PWR1 b${n}`, `ESC${n} power`, 'meaning', 480);
+    bench.wire(`ESC${n} motor`, `MOT${n} phases`, 'straight', 60);
+    bench.wire(`ESC${n} signal`, `FC1 out${n}`, 'meaning', 560);
+    bench.assign('FC1', `out${n}`, `motor-${n}`);
+  }
+  bench.add('motor-controller-80a-opto', 'pusher');
+  bench.add('motor-35mm-13x8', 'pusher');
+  bench.wire('PWR2 b1', 'ESC5 power', 'meaning', 220);
+  bench.wire('ESC5 motor', 'MOT5 phases', 'straight', 60);
+  bench.wire('ESC5 signal', 'FC1 out9', 'meaning', 300);
+  bench.assign('FC1', 'out9', 'throttle');
+}
+
+function surfaces(bench: Bench): void {
+  const all = [
+    ['left aileron', 'out10', 'aileron-left', 820],
+    ['right aileron', 'out11', 'aileron-right', 820],
+    ['elevator', 'out12', 'elevator', 980],
+    ['rudder', 'out13', 'rudder', 980],
+  ] as const;
+  all.forEach(([label, output, use, lengthMm], i) => {
+    bench.add('servo-20g-standard', label);
+    bench.wire(`SRV${i + 1} lead`, `FC1 ${output}`, 'meaning', lengthMm);
+    bench.assign('FC1', output, use);
+  });
+}
+
+function sensorsAndLinks(bench: Bench): void {
+  bench.add('gnss-dual-antenna', 'spine');
+  bench.wire('GNSS1 UART', 'FC1 P1', 'meaning', 260);
+  bench.wire('GNSS1 aux', 'FC1 X1', 'meaning', 260);
+  bench.add('airspeed-i2c-500pa', 'left wing');
+  bench.wire('ASPD1 I2C', 'FC1 P2', 'meaning', 640);
+  bench.add('receiver-crsf-full', 'RC');
+  bench.wire('RX1 UART', 'FC1 RC', 'meaning', 180);
+  bench.add('radio-ip-two-serial', 'IP link', { 'S1.baud': 57_600 });
+  bench.wire('PWR2 b4', 'RADIO1 power', 'meaning', 240);
+  bench.wire('RADIO1 S1', 'FC1 L1', 'meaning', 230);
+  bench.add('companion-module-carrier', 'survey computer', { 'FC.console': false });
+  bench.wire('BEC2 out', 'CC1 power', 'meaning', 120);
+  bench.wire('CC1 FC', 'FC1 L2', 'meaning', 150);
+  bench.add('rangefinder-serial-40m', 'belly');
+  bench.wire('RNG1 UART', 'FC1 L3', 'meaning', 310);
+  bench.add('safety-switch', 'hatch');
+  bench.wire('SW1 lead', 'FC1 safety', 'meaning', 260);
+  bench.add('payload-gimbal-serial', 'nose');
+  bench.add('handheld-ground-handset', 'pilot', {}, 'ground');
+}

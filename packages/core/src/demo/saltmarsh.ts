@@ -1,0 +1,98 @@
+import type { Design } from '../model/design.ts';
+import type { AircraftId, MakeId } from '../model/ids.ts';
+import { Bench } from './bench.ts';
+
+/**
+ * "Saltmarsh", the survey plane of the same made-up group: 2.2 m span, V-tail, flaps, one pusher motor on 6 cells. Complete: no
+ * check says more than a note.
+ */
+export function saltmarsh(id: AircraftId, makeId: MakeId): Design {
+  const bench = new Bench(id, 'Saltmarsh', makeId);
+  brief(bench);
+  power(bench);
+  controls(bench);
+  sensorsAndLinks(bench);
+  return bench.design;
+}
+
+function brief(bench: Bench): void {
+  bench.make({ kind: 'set-airframe', airframe: 'v-tail-flaps', was: 'flying-wing' });
+  bench.make({ kind: 'set-planned-battery', battery: { chemistry: 'lipo', cells: 6 }, was: null });
+  const needs = { servos: 6, motors: 1, rc: 1, gnss: 1, telemetry: 1, companion: 1, i2c: 2, can: 1 } as const;
+  for (const need of ['servos', 'motors', 'rc', 'gnss', 'telemetry', 'companion', 'i2c', 'can'] as const) {
+    bench.make({ kind: 'set-need', need, count: needs[need], was: null });
+  }
+}
+
+function power(bench: Bench): void {
+  bench.add('controller-h7-carrier', 'flight controller', {
+    'A.protocol': 'mavlink-2',
+    'A.baud': 57_600,
+    'B.protocol': 'mavlink-2',
+    'B.baud': 921_600,
+    'D.protocol': 'single-wire-telemetry',
+    'D.baud': 57_600,
+    'E.protocol': 'gnss-binary',
+    'E.baud': 115_200,
+    'RC.protocol': 'sbus',
+    'RC.baud': 100_000,
+  });
+  bench.add('battery-lipo-6s-10000', 'flight pack');
+  bench.add('power-module-i2c-120a', 'main supply');
+  bench.add('distribution-plain-bus', 'behind the sensor');
+  bench.add('motor-controller-80a-opto', 'pusher');
+  bench.add('motor-35mm-13x8', 'pusher');
+  bench.add('regulator-buck-selectable-10a', 'servo rail', { volts: 5 });
+  bench.add('regulator-buck-boost-5v-4a', 'companion');
+
+  bench.wire('BAT1 main', 'PM1 battery', 'meaning', 100);
+  bench.wire('PM1 load', 'PWR1 battery', 'meaning', 80);
+  bench.wire('PM1 out', 'FC1 PWR1', 'meaning', 180);
+  bench.wire('PWR1 b1', 'ESC1 power', 'meaning', 150);
+  bench.wire('PWR1 b2', 'BEC1 in', 'meaning', 120);
+  bench.wire('PWR1 b3', 'BEC2 in', 'meaning', 140);
+  bench.wire('ESC1 motor', 'MOT1 phases', 'straight', 70);
+  bench.wire('BEC1 out', 'FC1 m8', 'meaning', 120);
+}
+
+function controls(bench: Bench): void {
+  const surfaces = [
+    ['left aileron', 'm1', 'aileron-left', 780],
+    ['right aileron', 'm2', 'aileron-right', 780],
+    ['left flap', 'm3', 'flap-left', 420],
+    ['right flap', 'm4', 'flap-right', 420],
+    ['left V-tail', 'm5', 'v-tail-left', 1150],
+    ['right V-tail', 'm6', 'v-tail-right', 1150],
+  ] as const;
+  surfaces.forEach(([label, output, use, lengthMm], i) => {
+    bench.add('servo-20g-standard', label);
+    bench.wire(`SRV${i + 1} lead`, `FC1 ${output}`, 'meaning', lengthMm);
+    bench.assign('FC1', output, use);
+  });
+  bench.wire('ESC1 signal', 'FC1 a1', 'meaning', 260);
+  bench.assign('FC1', 'a1', 'throttle');
+  bench.add('receiver-sbus-telemetry', 'RC');
+  bench.wire('RX1 main', 'FC1 RC', 'meaning', 160);
+  // The return wire goes to a port of its own.
+  bench.forget(4);
+  bench.branch('FC1 D', 4, 2, 'blue', 170);
+}
+
+function sensorsAndLinks(bench: Bench): void {
+  bench.add('gnss-compass-i2c', 'boom', { 'UART.protocol': 'gnss-binary', 'UART.baud': 115_200 });
+  bench.wire('GNSS1 main', 'FC1 E', 'meaning', 620);
+  bench.add('airspeed-can-7k', 'left wing', { 'CAN.terminated': true });
+  bench.wire('ASPD1 CAN', 'FC1 CAN1', 'meaning', 540);
+  bench.add('radio-900-class', 'telemetry');
+  bench.wire('RADIO1 UART', 'FC1 A', 'meaning', 210);
+  bench.add('companion-small-5v', 'mapping', { 'UART2.baud': 921_600 });
+  bench.wire('BEC2 out', 'CC1 header', 'meaning', 90);
+  bench.wire('CC1 second', 'FC1 B', 'meaning', 140);
+  bench.add('camera-mapping-trigger', 'belly');
+  bench.wire('CAM1 trigger', 'FC1 a5', 'meaning', 300);
+  bench.assign('FC1', 'a5', 'camera-trigger');
+  bench.add('safety-switch', 'hatch');
+  bench.wire('SW1 lead', 'FC1 safety', 'meaning', 240);
+  bench.add('buzzer-5v', 'finder');
+  bench.wire('BZ1 leads', 'FC1 buzzer', 'meaning', 130);
+}

@@ -1,0 +1,9 @@
+import type { CheckCases } from './build.ts';
+import { busCases } from './buses.ts';
+import { linkCases } from './links.ts';
+import { outputCases } from './outputs.ts';
+import { powerCases } from './power.ts';
+import { wiringCases } from './wiring.ts';
+
+/** A case for every check, by its id. */
+export const CASES: CheckCases = { ...powerCases, ...wiringCases, ...busCases, ...linkCases, ...outputCases };

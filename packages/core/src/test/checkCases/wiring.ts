@@ -1,0 +1,152 @@
+import { bench, joined, plugged, powered, removed, set, type CheckCases } from './build.ts';
+
+export const wiringCases: CheckCases = {
+  'wire.supply-on-signal': {
+    wrong: () => {
+      const one = powered('airspeed-i2c-2k5');
+      one.wire('ASPD1 I2C', 'FC1 S1', 'none');
+      return joined(one.design, 'W02', [
+        [2, 1],
+        [4, 4],
+      ]);
+    },
+    right: () => {
+      const one = powered('airspeed-i2c-2k5');
+      one.wire('ASPD1 I2C', 'FC1 I2C');
+      return one.design;
+    },
+  },
+  'wire.tx-to-tx': {
+    wrong: () => {
+      const one = powered('gnss-serial');
+      one.wire('GNSS1 UART', 'FC1 S4', 'straight');
+      return one.design;
+    },
+    right: () => {
+      const one = powered('gnss-serial');
+      one.wire('GNSS1 UART', 'FC1 S4');
+      return one.design;
+    },
+  },
+  'wire.fits-but-wrong': {
+    wrong: () => {
+      const one = powered('radio-900-class');
+      one.wire('RADIO1 UART', 'FC1 S1', 'straight');
+      return one.design;
+    },
+    right: () => {
+      const one = powered('radio-900-class', 'gnss-serial');
+      one.wire('RADIO1 UART', 'FC1 S1');
+      one.wire('GNSS1 UART', 'FC1 S3', 'straight');
+      return one.design;
+    },
+  },
+  'wire.servo-lead': {
+    wrong: () => {
+      const one = powered('servo-9g-analog');
+      one.wire('SRV1 lead', 'FC1 out1', 'mirrored');
+      return one.design;
+    },
+    right: () => {
+      const one = powered('servo-9g-analog');
+      one.wire('SRV1 lead', 'FC1 out1');
+      return one.design;
+    },
+  },
+  'wire.no-common-ground': {
+    wrong: () => {
+      const one = powered('gnss-serial');
+      one.wire('GNSS1 UART', 'FC1 S4');
+      return removed(one.design, 'W02', 4);
+    },
+    right: () => {
+      const one = powered('gnss-serial');
+      one.wire('GNSS1 UART', 'FC1 S4');
+      return one.design;
+    },
+  },
+  'wire.not-wired': {
+    wrong: () => bench('gnss-serial').design,
+    right: () => {
+      const one = powered('gnss-serial');
+      one.wire('GNSS1 UART', 'FC1 S3');
+      return one.design;
+    },
+  },
+  'wire.contention': {
+    wrong: () => {
+      const one = powered('receiver-pwm-6');
+      one.wire('RX1 ch1', 'FC1 out1', 'straight');
+      return one.design;
+    },
+    right: () => {
+      const one = powered('servo-9g-analog');
+      one.wire('SRV1 lead', 'FC1 out1');
+      return one.design;
+    },
+  },
+  'wire.level': {
+    wrong: () => {
+      const one = bench('controller-h7-wing', 'airspeed-analog-2k', 'modem-cellular', 'companion-small-5v');
+      one.wire('CC1 second', 'RADIO1 UART');
+      return one.design;
+    },
+    right: () => {
+      const one = bench('companion-small-5v', 'gnss-serial');
+      one.wire('CC1 second', 'GNSS1 UART');
+      return one.design;
+    },
+  },
+  'wire.connector-mate': {
+    wrong: () => {
+      const one = powered('gnss-serial');
+      one.wire('GNSS1 UART', 'FC1 S4');
+      return plugged(one.design, 'W02', { family: 'locking-1.25', positions: 5, gender: 'plug' });
+    },
+    right: () => {
+      const one = powered('gnss-serial');
+      one.wire('GNSS1 UART', 'FC1 S4');
+      return one.design;
+    },
+  },
+  'wire.partial': {
+    wrong: () => {
+      const one = powered('radio-900-class');
+      one.wire('RADIO1 UART', 'FC1 S1');
+      return removed(one.design, 'W02', 2);
+    },
+    right: () => {
+      const one = powered('gnss-serial');
+      one.wire('GNSS1 UART', 'FC1 S4');
+      return removed(set(one.design, 'GNSS1', 'UART.protocol', 'nmea-0183'), 'W02', 3);
+    },
+  },
+  'wire.video': {
+    wrong: () => {
+      const one = powered('camera-analog-7-25v', 'osd-analog-current', 'video-transmitter-analog');
+      one.wire('CAM1 AV', 'OSD1 camera');
+      one.wire('OSD1 video', 'VTX1 AV');
+      return one.design;
+    },
+    right: () => {
+      const one = powered('camera-analog-7-25v', 'osd-analog-current', 'video-transmitter-analog');
+      one.wire('CAM1 AV', 'OSD1 camera');
+      one.wire('OSD1 video', 'VTX1 AV');
+      return set(one.design, 'OSD1', 'standard', 'NTSC');
+    },
+  },
+  'wire.look-alike': {
+    wrong: () => {
+      const one = powered('gnss-serial', 'radio-900-class');
+      one.wire('GNSS1 UART', 'FC1 S4');
+      one.wire('RADIO1 UART', 'FC1 S1');
+      return one.design;
+    },
+    right: () => {
+      const one = powered('gnss-serial', 'gnss-serial');
+      one.wire('GNSS1 UART', 'FC1 S4');
+      one.wire('GNSS2 UART', 'FC1 S1');
+      return one.design;
+    },
+  },
+};
