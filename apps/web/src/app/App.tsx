@@ -1,6 +1,8 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
 import { AircraftFrame } from '../frame/AircraftFrame.tsx';
+import { BriefView } from '../views/brief/BriefView.tsx';
+import { BookletPage } from '../views/documents/BookletPage.tsx';
 import { DocumentPage } from '../views/documents/DocumentPage.tsx';
 import { DocumentsView } from '../views/documents/DocumentsView.tsx';
 import { HangarView } from '../views/hangar/HangarView.tsx';
@@ -24,10 +26,12 @@ const router = createBrowserRouter([
     errorElement: <CrashPage />,
     children: [
       { index: true, element: <Navigate to="wiring" replace /> },
+      { path: 'brief', element: <BriefView /> },
       { path: 'parts', element: <PartsView /> },
       { path: 'wiring', element: <WiringView /> },
       { path: 'wiring/:cable', element: <PinLadderView /> },
       { path: 'documents', element: <DocumentsView /> },
+      { path: 'documents/booklet', element: <BookletPage /> },
       { path: 'documents/:kind/:subject', element: <DocumentPage /> },
     ],
   },

@@ -16,9 +16,11 @@ export const goCommand: EntryCommand = {
     const wanted = after('go', text);
     if (wanted === undefined) return [];
     const screens = {
+      brief: paths.brief(aircraft),
       wiring: paths.wiring(aircraft),
       parts: paths.parts(aircraft),
       documents: paths.documents(aircraft),
+      booklet: paths.booklet(aircraft),
       hangar: paths.hangar(),
     };
     return Object.entries(screens)

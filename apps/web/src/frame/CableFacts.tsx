@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { connectorsMate, plainCable, type CableId, type Graph, type PlainCable } from '@wired-falcon/core';
+import { byNatural, connectorsMate, plainCable, type Cable, type CableId, type Graph, type Leg, type PlainCable } from '@wired-falcon/core';
 import { paths } from '../app/paths.ts';
 import { useSelection } from '../selection/SelectionContext.tsx';
+import { CableText, CableWires } from './CableWires.tsx';
 import { useSession } from '../session/SessionContext.tsx';
 
 /** A cable in the margin: where it runs, what it is made of, and what can be done with it. */
@@ -14,6 +15,7 @@ export function CableFacts({ cable: id, graph }: { readonly cable: CableId; read
   const plain = plainCable(graph, cable);
   const gauges = [...new Set(Object.values(cable.conductors).map((conductor) => conductor.awg))].sort((a, b) => a - b);
   const aircraft = graph.design.aircraft.id;
+  const legs = Object.values(cable.legs).sort(byNatural((leg) => leg.id));
   return (
     <section className="mt-1">
       <h2 className="text-lg font-bold">
@@ -34,7 +36,17 @@ export function CableFacts({ cable: id, graph }: { readonly cable: CableId; read
           </>
         )}
       </dl>
-      {plain !== undefined && <LengthField key={plain.leg.typedLengthMm ?? 0} plain={plain} />}
+      {legs.map((leg, i) => (
+        <LengthField
+          key={`${leg.id} ${leg.typedLengthMm ?? 0}`}
+          cable={cable}
+          leg={leg}
+          title={legs.length === 1 ? 'Length mm' : `Leg ${i + 1} mm`}
+        />
+      ))}
+      <CableText key={`label ${cable.label ?? ''}`} cable={cable} field="label" title="Label" />
+      <CableText key={`note ${cable.note ?? ''}`} cable={cable} field="note" title="Note" />
+      <CableWires cable={cable} graph={graph} />
       <div className="mt-3 flex flex-wrap gap-1.5">
         <Link className="action" to={paths.ladder(aircraft, cable.id)}>
           Open pin ladder
@@ -67,9 +79,9 @@ function endsText(plain: PlainCable): string {
 }
 
 /** The length that a person typed; empty when there is none. */
-function LengthField({ plain }: { readonly plain: PlainCable }) {
+function LengthField({ cable, leg, title }: { readonly cable: Cable; readonly leg: Leg; readonly title: string }) {
   const session = useSession();
-  const was = plain.leg.typedLengthMm ?? null;
+  const was = leg.typedLengthMm ?? null;
   const [text, setText] = useState(was === null ? '' : String(was));
   const [problem, setProblem] = useState('');
   const save = (): void => {
@@ -78,11 +90,11 @@ function LengthField({ plain }: { readonly plain: PlainCable }) {
     if (lengthMm === was) return setProblem('');
     if (lengthMm !== null && !(lengthMm > 0 && lengthMm <= 20_000)) return setProblem('A length is a number of millimetres, up to 20 000.');
     setProblem('');
-    session.make({ kind: 'set-leg-length', cable: plain.cable.id, leg: plain.leg.id, lengthMm, was });
+    session.make({ kind: 'set-leg-length', cable: cable.id, leg: leg.id, lengthMm, was });
   };
   return (
     <label className="mt-1.5 grid grid-cols-[92px_1fr] items-center">
-      <span className="text-ink2">Length mm</span>
+      <span className="text-ink2">{title}</span>
       <input
         className="field value w-24"
         inputMode="decimal"

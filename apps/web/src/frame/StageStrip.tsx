@@ -1,5 +1,5 @@
 import { NavLink } from 'react-router';
-import { SEVERITIES, STAGES, stages, type JudgedFinding, type Severity, type Stage } from '@wired-falcon/core';
+import { SEVERITIES, STAGES, stages, type AircraftId, type JudgedFinding, type Severity, type Stage } from '@wired-falcon/core';
 import { paths } from '../app/paths.ts';
 import { useFindings, useSessionState } from '../session/SessionContext.tsx';
 import { SeverityMark } from '../ui/SeverityMark.tsx';
@@ -11,15 +11,16 @@ export function StageStrip() {
   return (
     <nav aria-label="Stages" className="no-print flex h-[38px] border-b border-rule">
       {stages.map((stage) => (
-        <Segment
-          key={stage}
-          stage={stage}
-          open={openIn(judged, stage)}
-          to={stage === 'wiring' ? paths.wiring(design.aircraft.id) : undefined}
-        />
+        <Segment key={stage} stage={stage} open={openIn(judged, stage)} to={screenOf(stage, design.aircraft.id)} />
       ))}
     </nav>
   );
+}
+
+/** The screen of a stage; undefined as long as it has none. */
+function screenOf(stage: Stage, aircraft: AircraftId): string | undefined {
+  if (stage === 'brief') return paths.brief(aircraft);
+  return stage === 'wiring' ? paths.wiring(aircraft) : undefined;
 }
 
 function openIn(judged: readonly JudgedFinding[], stage: Stage): readonly Severity[] {

@@ -1,6 +1,8 @@
 import { Type } from '@sinclair/typebox';
 import {
   AirframeKindSchema,
+  COLOUR_SCHEMES,
+  ColourSchemeSchema,
   DialectIdSchema,
   NeedCountSchema,
   NeedIdSchema,
@@ -74,4 +76,16 @@ const setDialect = editKind({
   },
 });
 
-export const briefEdits = [setAirframe, setPlannedBattery, setNeed, setDialect] as const;
+const setColourScheme = editKind({
+  kind: 'set-colour-scheme',
+  schema: Type.Object({ kind: Type.Literal('set-colour-scheme'), scheme: ColourSchemeSchema, was: ColourSchemeSchema }, closed),
+  title: (edit) => `Colour new wires: ${COLOUR_SCHEMES[edit.scheme]}`,
+  apply: ({ aircraft }, edit) => {
+    if ((aircraft.colourScheme ?? 'by-signal') !== edit.was) {
+      return refuse('changed-since', 'The colour scheme was changed meanwhile. Look at it, then decide.');
+    }
+    return { aircraft: { ...aircraft, colourScheme: edit.scheme } };
+  },
+});
+
+export const briefEdits = [setAirframe, setPlannedBattery, setNeed, setDialect, setColourScheme] as const;

@@ -19,12 +19,28 @@ const numberedSerial: Readonly<Record<string, Readonly<Record<string, string>>>>
   'controller-f4-wing': { S1: '1', S2: '2', S3: '3', S5: '4', S4: '5', S6: '6' },
 };
 
+/** A port list whose identifiers are the chip's own numbers, from 0; ports made by software begin at 30. */
+const roleTableSerial: Readonly<Record<string, Readonly<Record<string, string>>>> = {
+  'controller-h7-carrier': { A: '6', B: '4', E: '2', F: '3', C: '0', D: '7', RC: '5', H: '1' },
+  'controller-h7-ethernet': { L1: '6', L2: '4', P1: '3', P2: '1', L3: '0', X1: '7', RC: '5' },
+  'controller-h7-wing': { R1: '6', R2: '0', R3: '1', R4: '2', R5: '7', R6: '5', R7: '3' },
+  'controller-f7-mini': { T1: '1', T2: '2', G1: '3', G2: '4', V1: '6', RC: '5' },
+  'controller-f4-stack': { U1: '0', RC: '1', U3: '2', U4: '3', U6: '5' },
+  'controller-8-bit-carrier': { TEL: '1', GPS: '0' },
+  'controller-f4-wing': { S1: '0', S2: '1', S3: '2', S5: '3', S4: '5', S6: '30' },
+};
+
 /** One entry a dialect. */
 export const dialects: readonly Dialect[] = [
   {
     id: 'numbered-ports',
     title: 'Numbered ports',
     serialIndex: (board, endpoint) => numberedSerial[board]?.[endpoint],
+  },
+  {
+    id: 'role-table',
+    title: 'Role table',
+    serialIndex: (board, endpoint) => roleTableSerial[board]?.[endpoint],
   },
 ];
 

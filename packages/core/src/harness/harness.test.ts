@@ -3,9 +3,15 @@ import Papa from 'papaparse';
 import { graphOf } from '../graph/graphOf.ts';
 import type { PortAt } from '../graph/cableJoins.ts';
 import type { Design } from '../model/design.ts';
-import { cableOf, demoDesign, emptyBench, itemOf } from '../test/designs.ts';
+import { asId } from '../model/ids.ts';
+import { cableOf, demoDesign, emptyBench, itemOf, made } from '../test/designs.ts';
 import { documentKinds } from './documents/registry.ts';
 import { sheetToCsv } from './documents/sheet.ts';
+import { areaMm2 } from './wireFacts.ts';
+import { recolourEdits } from './proposeCable.ts';
+import { contactTakes, gaugeFor } from './wireStyle.ts';
+import { connectorFamilies } from '../model/connector.ts';
+import { plainCable } from '../graph/cableJoins.ts';
 import { fitPinMap } from './fitPinMap.ts';
 import { findPin, joinVerdict } from './joinVerdict.ts';
 import { engineGraph, readLayout } from './wiringSheet/sheetLayout.ts';
@@ -207,6 +213,91 @@ describe('documents', () => {
     expect(straight?.notes.join(' ')).not.toContain('only for');
   });
 
+  it('the cut list adds up to every wire that has a length, and names those that have none', () => {
+    const build = (waste: number) => documentKinds.find((kind) => kind.id === 'cut-list')?.build(graph, 'aircraft', { waste });
+    const typed = graph.cables.flatMap((cable) =>
+      Object.values(cable.conductors).map((conductor) => cable.legs[conductor.leg]?.typedLengthMm ?? 0),
+    );
+    const sum = (column: number, waste: number) => (build(waste)?.rows ?? []).reduce((total, row) => total + Number(row[column]), 0);
+    expect(sum(2, 0)).toBe(typed.length);
+    expect(sum(4, 0)).toBeCloseTo(typed.reduce((a, b) => a + b, 0) / 1000, 1);
+    expect(sum(5, 100)).toBeCloseTo(2 * sum(4, 0), 1);
+    const open = made(design, { kind: 'set-leg-length', cable: cableOf(design, 'W07').id, leg: asId('leg'), lengthMm: null, was: 420 });
+    expect(documentKinds.find((kind) => kind.id === 'cut-list')?.build(graphOf(open), 'aircraft')?.notes).toEqual([
+      'Not counted, since no length is set: 3 of W07.',
+    ]);
+  });
+
+  it('contacts are counted where a wire is and the contact is not pulled, soldered joints apart', () => {
+    const bench = powered('servo-9g-analog');
+    bench.wire('SRV1 lead', 'FC1 out1', 'meaning');
+    const pulled = made(bench.design, {
+      kind: 'set-absent-contacts',
+      cable: cableOf(bench.design, 'W02').id,
+      node: asId('b'),
+      absent: [2],
+      was: [],
+    });
+    const sheet = documentKinds.find((kind) => kind.id === 'contacts')?.build(graphOf(pulled), 'aircraft');
+    expect(sheet?.rows).toEqual([
+      ['2.54 mm pins', '3', 'plug', '1', '3'],
+      ['2.54 mm pins', '3', 'socket', '1', '2'],
+      ['power pads', '2', 'soldered', '', '2'],
+      ['XT60', '2', 'plug', '1', '2'],
+    ]);
+    expect(sheet?.subtitle).toBe('7 contacts, 2 soldered joints');
+  });
+
+  it('the bill of materials weighs every part, and the wire by its gauge', () => {
+    expect(areaMm2(36)).toBeCloseTo(0.012_668, 5);
+    expect(areaMm2(10) / areaMm2(16)).toBeCloseTo(4.02, 1);
+    const sheet = documentKinds.find((kind) => kind.id === 'bill-of-materials')?.build(graph, 'aircraft');
+    const partsG = graph.items.reduce((sum, { part }) => sum + (part?.massG ?? 0), 0);
+    expect(sheet?.subtitle).toContain(`parts ${partsG.toFixed(0)} g`);
+    expect(sheet?.rows.find((row) => row[1] === 'Servo 12 g, metal gear')).toEqual([
+      '2',
+      'Servo 12 g, metal gear',
+      'Servo',
+      'SRV1 SRV2',
+      '12.5',
+      '25.0',
+    ]);
+  });
+
+  it('labels stand at every end, and flag a pin map of its own', () => {
+    const rows = documentKinds.find((kind) => kind.id === 'labels')?.build(graph, 'aircraft')?.rows ?? [];
+    expect(rows).toHaveLength(2 * graph.cables.length);
+    expect(rows.filter((row) => row[0] === 'W10')).toEqual([
+      ['W10', 'RADIO1 UART', 'FC1 S1', 'pins swapped: only here'],
+      ['W10', 'FC1 S1', 'RADIO1 UART', 'pins swapped: only here'],
+    ]);
+    expect(rows.find((row) => row[0] === 'W07')?.[3]).toBe('');
+  });
+
+  it('the output card says bank, function and what is on it', () => {
+    const assigned = made(design, {
+      kind: 'set-output-function',
+      item: itemOf(design, 'FC1').id,
+      output: 'out2',
+      function: 'elevon-left',
+      was: null,
+    });
+    const sheet = documentKinds.find((kind) => kind.id === 'output-card')?.build(graphOf(assigned), itemOf(design, 'FC1').id);
+    expect(sheet?.rows[1]).toEqual(['out 2', 'A', 'pwm, dshot', 'left elevon', 'SRV1 lead', 'W07', 'pin 1, inner row']);
+  });
+
+  it('what can be bought is recognised, and what is soldered or crossed is not', () => {
+    const notes = (tag: string) =>
+      documentKinds
+        .find((kind) => kind.id === 'pin-table')
+        ?.build(graph, cableOf(design, tag).id)
+        ?.notes.join(' ');
+    expect(notes('W07')).toContain('It can be bought: a servo lead or extension.');
+    expect(notes('W15')).toContain('It can be bought: a straight 4-way cable, 1.25 mm locking.');
+    expect(notes('W10')).not.toContain('can be bought');
+    expect(notes('W02')).not.toContain('can be bought');
+  });
+
   it('CSV comes back as it went, and holds no formula', () => {
     const rows = [['=1+1', '+5V', '-', '@x', 'a "b", c\r\nd', 'umlaut ä', '']];
     const columns = rows[0]?.map((_cell, i) => ({ title: `c${i}`, kind: 'words' as const })) ?? [];
@@ -267,5 +358,38 @@ describe('the wiring sheet', () => {
       { x: 5, y: 0 },
       { x: 5, y: 9 },
     ]);
+  });
+});
+
+describe('wires', () => {
+  it('get a gauge that both contacts take, wherever one does', () => {
+    for (const a of connectorFamilies) {
+      for (const b of connectorFamilies) {
+        const ends = [a, b].map((family) => ({ family, positions: 2, gender: 'plug' as const }));
+        const [first, second] = ends;
+        if (first === undefined || second === undefined) continue;
+        const both = [10, 12, 14, 16, 18, 20, 22, 24, 26, 28, 30].filter((awg) => ends.every((end) => contactTakes(end, awg)));
+        const awg = gaugeFor(first, second);
+        expect(awg).toBe(gaugeFor(second, first));
+        if (both.length > 0) expect(both).toContain(awg);
+      }
+    }
+  });
+
+  it('take the colours of the scheme when they are recoloured, and once is enough', () => {
+    const design = made(demoDesign(), { kind: 'set-colour-scheme', scheme: 'servo-style', was: 'by-signal' });
+    const plains = (now: Design) => {
+      const graph = graphOf(now);
+      return graph.cables.map((cable) => plainCable(graph, cable)).filter((plain) => plain !== undefined);
+    };
+    const edits = recolourEdits(graphOf(design), plains(design));
+    const after = made(design, { kind: 'batch', title: 'Recolour', edits });
+    const w07 = Object.values(cableOf(after, 'W07').conductors).map((conductor) => [conductor.a.n, conductor.colour]);
+    expect(w07.sort()).toEqual([
+      [1, 'orange'],
+      [2, 'red'],
+      [3, 'brown'],
+    ]);
+    expect(recolourEdits(graphOf(after), plains(after))).toEqual([]);
   });
 });

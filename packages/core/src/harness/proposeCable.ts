@@ -57,7 +57,7 @@ function newConductor(graph: Graph, a: PortAt, b: PortAt, join: Join): Conductor
     a: { node: join.nodeA, n: join.a },
     b: { node: join.nodeB, n: join.b },
     awg: gaugeFor(a.port.connector, b.port.connector),
-    colour: pinA === undefined || pinB === undefined ? 'grey' : colourFor(pinA, pinB, volts),
+    colour: pinA === undefined || pinB === undefined ? 'grey' : colourFor(pinA, pinB, volts, graph.design.aircraft.colourScheme),
   };
 }
 
@@ -126,4 +126,22 @@ export function repinEdits(graph: Graph, graphWithout: Graph, plain: PlainCable,
     edits.push({ kind: 'add-conductor', cable: plain.cable.id, conductor });
   }
   return edits;
+}
+
+/** The edits that give every wire of the plain cables the colour of the aircraft's scheme; those that have it already stay. */
+export function recolourEdits(graph: Graph, plains: readonly PlainCable[]): SimpleEdit[] {
+  return plains.flatMap((plain) =>
+    plain.conductors.flatMap((conductor): SimpleEdit[] => {
+      const { colour } = newConductor(graph, plain.a, plain.b, {
+        id: conductor.id,
+        leg: conductor.leg,
+        nodeA: conductor.a.node,
+        nodeB: conductor.b.node,
+        a: conductor.a.n,
+        b: conductor.b.n,
+      });
+      if (colour === conductor.colour) return [];
+      return [{ kind: 'set-conductor-colour', cable: plain.cable.id, conductor: conductor.id, colour, was: conductor.colour }];
+    }),
+  );
 }

@@ -7,6 +7,7 @@ import { PROTOCOL_IDS } from '../model/protocolIds.ts';
 import { resolvePart, type Settings } from '../model/resolvePart.ts';
 import { sampleParts } from '../parts/catalogue.ts';
 import { demoDesign, itemOf } from '../test/designs.ts';
+import { needsOffered, shortagesOf } from './needsOffered.ts';
 import { namesDiffer, portNamesOf } from './portNames.ts';
 import { protocols } from './protocols.ts';
 import { baudsAgree, canTakeBaud, serialSetup } from './serialSetup.ts';
@@ -122,5 +123,33 @@ describe('protocols', () => {
     for (const id of PROTOCOL_IDS) expect(protocols[id].id).toBe(id);
     expect(PROTOCOL_IDS.filter((id) => protocols[id].inverted)).toEqual(['sbus', 'single-wire-telemetry']);
     expect(protocols.sbus.frame).toBe('8E2');
+  });
+});
+
+describe('what a board offers', () => {
+  const board = (id: string) => {
+    const part = sampleParts.find((candidate) => candidate.id === id);
+    if (part === undefined) throw new Error(`There is no ${id}.`);
+    return resolvePart(part, {});
+  };
+  const count = (id: string, need: string) => needsOffered(board(id)).find((offer) => offer.need === need)?.suitable.length;
+
+  it('is counted by what really suits: no RC on a port that cannot invert, nothing fast on software', () => {
+    expect(count('controller-f4-wing', 'gnss')).toBe(4);
+    expect(count('controller-f4-wing', 'companion')).toBe(4);
+    expect(count('controller-f4-wing', 'servos')).toBe(6);
+    expect(count('controller-f4-wing', 'can')).toBe(0);
+    expect(count('controller-h7-carrier', 'can')).toBe(2);
+    expect(count('controller-f4-stack', 'servos')).toBe(5);
+    expect(count('controller-8-bit-carrier', 'rc')).toBeGreaterThanOrEqual(8);
+    expect(count('controller-h7-wing', 'lights')).toBe(2);
+  });
+
+  it('is short where needs that share ports want more than there are between them', () => {
+    expect(shortagesOf(board('controller-f4-wing'), { gnss: 2, telemetry: 2, companion: 1 })).toEqual([
+      { needs: ['gnss', 'telemetry', 'companion'], wanted: 5, there: 4 },
+    ]);
+    expect(shortagesOf(board('controller-f4-wing'), { can: 1 })).toEqual([{ needs: ['can'], wanted: 1, there: 0 }]);
+    expect(shortagesOf(board('controller-f4-wing'), { gnss: 1, telemetry: 1, servos: 2, motors: 1 })).toEqual([]);
   });
 });

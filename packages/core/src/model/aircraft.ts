@@ -13,7 +13,7 @@ import {
 } from './ids.ts';
 import { airframeKinds } from './airframes.ts';
 import { LIMITS } from './limits.ts';
-import { needIds } from './needs.ts';
+import { needIds, type NeedId } from './needs.ts';
 import { outputFunctions } from './outputFunctions.ts';
 import { SettingIdSchema, SettingValueSchema } from './setting.ts';
 import type { Shape } from './shape.ts';
@@ -22,6 +22,10 @@ const closed = { additionalProperties: false } as const;
 const name = Type.String({ minLength: 1, maxLength: LIMITS.nameChars });
 const note = Type.String({ maxLength: LIMITS.noteChars });
 const label = Type.String({ maxLength: LIMITS.labelChars });
+
+function oneOf<T extends string>(values: readonly T[]) {
+  return Type.Unsafe<T>(Type.String({ pattern: `^(${values.join('|')})$` }));
+}
 
 /** The version of the document's shape that this code writes. */
 export const SCHEMA_VERSION = 2;
@@ -95,6 +99,20 @@ export const WIRE_COLOURS = ['black', 'red', 'orange', 'yellow', 'green', 'blue'
 export type WireColour = (typeof WIRE_COLOURS)[number];
 export const ColourSchema = Type.Unsafe<WireColour>(Type.String({ pattern: `^(${WIRE_COLOURS.join('|')})$` }));
 
+/** The schemes by which new wires get their colour. */
+export const COLOUR_SCHEMES = {
+  'by-signal': 'by signal',
+  'few-colours': 'few colours',
+  'servo-style': 'brown ground, orange signal',
+} as const;
+export type ColourScheme = keyof typeof COLOUR_SCHEMES;
+
+export function isColourScheme(text: string): text is ColourScheme {
+  return Object.hasOwn(COLOUR_SCHEMES, text);
+}
+
+export const ColourSchemeSchema = oneOf(Object.keys(COLOUR_SCHEMES).filter(isColourScheme));
+
 export const ConductorSchema = Type.Object(
   {
     id: ConductorIdSchema,
@@ -141,10 +159,6 @@ export const WaiverSchema = Type.Object(
 /** A person's word that a finding may stand, as long as its facts stay. */
 export type Waiver = Shape<typeof WaiverSchema>;
 
-function oneOf<T extends string>(values: readonly T[]) {
-  return Type.Unsafe<T>(Type.String({ pattern: `^(${values.join('|')})$` }));
-}
-
 export const AirframeKindSchema = oneOf(airframeKinds);
 export const NeedIdSchema = oneOf(needIds);
 export const OutputFunctionSchema = oneOf(outputFunctions);
@@ -153,10 +167,14 @@ export const DialectIdSchema = Type.String({ pattern: '^[a-z][a-z0-9-]{0,39}$' }
 /** How many of one thing an aircraft can want. */
 export const NeedCountSchema = Type.Integer({ minimum: 1, maximum: 32 });
 
+const NeedsSchema = Type.Unsafe<Partial<Record<NeedId, number>>>(
+  Type.Record(Type.String({ pattern: `^(${needIds.join('|')})$` }), NeedCountSchema, { additionalProperties: false }),
+);
+
 export const PlannedBatterySchema = Type.Object(
   {
     chemistry: Type.Union([Type.Literal('lipo'), Type.Literal('li-ion')]),
-    cells: Type.Integer({ minimum: 1, maximum: 14 }),
+    cells: Type.Integer({ minimum: 1, maximum: LIMITS.batteryCells }),
   },
   closed,
 );
@@ -182,8 +200,10 @@ export const AircraftSchema = Type.Object(
     airframe: Type.Object({ kind: AirframeKindSchema }, closed),
     plannedBattery: Type.Optional(PlannedBatterySchema),
     /** How many of each thing the aircraft wants of its controller. */
-    needs: Type.Record(Type.String({ pattern: `^(${needIds.join('|')})$` }), NeedCountSchema, { additionalProperties: false }),
+    needs: NeedsSchema,
     dialect: DialectIdSchema,
+    /** The scheme that new wires follow; by signal where nothing is said. */
+    colourScheme: Type.Optional(ColourSchemeSchema),
     items: recordOf(ItemIdSchema, ItemSchema, LIMITS.itemsPerAircraft),
     cables: recordOf(CableIdSchema, CableSchema, LIMITS.cablesPerAircraft),
     outputs: recordOf(OutputKeySchema, OutputUseSchema),

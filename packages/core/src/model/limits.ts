@@ -13,4 +13,5 @@ export const LIMITS = {
   editsPerBatch: 400,
   partPorts: 60,
   pinsPerPort: 60,
+  batteryCells: 14,
 } as const;

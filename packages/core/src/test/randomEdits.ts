@@ -284,7 +284,13 @@ function name(design: Design, { x, isStale }: Draw): SimpleEdit {
 }
 
 function brief({ aircraft }: Design, { x, y, z, isStale }: Draw): SimpleEdit {
-  switch (x % 4) {
+  switch (x % 5) {
+    case 4:
+      return {
+        kind: 'set-colour-scheme',
+        scheme: z % 2 === 0 ? 'few-colours' : 'by-signal',
+        was: isStale ? 'servo-style' : (aircraft.colourScheme ?? 'by-signal'),
+      };
     case 0:
       return { kind: 'set-airframe', airframe: pick(airframeKinds, z) ?? 'quad', was: isStale ? 'hexa' : aircraft.airframe.kind };
     case 1: {

@@ -17,6 +17,13 @@ export function DocumentsView() {
       <p className="mt-1 max-w-prose text-ink2">
         Each opens as a page to print, and as CSV for a spreadsheet. They are made from the aircraft as it stands now.
       </p>
+      <section className="mt-5 border-t border-rule pt-3">
+        <h3 className="text-[15px] font-semibold">Booklet</h3>
+        <p className="text-[13px] text-ink2">The aircraft as planned: its findings, then every document below, to print at once.</p>
+        <Link className="action value mt-2 inline-block" to={paths.booklet(aircraft.id)} aria-label={`Booklet ${aircraft.name}`}>
+          {aircraft.name}
+        </Link>
+      </section>
       {documentKinds.map((kind) => (
         <section key={kind.id} className="mt-5 border-t border-rule pt-3">
           <h3 className="text-[15px] font-semibold">{kind.title}</h3>

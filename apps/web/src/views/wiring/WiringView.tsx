@@ -1,7 +1,9 @@
-import { useMemo, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { findPin, joinVerdict, pinName, sheetModel, type Graph, type ItemId, type PinAddress } from '@wired-falcon/core';
 import { useSelection } from '../../selection/SelectionContext.tsx';
 import { useGraph, useSessionState } from '../../session/SessionContext.tsx';
+import { downloadText } from '../../ui/download.ts';
+import { svgFile } from '../../ui/svgFile.ts';
 import { usePageTitle } from '../../ui/pageTitle.ts';
 import { useSheetLayout } from '../../workers/useSheetLayout.ts';
 import { SheetDrawing } from './SheetDrawing.tsx';
@@ -19,14 +21,29 @@ export function WiringView() {
   const pick = usePinPick(graph);
   const picked = selection.is === 'pin' ? selection.pin : undefined;
   usePageTitle(`${design.aircraft.name}, wiring`);
+  const sheet = useRef<HTMLDivElement>(null);
+  const saveDrawing = (): void => {
+    const drawing = sheet.current?.querySelector<SVGSVGElement>('svg[aria-label="Wiring sheet"]');
+    const title = `${design.aircraft.name}, wiring sheet`;
+    if (drawing != null) downloadText(`${title}.svg`, svgFile(drawing, title), 'image/svg+xml');
+  };
   if (graph.items.length === 0) return <EmptySheet />;
   return (
     <div
-      className="flex min-h-full flex-col bg-[linear-gradient(var(--color-grid)_1px,transparent_1px),linear-gradient(90deg,var(--color-grid)_1px,transparent_1px)] bg-[size:20px_20px]"
+      ref={sheet}
+      className="relative flex min-h-full flex-col bg-[linear-gradient(var(--color-grid)_1px,transparent_1px),linear-gradient(90deg,var(--color-grid)_1px,transparent_1px)] bg-[size:20px_20px]"
       data-layout-seq={laidOut?.seq ?? 0}
       data-testid="wiring"
     >
       <h2 className="sr-only">Wiring sheet</h2>
+      <div className="no-print absolute top-2 left-3 z-10 flex gap-1.5">
+        <button type="button" className="action font-normal" onClick={saveDrawing}>
+          SVG
+        </button>
+        <button type="button" className="action font-normal" onClick={() => window.print()}>
+          Print
+        </button>
+      </div>
       <div className="flex w-full grow justify-center">
         {laidOut === undefined ? (
           <p className="p-6 text-ink2">Laying the sheet out ...</p>

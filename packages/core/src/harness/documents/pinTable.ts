@@ -4,6 +4,7 @@ import type { Graph } from '../../graph/graph.ts';
 import { pinAt, plainCable, portAt, type PortAt } from '../../graph/cableJoins.ts';
 import type { CableId } from '../../model/ids.ts';
 import { naturalOrder } from '../../model/naturalOrder.ts';
+import { offTheShelf } from '../offTheShelf.ts';
 import type { Sheet } from './sheet.ts';
 
 /** The pin table of one cable: what to crimp or solder where, in the order of the pins at end A. */
@@ -18,6 +19,7 @@ export function pinTable(graph: Graph, cableId: CableId): Sheet | undefined {
       row(conductor, places.get(conductor.a.node), places.get(conductor.b.node), cable.legs[conductor.leg]?.typedLengthMm),
     );
   const plain = plainCable(graph, cable);
+  const bought = plain === undefined ? undefined : offTheShelf(plain);
   const connectors = plain === undefined ? ends : [plain.endA, plain.endB];
   const custom = plain !== undefined && rows.some((cells) => cells[0] !== cells[6]);
   const names = connectors.map((end) => placeText(places.get(end.id)));
@@ -41,6 +43,7 @@ export function pinTable(graph: Graph, cableId: CableId): Sheet | undefined {
           ? []
           : [`End ${'ABCDEFGH'.charAt(i)}: contact ${end.absent.join(', ')} pulled from the shell and insulated.`],
       ),
+      ...(bought === undefined ? [] : [`It can be bought: ${bought}.`]),
       ...(custom ? [`Custom pin map: ${cable.tag} is only for ${names.join(' to ')}. Mark it so at both ends.`] : []),
       ...(cable.note === undefined ? [] : [cable.note]),
     ],

@@ -1,33 +1,45 @@
 import type { Graph } from '../../graph/graph.ts';
 import { asId, type CableId, type ItemId } from '../../model/ids.ts';
+import { billOfMaterials } from './billOfMaterials.ts';
+import { contactCount } from './contactCount.ts';
+import { cutList, wasteChoice } from './cutList.ts';
+import type { DocumentKind, DocumentSubject } from './documentKind.ts';
+import { labelSheet } from './labelSheet.ts';
+import { outputCard } from './outputCard.ts';
 import { pinTable } from './pinTable.ts';
 import { portCard } from './portCard.ts';
 import type { Sheet } from './sheet.ts';
+import { isWhole, wholeAircraft } from './wholeAircraft.ts';
 
-/** Something that a document can be made of. */
-export interface DocumentSubject {
-  readonly id: string;
-  readonly title: string;
+export type { DocumentChoice, DocumentKind, DocumentSubject } from './documentKind.ts';
+
+function controllersOf(graph: Graph): readonly DocumentSubject[] {
+  return graph.items.filter(({ part }) => part?.kind === 'controller').map(({ item }) => ({ id: item.id, title: item.ref }));
 }
 
-/** One kind of document: what it can be made of, and how. */
-export interface DocumentKind {
-  readonly id: string;
-  readonly title: string;
-  readonly summary: string;
-  readonly subjects: (graph: Graph) => readonly DocumentSubject[];
-  readonly build: (graph: Graph, subject: string) => Sheet | undefined;
+/** A document of the whole harness, there as soon as there is a cable. */
+function ofHarness(build: (graph: Graph, chosen: Readonly<Record<string, number>>) => Sheet): Pick<DocumentKind, 'subjects' | 'build'> {
+  return {
+    subjects: (graph) => wholeAircraft(graph, graph.cables.length > 0),
+    build: (graph, subject, chosen = {}) => (isWhole(subject) ? build(graph, chosen) : undefined),
+  };
 }
 
-/** Every kind of document. A new one is named here once; pages, CSV and the tests that sweep all kinds follow. */
+/** Every kind of document. A new one is named here once; pages, CSV, the booklet and the tests that sweep all kinds follow. */
 export const documentKinds: readonly DocumentKind[] = [
   {
     id: 'port-card',
     title: 'Port card',
     summary: 'Every port of a controller with its three names, what is on it, protocol and baud.',
-    subjects: (graph) =>
-      graph.items.filter(({ part }) => part?.kind === 'controller').map(({ item }) => ({ id: item.id, title: item.ref })),
+    subjects: controllersOf,
     build: (graph, subject) => portCard(graph, asId<ItemId>(subject)),
+  },
+  {
+    id: 'output-card',
+    title: 'Output card',
+    summary: 'Every output of a controller with its bank, its function and what is on it.',
+    subjects: controllersOf,
+    build: (graph, subject) => outputCard(graph, asId<ItemId>(subject)),
   },
   {
     id: 'pin-table',
@@ -35,5 +47,31 @@ export const documentKinds: readonly DocumentKind[] = [
     summary: 'One cable to make: pins, labels, colours, gauge and length, end A to end B.',
     subjects: (graph) => graph.cables.map((cable) => ({ id: cable.id, title: cable.tag })),
     build: (graph, subject) => pinTable(graph, asId<CableId>(subject)),
+  },
+  {
+    id: 'cut-list',
+    title: 'Cut list',
+    summary: 'Wires by gauge and colour with their lengths, and what to buy.',
+    choices: [wasteChoice],
+    ...ofHarness((graph, chosen) => cutList(graph, chosen[wasteChoice.id] ?? wasteChoice.default)),
+  },
+  {
+    id: 'labels',
+    title: 'Labels',
+    summary: 'A label for each end of each cable: tag, from, to, and a flag where the pin map is its own.',
+    ...ofHarness(labelSheet),
+  },
+  {
+    id: 'contacts',
+    title: 'Contacts and shells',
+    summary: 'What to buy and crimp, by connector, and what to solder.',
+    ...ofHarness(contactCount),
+  },
+  {
+    id: 'bill-of-materials',
+    title: 'Bill of materials',
+    summary: 'Every part and the wires, with mass.',
+    subjects: (graph) => wholeAircraft(graph, graph.items.length > 0),
+    build: (graph, subject) => (isWhole(subject) ? billOfMaterials(graph) : undefined),
   },
 ];

@@ -4,6 +4,8 @@ import Papa from 'papaparse';
 export interface Sheet {
   readonly title: string;
   readonly subtitle: string;
+  /** How the page shows it: as a table unless it says otherwise. */
+  readonly form?: 'labels';
   readonly columns: readonly Column[];
   readonly rows: readonly (readonly string[])[];
   /** Sentences that stand below the table. */

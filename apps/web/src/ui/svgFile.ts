@@ -1,0 +1,44 @@
+/** What of a drawing's look comes from style sheets, and has to stand in the file itself. */
+const LOOK = [
+  'fill',
+  'stroke',
+  'stroke-width',
+  'stroke-dasharray',
+  'stroke-linejoin',
+  'stroke-linecap',
+  'opacity',
+  'font-family',
+  'font-size',
+  'font-weight',
+  'font-stretch',
+  'text-anchor',
+  'dominant-baseline',
+] as const;
+
+/** A drawing on the page as the text of an SVG file that stands alone: text stays text, in fonts that any browser has. */
+export function svgFile(drawing: SVGSVGElement, title: string): string {
+  const copy = drawing.cloneNode(true);
+  if (!(copy instanceof SVGSVGElement)) return '';
+  const [from, to] = [drawing.querySelectorAll('*'), copy.querySelectorAll('*')];
+  from.forEach((element, i) => inline(element, to[i]));
+  copy.setAttribute('xmlns', 'http://www.w3.org/2000/svg');
+  copy.removeAttribute('class');
+  copy.removeAttribute('style');
+  const { width, height } = drawing.viewBox.baseVal;
+  copy.setAttribute('width', String(width));
+  copy.setAttribute('height', String(height));
+  const name = document.createElementNS('http://www.w3.org/2000/svg', 'title');
+  name.textContent = title;
+  copy.prepend(name);
+  return `<?xml version="1.0" encoding="UTF-8"?>\n${new XMLSerializer().serializeToString(copy)}\n`;
+}
+
+function inline(from: Element, to: Element | undefined): void {
+  if (!(to instanceof SVGElement)) return;
+  const style = getComputedStyle(from);
+  for (const name of LOOK) {
+    const value = style.getPropertyValue(name);
+    if (value !== '') to.style.setProperty(name, value);
+  }
+  for (const name of ['class', 'tabindex', 'role', 'aria-label', 'aria-pressed']) to.removeAttribute(name);
+}

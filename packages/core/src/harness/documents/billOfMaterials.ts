@@ -1,0 +1,68 @@
+import type { Graph } from '../../graph/graph.ts';
+import { PART_KINDS, partKinds } from '../../model/partKinds.ts';
+import type { ResolvedPart } from '../../model/part.ts';
+import { conductorLengthMm, wireGramsPerM } from '../wireFacts.ts';
+import type { Sheet } from './sheet.ts';
+
+interface Line {
+  readonly part: ResolvedPart;
+  readonly refs: string[];
+}
+
+/** Every part with its mass, then the wires by gauge, then the sum. */
+export function billOfMaterials(graph: Graph): Sheet {
+  const lines = new Map<string, Line>();
+  let unknown = 0;
+  for (const { item, part } of graph.items) {
+    if (part === undefined) unknown += 1;
+    else lines.set(item.part, { part, refs: [...(lines.get(item.part)?.refs ?? []), item.ref] });
+  }
+  const parts = [...lines.values()].sort(
+    (a, b) => partKinds.indexOf(a.part.kind) - partKinds.indexOf(b.part.kind) || (a.part.name < b.part.name ? -1 : 1),
+  );
+  const wires = wireRows(graph);
+  const partsG = parts.reduce((sum, { part, refs }) => sum + part.massG * refs.length, 0);
+  const wiresG = wires.reduce((sum, { massG }) => sum + massG, 0);
+  return {
+    title: `Bill of materials ${graph.design.aircraft.name}`,
+    subtitle: `${(partsG + wiresG).toFixed(0)} g: parts ${partsG.toFixed(0)} g, wires ${wiresG.toFixed(0)} g`,
+    columns: [
+      { title: 'Count', kind: 'number' },
+      { title: 'What', kind: 'words' },
+      { title: 'Kind', kind: 'words' },
+      { title: 'References', kind: 'value' },
+      { title: 'Each g', kind: 'number' },
+      { title: 'All g', kind: 'number' },
+    ],
+    rows: [
+      ...parts.map(({ part, refs }) => [
+        String(refs.length),
+        part.name,
+        PART_KINDS[part.kind].title,
+        refs.join(' '),
+        part.massG.toFixed(1),
+        (part.massG * refs.length).toFixed(1),
+      ]),
+      ...wires.map(({ awg, lengthM, massG }) => [`${lengthM.toFixed(2)} m`, `Wire AWG ${awg}`, 'Cable goods', '', '', massG.toFixed(1)]),
+    ],
+    notes: [
+      'Wire mass is an estimate from gauge and length; connectors are not weighed. Sample values: weigh yours.',
+      ...(unknown === 0 ? [] : [`${unknown} items are of parts that are not known here, and are not counted.`]),
+    ],
+    cautions: [],
+  };
+}
+
+function wireRows(graph: Graph): { readonly awg: number; readonly lengthM: number; readonly massG: number }[] {
+  const byGauge = new Map<number, number>();
+  for (const cable of graph.cables) {
+    for (const conductor of Object.values(cable.conductors)) {
+      const lengthMm = conductorLengthMm(cable, conductor) ?? 0;
+      byGauge.set(conductor.awg, (byGauge.get(conductor.awg) ?? 0) + lengthMm / 1000);
+    }
+  }
+  return [...byGauge]
+    .filter(([, lengthM]) => lengthM > 0)
+    .sort(([a], [b]) => a - b)
+    .map(([awg, lengthM]) => ({ awg, lengthM, massG: lengthM * wireGramsPerM(awg) }));
+}

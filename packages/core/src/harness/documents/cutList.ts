@@ -1,0 +1,60 @@
+import type { Graph } from '../../graph/graph.ts';
+import { WIRE_COLOURS, type WireColour } from '../../model/aircraft.ts';
+import { conductorLengthMm } from '../wireFacts.ts';
+import type { DocumentChoice } from './documentKind.ts';
+import type { Sheet } from './sheet.ts';
+
+export const wasteChoice: DocumentChoice = { id: 'waste', label: 'Waste', unit: '%', min: 0, max: 100, default: 10 };
+
+interface Bundle {
+  readonly awg: number;
+  readonly colour: WireColour;
+  readonly pieces: { readonly tag: string; readonly lengthMm: number }[];
+}
+
+/** Wires to cut, by gauge and colour, with the length to buy. What has no length yet is counted and named, not guessed. */
+export function cutList(graph: Graph, wastePercent: number): Sheet {
+  const bundles = new Map<string, Bundle>();
+  const open = new Map<string, number>();
+  for (const cable of graph.cables) {
+    for (const conductor of Object.values(cable.conductors)) {
+      const lengthMm = conductorLengthMm(cable, conductor);
+      if (lengthMm === undefined) {
+        open.set(cable.tag, (open.get(cable.tag) ?? 0) + 1);
+        continue;
+      }
+      const key = `${conductor.awg} ${conductor.colour}`;
+      const bundle = bundles.get(key) ?? { awg: conductor.awg, colour: conductor.colour, pieces: [] };
+      bundle.pieces.push({ tag: cable.tag, lengthMm });
+      bundles.set(key, bundle);
+    }
+  }
+  const sorted = [...bundles.values()].sort((a, b) => a.awg - b.awg || WIRE_COLOURS.indexOf(a.colour) - WIRE_COLOURS.indexOf(b.colour));
+  return {
+    title: `Cut list ${graph.design.aircraft.name}`,
+    subtitle: `Wires by gauge and colour, with ${wastePercent} % waste`,
+    columns: [
+      { title: 'AWG', kind: 'number' },
+      { title: 'Colour', kind: 'colour' },
+      { title: 'Pieces', kind: 'number' },
+      { title: 'Lengths mm', kind: 'value' },
+      { title: 'Total m', kind: 'number' },
+      { title: 'To buy m', kind: 'number' },
+    ],
+    rows: sorted.map((bundle) => row(bundle, wastePercent)),
+    notes:
+      open.size === 0 ? [] : [`Not counted, since no length is set: ${[...open].map(([tag, count]) => `${count} of ${tag}`).join(', ')}.`],
+    cautions: [],
+  };
+}
+
+function row({ awg, colour, pieces }: Bundle, wastePercent: number): string[] {
+  const byLength = new Map<number, number>();
+  for (const { lengthMm } of pieces) byLength.set(lengthMm, (byLength.get(lengthMm) ?? 0) + 1);
+  const lengths = [...byLength]
+    .sort(([a], [b]) => b - a)
+    .map(([lengthMm, count]) => (count === 1 ? `${lengthMm}` : `${count} x ${lengthMm}`));
+  const totalM = pieces.reduce((sum, piece) => sum + piece.lengthMm, 0) / 1000;
+  const toBuyM = totalM * (1 + wastePercent / 100);
+  return [String(awg), colour, String(pieces.length), lengths.join(', '), totalM.toFixed(2), toBuyM.toFixed(2)];
+}

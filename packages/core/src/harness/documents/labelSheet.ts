@@ -1,0 +1,43 @@
+import type { Graph } from '../../graph/graph.ts';
+import { plainCable, portAt } from '../../graph/cableJoins.ts';
+import type { Cable, CableEnd } from '../../model/aircraft.ts';
+import type { Sheet } from './sheet.ts';
+
+/** A label for every end of every cable: its tag, where this end and the other ends go, and a warning where the pin map is its own. */
+export function labelSheet(graph: Graph): Sheet {
+  return {
+    title: `Labels ${graph.design.aircraft.name}`,
+    subtitle: 'One a cable end; print, cut, and wrap around. Each text stands twice, so that it is read from both sides.',
+    form: 'labels',
+    columns: [
+      { title: 'Tag', kind: 'value' },
+      { title: 'This end', kind: 'words' },
+      { title: 'Other end', kind: 'words' },
+      { title: 'Flag', kind: 'words' },
+    ],
+    rows: graph.cables.flatMap((cable) => labelsOf(graph, cable)),
+    notes: [],
+    cautions: [],
+  };
+}
+
+function labelsOf(graph: Graph, cable: Cable): string[][] {
+  const ends = Object.values(cable.nodes).filter((node): node is CableEnd => node.is === 'end');
+  const nameOf = (end: CableEnd): string => {
+    const at = portAt(graph, end);
+    return at === undefined ? 'free end' : `${at.ref} ${at.port.label}`;
+  };
+  const plain = plainCable(graph, cable);
+  const hasPlug = plain !== undefined && [plain.endA, plain.endB].some(({ connector }) => connector.gender !== 'pads');
+  const isOwn = hasPlug && plain.conductors.some((conductor) => conductor.a.n !== conductor.b.n);
+  const flag = cable.label ?? (isOwn ? 'pins swapped: only here' : '');
+  return ends.map((end) => [
+    cable.tag,
+    nameOf(end),
+    ends
+      .filter((other) => other !== end)
+      .map(nameOf)
+      .join(', '),
+    flag,
+  ]);
+}
