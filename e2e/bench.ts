@@ -1,4 +1,4 @@
-import { spawn } from 'node:child_process';
+import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -14,8 +14,55 @@ interface Server {
 }
 
 interface Fixtures {
+  /** A server of the test's own. */
+  readonly ownServer: OwnServer;
   /** The address of a fresh copy of the demo aircraft. */
   readonly aircraft: string;
+}
+
+/** A server that a test starts, kills and starts again by itself, always on the same data and port. */
+export class OwnServer {
+  readonly #folder = mkdtempSync(join(tmpdir(), 'wired-falcon-own-'));
+  #child: ChildProcess | undefined;
+  #port = '0';
+  url = '';
+
+  async start(): Promise<void> {
+    const { child, url } = await startServer(this.#folder, this.#port);
+    this.#child = child;
+    this.#port = new URL(url).port;
+    this.url = url;
+  }
+
+  /** Ends it at once, as a power cut does. */
+  async kill(): Promise<void> {
+    const child = this.#child;
+    if (child?.pid === undefined) return;
+    const ended = new Promise((resolve) => child.once('exit', resolve));
+    process.kill(child.pid, 'SIGKILL');
+    await ended;
+    this.#child = undefined;
+  }
+
+  async dispose(): Promise<void> {
+    await this.kill();
+    rmSync(this.#folder, { recursive: true, force: true });
+  }
+}
+
+async function startServer(folder: string, port: string): Promise<{ readonly child: ChildProcess; readonly url: string }> {
+  const child = spawn('node', [join(root, 'apps/server/dist/main.js')], {
+    env: { ...process.env, WF_PORT: port, WF_DATA: folder, WF_DEMO: '1', WF_WEB: join(root, 'apps/web/dist') },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  const url = await new Promise<string>((resolve, reject) => {
+    child.once('exit', () => reject(new Error('The server ended before it listened.')));
+    createInterface({ input: child.stdout }).on('line', (line) => {
+      const found = /"listening":"([^"]+)"/.exec(line)?.[1];
+      if (found !== undefined) resolve(found);
+    });
+  });
+  return { child, url };
 }
 
 /** Each worker owns a server on a free port and a database of its own; it is ended by its pid. */
@@ -23,17 +70,7 @@ export const test = base.extend<Fixtures, { server: Server }>({
   server: [
     async ({}, use) => {
       const folder = mkdtempSync(join(tmpdir(), 'wired-falcon-e2e-'));
-      const child = spawn('node', [join(root, 'apps/server/dist/main.js')], {
-        env: { ...process.env, WF_PORT: '0', WF_DATA: folder, WF_DEMO: '1', WF_WEB: join(root, 'apps/web/dist') },
-        stdio: ['ignore', 'pipe', 'inherit'],
-      });
-      const url = await new Promise<string>((resolve, reject) => {
-        child.once('exit', () => reject(new Error('The server ended before it listened.')));
-        createInterface({ input: child.stdout }).on('line', (line) => {
-          const found = /"listening":"([^"]+)"/.exec(line)?.[1];
-          if (found !== undefined) resolve(found);
-        });
-      });
+      const { child, url } = await startServer(folder, '0');
       const reedbed = await (await fetch(`${url}/api/aircraft/reedbed/export`)).text();
       await use({ url, reedbed });
       const ended = new Promise((resolve) => child.once('exit', resolve));
@@ -43,6 +80,12 @@ export const test = base.extend<Fixtures, { server: Server }>({
     },
     { scope: 'worker' },
   ],
+  ownServer: async ({}, use) => {
+    const own = new OwnServer();
+    await own.start();
+    await use(own);
+    await own.dispose();
+  },
   aircraft: async ({ server }, use) => {
     const response = await fetch(`${server.url}/api/aircraft/import`, {
       method: 'POST',

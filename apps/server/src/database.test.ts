@@ -80,7 +80,7 @@ describe('the database', () => {
 describe('the configuration', () => {
   it('has defaults on loopback, and refuses to listen beyond it', () => {
     expect(configFrom({})).toMatchObject({ host: '127.0.0.1', demo: false });
-    expect(() => configFrom({ WF_HOST: '0.0.0.0' })).toThrow('listens on this machine only');
+    expect(() => configFrom({ WF_HOST: '0.0.0.0' })).toThrow('Set WF_ACCESS_KEY too');
     expect(() => configFrom({ WF_PORT: 'many' })).toThrow('should be a port number');
   });
 });

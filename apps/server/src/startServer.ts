@@ -9,10 +9,12 @@ import express, { type NextFunction, type Request, type Response } from 'express
 import helmet from 'helmet';
 import { AppModule } from './app.module.ts';
 import type { ServerConfig } from './config.ts';
+import { accessKeyCheck } from './http/accessKey.ts';
 import { ErrorFilter } from './http/errorFilter.ts';
 import { hostCheck } from './http/hostCheck.ts';
 import { serveOpenApi } from './http/openApi.ts';
 import { validationPipe } from './http/validation.ts';
+import { holdWorkshop } from './keeping/inUse.ts';
 import { DemoLoader } from './workshop/demoLoader.ts';
 import { PartShelf } from './workshop/partShelf.ts';
 
@@ -27,8 +29,9 @@ export async function startServer(config: ServerConfig): Promise<RunningServer> 
   const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), options);
   // Answers of the API are never asked for again by their tag; it would be computed for each.
   app.set('etag', false);
-  app.use(hostCheck);
+  app.use(hostCheck(config.names));
   app.use(securityHeaders());
+  if (config.accessKey !== undefined) app.use(accessKeyCheck(config.accessKey));
   app.use(routes.importFile(), express.json({ limit: BODY_LIMITS.importFile, strict: false }));
   app.use(express.json({ limit: BODY_LIMITS.edits }));
   app.setGlobalPrefix(API_PREFIX);
@@ -43,7 +46,12 @@ export async function startServer(config: ServerConfig): Promise<RunningServer> 
   // Longer than any client keeps a silent connection, so that none is closed under a request that is on its way.
   app.getHttpServer().keepAliveTimeout = 75_000;
   await app.listen(config.port, config.host);
-  return { url: await addressOf(app), close: () => app.close() };
+  const release = holdWorkshop(config.databaseFile);
+  const close = async (): Promise<void> => {
+    await app.close();
+    release();
+  };
+  return { url: await addressOf(app), close };
 }
 
 async function addressOf(app: NestExpressApplication): Promise<string> {

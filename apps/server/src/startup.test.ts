@@ -27,11 +27,11 @@ describe('starting', () => {
     holder.close();
   });
 
-  it('beyond this machine is refused in a sentence', async () => {
+  it('beyond this machine without a key is refused in a sentence', async () => {
     const { code, said } = await startInVain({ WF_HOST: '0.0.0.0' });
     expect([code, said.trim()]).toEqual([
       1,
-      'WF_HOST is "0.0.0.0". This version listens on this machine only: leave WF_HOST out, or use 127.0.0.1.',
+      'WF_HOST is "0.0.0.0", which others can reach. Set WF_ACCESS_KEY too, to a key of at least 16 characters, or leave WF_HOST out to listen on this machine only.',
     ]);
   });
 

@@ -69,6 +69,7 @@ export const ERROR_CODES = [
   'too-large',
   'wrong-host',
   'wrong-origin',
+  'no-access',
   'cannot-import',
   'cannot-open',
   'server-error',

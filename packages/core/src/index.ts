@@ -25,6 +25,7 @@ export * from './edits/applyEdit.ts';
 export { batteryWords } from './edits/briefEdits.ts';
 export * from './edits/family.ts';
 export * from './edits/freshIds.ts';
+export * from './edits/insist.ts';
 export * from './edits/integrity.ts';
 export * from './edits/rebase.ts';
 export * from './edits/references.ts';

@@ -30,6 +30,13 @@ export class TestServer {
     this.running = await startServer(configFor(this.folder, false));
   }
 
+  /** Stops, does something to the file, and starts again. */
+  async pauseFor(work: () => void): Promise<void> {
+    await this.running.close();
+    work();
+    this.running = await startServer(configFor(this.folder, false));
+  }
+
   async stop(): Promise<void> {
     await this.running.close();
     rmSync(this.folder, { recursive: true, force: true });
@@ -65,7 +72,15 @@ export class TestServer {
 }
 
 function configFor(folder: string, demo: boolean) {
-  return { host: '127.0.0.1', port: 0, databaseFile: join(folder, 'workshop.db'), webRoot: undefined, demo };
+  return {
+    host: '127.0.0.1',
+    names: [],
+    accessKey: undefined,
+    port: 0,
+    databaseFile: join(folder, 'workshop.db'),
+    webRoot: undefined,
+    demo,
+  };
 }
 
 /** An edit as it is sent. */

@@ -50,7 +50,7 @@ function SavedState() {
       ? `saved ${clock}`
       : saving === 'saving'
         ? `saving ${pending}`
-        : `${pending} not saved: the server does not answer; trying again`;
+        : `${pending} kept in this browser: the server does not answer; trying again`;
   return (
     <span role="status" className={`value ${saving === 'offline' ? 'font-medium text-rust' : 'text-ink2'}`} data-testid="saved-state">
       {text}

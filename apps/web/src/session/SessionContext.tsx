@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { graphOf, withFreshIds, type AircraftId, type Edit, type Graph } from '@wired-falcon/core';
 import { authorName, makeId } from './author.ts';
 import { EditSession, type SessionState } from './editSession.ts';
+import { browserPendingStore, holdWindow } from './pendingStore.ts';
 import { transport } from './transport.ts';
 import { useAnalysis, type Analysis } from '../workers/useAnalysis.ts';
 
@@ -14,6 +15,23 @@ interface Current {
 const SessionContext = createContext<Current | undefined>(undefined);
 
 const PULL_MS = 5000;
+
+/** This window, as long as it lives; its queue of unsent edits is filed under it. */
+const windowName = makeId();
+holdWindow(windowName);
+
+/** Takes up what windows that are gone had not sent. What did arrive, though its answer was lost, is left out. */
+async function takeUp(session: EditSession, author: string): Promise<void> {
+  for (const record of await browserPendingStore.takeUp(session.id, author, windowName)) {
+    const { edits } = await transport.since(session.id, record.version);
+    const arrived = new Set(edits.map((entry) => entry.editId));
+    session.resume(
+      record.edits.filter((submitted) => !arrived.has(submitted.editId)),
+      record.asked,
+    );
+    await browserPendingStore.forget([record]);
+  }
+}
 
 /** Loads an aircraft and holds its edit session and analysis for everything inside. */
 export function SessionProvider({ id, children }: { readonly id: AircraftId; readonly children: ReactNode }) {
@@ -39,18 +57,15 @@ export function SessionProvider({ id, children }: { readonly id: AircraftId; rea
         const timer = setTimeout(task, ms);
         return () => clearTimeout(timer);
       },
+      keep: (kept) => void browserPendingStore.save({ aircraft: id, window: windowName, author, ...kept }),
     });
     setSession(made);
+    void takeUp(made, author);
     const timer = setInterval(() => {
       if (document.visibilityState === 'visible') void made.pull();
     }, PULL_MS);
-    const warn = (event: BeforeUnloadEvent): void => {
-      if (made.getState().pending > 0) event.preventDefault();
-    };
-    window.addEventListener('beforeunload', warn);
     return () => {
       clearInterval(timer);
-      window.removeEventListener('beforeunload', warn);
       made.close();
     };
   }, [id, author, data]);

@@ -16,7 +16,7 @@ import {
   type PutBack,
 } from '@wired-falcon/core';
 import type { AircraftResponse, EditOutcome, EditsResponse, JournalEntry } from '@wired-falcon/contract';
-import { EditSession } from './editSession.ts';
+import { EditSession, type Kept } from './editSession.ts';
 import type { SubmittedEdit, Transport } from './transport.ts';
 
 const id = asId<AircraftId>('a1');
@@ -90,7 +90,7 @@ class FakeServer implements Transport {
 let made = 0;
 
 /** A session with timers that run when the test says so. */
-async function open(server: FakeServer, author = 'me') {
+async function open(server: FakeServer, author = 'me', keep?: (kept: Kept) => void) {
   const waiting: (() => void)[] = [];
   const session = new EditSession(id, await server.load(id, author), {
     transport: server,
@@ -101,6 +101,7 @@ async function open(server: FakeServer, author = 'me') {
       waiting.push(task);
       return () => waiting.splice(waiting.indexOf(task), 1);
     },
+    ...(keep === undefined ? {} : { keep }),
   });
   return { session, retry: () => waiting.splice(0).forEach((task) => task()) };
 }
@@ -187,7 +188,7 @@ describe('an edit session', () => {
     expect(canonicalJson(server.design.aircraft)).toBe(canonicalJson(session.getState().design.aircraft));
   });
 
-  it('never overrules a value that changed meanwhile: its own edit is taken off and the person is told', async () => {
+  it('never overrules a value that changed meanwhile: its own edit is taken off and the person is asked', async () => {
     const server = new FakeServer();
     const { session } = await open(server);
     server.act(0, [{ editId: asId<EditId>('other1'), at: '2026-11-24T10:00:00Z', by: 'other', edit: rename('Theirs', 'Test') }]);
@@ -195,8 +196,69 @@ describe('an edit session', () => {
     await quiet(session);
     expect(session.getState().design.aircraft.name).toBe('Theirs');
     expect(server.journal).toHaveLength(1);
-    expect(session.getState().messages[0]?.sentence).toContain('renamed to "Theirs" meanwhile');
+    expect(session.getState().conflicts).toMatchObject([{ title: 'Rename the aircraft to Mine', again: { was: 'Theirs' } }]);
+    expect(session.getState().conflicts[0]?.sentence).toContain('renamed to "Theirs" meanwhile');
     expect(session.getState().undo).toEqual([]);
+  });
+
+  it.each([
+    ['mine', 'Mine', 2],
+    ['theirs', 'Theirs', 1],
+  ] as const)('lets the person decide: %s', async (word, name, rows) => {
+    const server = new FakeServer();
+    const { session } = await open(server);
+    server.act(0, [{ editId: asId<EditId>('other1'), at: '2026-11-24T10:00:00Z', by: 'other', edit: rename('Theirs', 'Test') }]);
+    session.make(rename('Mine', 'Test'));
+    await quiet(session);
+    session.decide(session.getState().conflicts[0]?.editId ?? asId<EditId>('none'), word);
+    await quiet(session);
+    expect(session.getState().conflicts).toEqual([]);
+    expect(server.design.aircraft.name).toBe(name);
+    expect(server.journal).toHaveLength(rows);
+  });
+
+  it('keeps what is not acknowledged, and a later session takes it up in order, once', async () => {
+    const server = new FakeServer();
+    const kept: Kept[] = [];
+    const { session } = await open(server, 'me', (now) => kept.push(now));
+    server.network = 'down';
+    session.make(rename('One', 'Test'));
+    session.make(rename('Two', 'One'));
+    session.undo();
+    await quiet(session);
+    expect(session.getState()).toMatchObject({ saving: 'offline', pending: 3 });
+    const last = kept.at(-1);
+    expect(last).toMatchObject({ version: 0, asked: [] });
+    expect(last?.edits.map(({ edit }) => edit.kind)).toEqual(['set-aircraft-name', 'set-aircraft-name', 'undo']);
+    session.close();
+
+    server.network = 'up';
+    const later = await open(server, 'me', (now) => kept.push(now));
+    later.session.resume(last?.edits ?? []);
+    later.session.resume(last?.edits ?? []);
+    await quiet(later.session);
+    expect(server.journal.map((entry) => entry.title)).toEqual([
+      'Rename the aircraft to One',
+      'Rename the aircraft to Two',
+      'Rename the aircraft to Two',
+    ]);
+    expect(server.design.aircraft.name).toBe('One');
+    expect(kept.at(-1)?.edits).toEqual([]);
+  });
+
+  it('keeps a question that was not answered, for the next window to ask again', async () => {
+    const server = new FakeServer();
+    const kept: Kept[] = [];
+    const { session } = await open(server, 'me', (now) => kept.push(now));
+    server.act(0, [{ editId: asId<EditId>('other1'), at: '2026-11-24T10:00:00Z', by: 'other', edit: rename('Theirs', 'Test') }]);
+    session.make(rename('Mine', 'Test'));
+    await quiet(session);
+    const last = kept.at(-1);
+    expect(last?.asked).toHaveLength(1);
+    session.close();
+    const later = await open(server);
+    later.session.resume([], last?.asked);
+    expect(later.session.getState().conflicts.map(({ title }) => title)).toEqual(['Rename the aircraft to Mine']);
   });
 
   it('sees what others did without editing itself', async () => {

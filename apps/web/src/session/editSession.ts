@@ -4,8 +4,10 @@ import {
   asId,
   catalogue,
   emptyStacks,
+  insist,
   partKeyOf,
   rebaseEdit,
+  titleOf,
   type AircraftId,
   type Design,
   type Edit,
@@ -16,6 +18,17 @@ import {
 } from '@wired-falcon/core';
 import type { AircraftResponse, EditOutcome, HistoryEntry, JournalEntry } from '@wired-falcon/contract';
 import type { SubmittedEdit, Transport } from './transport.ts';
+
+/** An edit that could not be made on what others did meanwhile; the person says what becomes of it. */
+export interface Conflict {
+  readonly editId: EditId;
+  /** What the edit is called. */
+  readonly title: string;
+  /** Why it was not made. */
+  readonly sentence: string;
+  /** The edit as it would be made on what stands there now; undefined when there is nothing left to make it on. */
+  readonly again: Edit | undefined;
+}
 
 /** Something that the person should know. */
 export interface SessionMessage {
@@ -38,6 +51,7 @@ export interface SessionState {
   readonly undo: readonly HistoryEntry[];
   readonly redo: readonly HistoryEntry[];
   readonly messages: readonly SessionMessage[];
+  readonly conflicts: readonly Conflict[];
 }
 
 /** What the session is given, so that it depends on no clock, no randomness and no network of its own. */
@@ -48,6 +62,15 @@ export interface SessionTools {
   readonly now: () => string;
   /** Runs `task` after a while; gives what cancels it. */
   readonly later: (task: () => void, ms: number) => () => void;
+  /** Where unsent edits outlive the window; a session without one forgets them with it. */
+  readonly keep?: (kept: Kept) => void;
+}
+
+/** What of a session must not be lost with its window. */
+export interface Kept {
+  readonly version: number;
+  readonly edits: readonly SubmittedEdit[];
+  readonly asked: readonly SubmittedEdit[];
 }
 
 const RETRY_MS = 2000;
@@ -59,6 +82,9 @@ const RETRY_MS = 2000;
 export class EditSession {
   #confirmed: Design;
   #pending: readonly SubmittedEdit[] = [];
+  /** Edits that the person is being asked about. */
+  #asked: readonly SubmittedEdit[] = [];
+  #kept: Kept = { version: 0, edits: [], asked: [] };
   #history = new Map<EditId, HistoryEntry>();
   #stacks: UndoStacks;
   #state: SessionState;
@@ -89,6 +115,7 @@ export class EditSession {
       undo,
       redo,
       messages: [],
+      conflicts: [],
     };
   }
 
@@ -118,6 +145,32 @@ export class EditSession {
     });
     void this.#send();
     return { title: result.title };
+  }
+
+  /** Takes up edits that a window which is gone had not sent: they are made again, in order, on what the document is now. */
+  resume(edits: readonly SubmittedEdit[], asked: readonly SubmittedEdit[] = []): void {
+    const known = new Set([...this.#pending, ...this.#asked].map((submitted) => submitted.editId));
+    const fresh = edits.filter((submitted) => !known.has(submitted.editId));
+    if (fresh.length === 0 && asked.length === 0) return;
+    for (const { editId, edit } of fresh) {
+      this.#stacks = afterRow(this.#stacks, { editId, undoOf: edit.kind === 'undo' ? edit.of : undefined });
+    }
+    this.#pending = [...fresh, ...this.#pending];
+    this.#asked = [...asked.filter((submitted) => !known.has(submitted.editId)), ...this.#asked];
+    this.#rebuild(
+      fresh.length === 0
+        ? undefined
+        : `${fresh.length === 1 ? 'One edit' : `${fresh.length} edits`} of an earlier window had not reached the server and ${fresh.length === 1 ? 'is' : 'are'} taken up here.`,
+    );
+    void this.#send();
+  }
+
+  /** The person's word on an edit that others came in the way of: made on what stands there now, or let go. */
+  decide(editId: EditId, word: 'mine' | 'theirs'): void {
+    const again = this.#state.conflicts.find((conflict) => conflict.editId === editId)?.again;
+    this.#asked = this.#asked.filter((submitted) => submitted.editId !== editId);
+    this.#set({});
+    if (word === 'mine' && again !== undefined) this.make(again);
   }
 
   /** Takes the newest of this person's edits back. */
@@ -178,7 +231,28 @@ export class EditSession {
       undo: entries(this.#stacks.undo),
       redo: entries(this.#stacks.redo),
     };
+    this.#state = { ...this.#state, conflicts: this.#asked.map((submitted) => this.#conflictFor(submitted)) };
+    this.#keep();
     for (const listener of this.#listeners) listener();
+  }
+
+  #conflictFor({ editId, edit }: SubmittedEdit): Conflict {
+    const { design } = this.#state;
+    const result = applyEdit(design, edit);
+    return {
+      editId,
+      title: titleOf(design, edit),
+      sentence: 'refused' in result ? result.refused.sentence : 'It can be made now.',
+      again: 'refused' in result ? insist(design, edit) : edit,
+    };
+  }
+
+  #keep(): void {
+    const { version } = this.#state;
+    const isSame = this.#kept.edits === this.#pending && this.#kept.asked === this.#asked;
+    if (isSame && (version === this.#kept.version || this.#pending.length === 0)) return;
+    this.#kept = { version, edits: this.#pending, asked: this.#asked };
+    this.tools.keep?.(this.#kept);
   }
 
   #note(editId: EditId, edit: Edit, title: string, inverse: PutBack): void {
@@ -281,7 +355,9 @@ export class EditSession {
       const undoes = this.#undoesOf(edit);
       const result = applyEdit(design, edit, () => undoes ?? { refused: unknownUndo });
       if ('refused' in result) {
-        sentences.push(result.refused.sentence);
+        // An edit that sets a value is asked about, never dropped: what was typed is the person's to let go.
+        if (insist(design, edit) !== undefined) this.#asked = [...this.#asked, submitted];
+        else sentences.push(`${titleOf(design, edit)} was not made: ${result.refused.sentence}`);
         this.#stacks = { undo: this.#stacks.undo.filter((id) => id !== submitted.editId), redo: emptyStacks.redo };
         continue;
       }

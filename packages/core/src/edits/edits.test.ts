@@ -8,7 +8,8 @@ import { reversed, withChanges } from './changes.ts';
 import { withFreshIds } from './freshIds.ts';
 import { rebaseEdit } from './rebase.ts';
 import { nextReference, nextTag } from './references.ts';
-import { editProblems, type Edit, type PutBack } from './registry.ts';
+import { insist } from './insist.ts';
+import { editProblems, type Edit, type PutBack, type SimpleEdit } from './registry.ts';
 import { afterRow, emptyStacks, undoStacksOf } from './undoStacks.ts';
 
 function refusalOf(design: Design, edit: Edit): { code: string; sentence: string } {
@@ -320,5 +321,61 @@ describe('shapes of edits', () => {
 describe('the demo aircraft', () => {
   it('is the same whenever it is built', () => {
     expect(canonicalJson(demoDesign().aircraft)).toBe(canonicalJson(demo.aircraft));
+  });
+});
+
+describe('an edit that others came in the way of', () => {
+  it('can be made on what stands there now, whatever kind of value it sets', () => {
+    const design = demoDesign();
+    const [fc1, w07] = [itemOf(design, 'FC1').id, cableOf(design, 'W07')];
+    const conductor = Object.values(w07.conductors)[0];
+    const node = Object.values(w07.nodes)[0];
+    if (conductor === undefined || node?.is !== 'end') throw new Error('W07 has no wire or no end.');
+    const connector = { ...node.connector, positions: 4 };
+    const stale: readonly SimpleEdit[] = [
+      { kind: 'set-aircraft-name', name: 'Mine', was: 'stale' },
+      { kind: 'set-aircraft-note', note: 'Mine', was: 'stale' },
+      { kind: 'set-airframe', airframe: 'quad', was: 'hexa' },
+      { kind: 'set-planned-battery', battery: null, was: null },
+      { kind: 'set-need', need: 'can', count: 3, was: 9 },
+      { kind: 'set-dialect', dialect: 'mine', was: 'stale' },
+      { kind: 'set-colour-scheme', scheme: 'few-colours', was: 'servo-style' },
+      { kind: 'set-output-function', item: fc1, output: 'out2', function: 'pan', was: 'tilt' },
+      { kind: 'rename-item', item: fc1, ref: 'FC7', was: 'FC9' },
+      { kind: 'label-item', item: fc1, label: 'mine', was: 'stale' },
+      { kind: 'set-item-setting', item: fc1, setting: 'S1.baud', value: 9600, was: 1 },
+      { kind: 'set-sheet-side', item: fc1, side: 'left', was: 'right' },
+      { kind: 'set-cable-text', cable: w07.id, field: 'label', value: 'mine', was: 'stale' },
+      { kind: 'set-cable-end', cable: w07.id, node: node.id, at: { is: 'free' }, was: { is: 'free' } },
+      { kind: 'set-absent-contacts', cable: w07.id, node: node.id, absent: [1], was: [2] },
+      { kind: 'set-end-connector', cable: w07.id, node: node.id, connector, was: connector },
+      { kind: 'set-leg-length', cable: w07.id, leg: asId('leg'), lengthMm: 77, was: 1 },
+      {
+        kind: 'move-conductor',
+        cable: w07.id,
+        conductor: conductor.id,
+        end: 'b',
+        to: { ...conductor.b, n: 3 },
+        was: { ...conductor.b, n: 2 },
+      },
+      { kind: 'set-conductor-colour', cable: w07.id, conductor: conductor.id, colour: 'pink', was: 'violet' },
+      { kind: 'set-conductor-gauge', cable: w07.id, conductor: conductor.id, awg: 30, was: 10 },
+    ];
+    for (const edit of stale) {
+      const refused = applyEdit(design, edit);
+      expect([edit.kind, 'refused' in refused && refused.refused.code]).toEqual([edit.kind, 'changed-since']);
+      const again = insist(design, edit);
+      expect([edit.kind, again !== undefined && 'design' in applyEdit(design, again)]).toEqual([edit.kind, true]);
+    }
+    const batch = { kind: 'batch', title: 'two', edits: stale.slice(0, 2) } as const;
+    expect(insist(design, batch)).toMatchObject({ edits: [{ was: 'Reedbed' }, { was: '' }] });
+  });
+
+  it('is let go when what it was about is gone', () => {
+    const design = demoDesign();
+    expect(insist(design, { kind: 'label-item', item: asId('gone'), label: 'x', was: '' })).toBeUndefined();
+    expect(insist(design, { kind: 'set-leg-length', cable: asId('gone'), leg: asId('leg'), lengthMm: 1, was: null })).toBeUndefined();
+    expect(insist(design, { kind: 'remove-item', item: asId('gone') })).toBeUndefined();
+    expect(insist(design, { kind: 'undo', of: asId('gone') })).toBeUndefined();
   });
 });

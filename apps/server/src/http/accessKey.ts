@@ -1,0 +1,85 @@
+import { createHash, timingSafeEqual } from 'node:crypto';
+import type { ErrorResponse } from '@wired-falcon/contract';
+import express, { type NextFunction, type Request, type Response } from 'express';
+
+const COOKIE = 'wired-falcon-access';
+/** Where the key is handed in. */
+const ADDRESS = '/access';
+/** So many wrong keys from one address, and it waits. */
+const MOST_TRIES = 10;
+const FORGET_MS = 60_000;
+
+/**
+ * Asks everyone for the workshop's key: a browser by a page and then a cookie, a program by `Authorization: Bearer`. What the
+ * cookie holds is a hash, so that the key itself does not lie about.
+ */
+export function accessKeyCheck(key: string) {
+  const token = createHash('sha256').update(`wired-falcon ${key}`).digest('hex');
+  const tries = new Map<string, { count: number; until: number }>();
+  const form = express.urlencoded({ extended: false, limit: '4kb' });
+  return (request: Request, response: Response, next: NextFunction): void => {
+    if (isSame(cookieIn(request), token) || isSame(bearerIn(request), key)) return next();
+    if (request.path !== ADDRESS || request.method !== 'POST') return ask(request, response);
+    const from = request.socket.remoteAddress ?? '';
+    const known = tries.get(from);
+    const now = Date.now();
+    if (known !== undefined && known.until > now && known.count >= MOST_TRIES)
+      return page(response, 429, 'Too many wrong keys. Wait a minute, then try again.');
+    form(request, response, () => {
+      if (isSame(keyIn(request.body), key)) {
+        tries.delete(from);
+        response.cookie(COOKIE, token, { httpOnly: true, sameSite: 'strict', path: '/', maxAge: 180 * 24 * 3600 * 1000 });
+        response.redirect(303, '/');
+        return;
+      }
+      const count = known !== undefined && known.until > now ? known.count + 1 : 1;
+      tries.set(from, { count, until: now + FORGET_MS });
+      page(response, 401, 'That is not the key of this workshop.');
+    });
+  };
+}
+
+function isSame(given: string | undefined, wanted: string): boolean {
+  if (given === undefined) return false;
+  const [a, b] = [given, wanted].map((text) => createHash('sha256').update(text).digest());
+  return a !== undefined && b !== undefined && timingSafeEqual(a, b);
+}
+
+function cookieIn(request: Request): string | undefined {
+  return (request.headers.cookie ?? '')
+    .split(';')
+    .map((part) => part.trim().split('='))
+    .find(([name]) => name === COOKIE)?.[1];
+}
+
+function bearerIn(request: Request): string | undefined {
+  return /^Bearer (.+)$/.exec(request.headers.authorization ?? '')?.[1];
+}
+
+function keyIn(body: unknown): string | undefined {
+  return typeof body === 'object' && body !== null && 'key' in body && typeof body.key === 'string' ? body.key : undefined;
+}
+
+function ask(request: Request, response: Response): void {
+  if (request.path.startsWith('/api/')) {
+    const body: ErrorResponse = {
+      code: 'no-access',
+      message: 'This workshop asks for its access key. Open its first page, and type the key there.',
+      details: [],
+    };
+    response.status(401).json(body);
+    return;
+  }
+  page(response, 401, '');
+}
+
+/** A page of its own, without a script: nothing of the product goes out before the key came in. */
+function page(response: Response, status: number, sentence: string): void {
+  response.status(status).type('html').send(`<!doctype html>
+<html lang="en"><head><meta charset="utf-8"><title>Wired Falcon, access</title>
+<style>body{font:15px sans-serif;background:#f4f1ea;color:#1c2530;margin:3rem}input,button{font:inherit;padding:.3rem .6rem}p.wrong{color:#a8431b}</style></head>
+<body><h1>Wired Falcon</h1><p>This workshop asks for its access key.</p>${sentence === '' ? '' : `<p class="wrong" role="alert">${sentence}</p>`}
+<form method="post" action="${ADDRESS}"><label>Access key <input name="key" type="password" autocomplete="current-password" autofocus required></label> <button>Open</button></form>
+</body></html>
+`);
+}

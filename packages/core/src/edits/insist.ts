@@ -1,0 +1,123 @@
+import { outputKey, type Cable, type Item } from '../model/aircraft.ts';
+import type { Design } from '../model/design.ts';
+import { applyEdit } from './applyEdit.ts';
+import type { Edit, SimpleEdit } from './registry.ts';
+
+/**
+ * The same edit made on what stands there now: its `was` is brought up to date. For a person who was asked and decides that
+ * their value shall stand.
+ * @returns undefined when the thing is gone, when the edit sets no value, or when it could still not be made
+ */
+export function insist(design: Design, edit: Edit): Edit | undefined {
+  const again = edit.kind === 'batch' ? insistOnAll(design, edit) : edit.kind === 'undo' ? undefined : insistOnOne(design, edit);
+  return again === undefined || 'refused' in applyEdit(design, again) ? undefined : again;
+}
+
+function insistOnAll(design: Design, batch: Extract<Edit, { kind: 'batch' }>): Edit | undefined {
+  const edits = batch.edits.map((edit) => insistOnOne(design, edit) ?? edit);
+  return { ...batch, edits };
+}
+
+function insistOnOne(design: Design, edit: SimpleEdit): SimpleEdit | undefined {
+  const { aircraft } = design;
+  switch (edit.kind) {
+    case 'set-aircraft-name':
+      return { ...edit, was: aircraft.name };
+    case 'set-aircraft-note':
+      return { ...edit, was: aircraft.note ?? '' };
+    case 'set-airframe':
+      return { ...edit, was: aircraft.airframe.kind };
+    case 'set-planned-battery':
+      return { ...edit, was: aircraft.plannedBattery ?? null };
+    case 'set-need':
+      return { ...edit, was: aircraft.needs[edit.need] ?? null };
+    case 'set-dialect':
+      return { ...edit, was: aircraft.dialect };
+    case 'set-colour-scheme':
+      return { ...edit, was: aircraft.colourScheme ?? 'by-signal' };
+    case 'set-output-function':
+      return { ...edit, was: aircraft.outputs[outputKey(edit.item, edit.output)]?.function ?? null };
+    case 'rename-item':
+    case 'label-item':
+    case 'set-item-setting':
+    case 'set-sheet-side':
+      return insistOnItem(aircraft.items[edit.item], edit);
+    case 'set-cable-text':
+    case 'set-cable-end':
+    case 'set-absent-contacts':
+    case 'set-end-connector':
+    case 'set-leg-length':
+    case 'move-conductor':
+    case 'set-conductor-colour':
+    case 'set-conductor-gauge':
+      return insistOnCable(aircraft.cables[edit.cable], edit);
+    case 'add-item':
+    case 'remove-item':
+    case 'add-cable':
+    case 'remove-cable':
+    case 'add-leg':
+    case 'remove-leg':
+    case 'add-conductor':
+    case 'remove-conductor':
+    case 'add-waiver':
+    case 'remove-waiver':
+      return undefined;
+  }
+}
+
+type ItemEdit = Extract<SimpleEdit, { kind: 'rename-item' | 'label-item' | 'set-item-setting' | 'set-sheet-side' }>;
+
+function insistOnItem(item: Item | undefined, edit: ItemEdit): SimpleEdit | undefined {
+  if (item === undefined) return undefined;
+  switch (edit.kind) {
+    case 'rename-item':
+      return { ...edit, was: item.ref };
+    case 'label-item':
+      return { ...edit, was: item.label ?? '' };
+    case 'set-item-setting':
+      return { ...edit, was: item.settings[edit.setting] ?? null };
+    case 'set-sheet-side':
+      return { ...edit, was: item.sheetSide ?? 'auto' };
+  }
+}
+
+type CableEdit = Extract<
+  SimpleEdit,
+  {
+    kind:
+      | 'set-cable-text'
+      | 'set-cable-end'
+      | 'set-absent-contacts'
+      | 'set-end-connector'
+      | 'set-leg-length'
+      | 'move-conductor'
+      | 'set-conductor-colour'
+      | 'set-conductor-gauge';
+  }
+>;
+
+function insistOnCable(cable: Cable | undefined, edit: CableEdit): SimpleEdit | undefined {
+  if (cable === undefined) return undefined;
+  switch (edit.kind) {
+    case 'set-cable-text':
+      return { ...edit, was: cable[edit.field] ?? '' };
+    case 'set-leg-length':
+      return { ...edit, was: cable.legs[edit.leg]?.typedLengthMm ?? null };
+    case 'set-cable-end':
+    case 'set-absent-contacts':
+    case 'set-end-connector': {
+      const node = cable.nodes[edit.node];
+      if (node?.is !== 'end') return undefined;
+      if (edit.kind === 'set-cable-end') return { ...edit, was: node.at };
+      return edit.kind === 'set-absent-contacts' ? { ...edit, was: [...(node.absent ?? [])] } : { ...edit, was: node.connector };
+    }
+    case 'move-conductor':
+    case 'set-conductor-colour':
+    case 'set-conductor-gauge': {
+      const conductor = cable.conductors[edit.conductor];
+      if (conductor === undefined) return undefined;
+      if (edit.kind === 'move-conductor') return { ...edit, was: conductor[edit.end] };
+      return edit.kind === 'set-conductor-colour' ? { ...edit, was: conductor.colour } : { ...edit, was: conductor.awg };
+    }
+  }
+}
