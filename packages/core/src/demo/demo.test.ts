@@ -6,6 +6,10 @@ import { integrityOf } from '../edits/integrity.ts';
 import type { Design } from '../model/design.ts';
 import { asId, type AircraftId } from '../model/ids.ts';
 import { countingIds, made } from '../test/designs.ts';
+import { AircraftSchema } from '../model/aircraft.ts';
+import { shapeProblems } from '../model/shape.ts';
+import { largeAircraft } from './largeAircraft.ts';
+import { multiplied } from './multiplied.ts';
 import { demoAircraft } from './demoAircraft.ts';
 
 function demo(id: string): Design {
@@ -68,5 +72,23 @@ describe('the demo aircraft', () => {
       'link.port-names',
       'output.wired-unassigned',
     ]);
+  });
+
+  it('multiplied holds together, and its checks say of every copy what they say of one', () => {
+    const one = demo('reedbed');
+    const three = multiplied(one, 3);
+    expect(shapeProblems(AircraftSchema, three.aircraft)).toEqual([]);
+    expect(integrityOf(three)).toEqual([]);
+    const count = (design: Design, check: string) => findingsOf(design).filter((finding) => finding.check === check).length;
+    for (const check of ['power.reversed', 'wire.i2c-address', 'link.baud-mismatch', 'wire.not-wired', 'link.console-in-the-way']) {
+      expect([check, count(three, check)]).toEqual([check, 3 * count(one, check)]);
+    }
+  });
+
+  it('the large one has 400 items and 1,000 cables, and can be checked', () => {
+    const large = largeAircraft(asId<AircraftId>('large'), countingIds());
+    expect([Object.keys(large.aircraft.items).length, Object.keys(large.aircraft.cables).length]).toEqual([400, 1000]);
+    expect(integrityOf(large)).toEqual([]);
+    expect(findingsOf(large).length).toBeGreaterThan(0);
   });
 });

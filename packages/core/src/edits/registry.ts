@@ -1,6 +1,7 @@
 import { Type } from '@sinclair/typebox';
 import { EditIdSchema } from '../model/ids.ts';
 import { LIMITS } from '../model/limits.ts';
+import { hiddenTextIn } from '../model/plainText.ts';
 import { hasShape, shapeProblems, type Shape } from '../model/shape.ts';
 import { aircraftEdits } from './aircraftEdits.ts';
 import { briefEdits } from './briefEdits.ts';
@@ -69,7 +70,10 @@ export const EditSchema = Type.Unsafe<Edit>(Type.Union([...simpleSchemas, BatchS
 
 /** What is wrong with the shape of something that should be an edit, in words; empty when nothing is. */
 export function editProblems(value: unknown): readonly string[] {
-  if (hasShape(EditSchema, value)) return [];
+  if (hasShape(EditSchema, value)) {
+    const hidden = hiddenTextIn(value);
+    return hidden === undefined ? [] : [`The text at ${hidden.path} ${hidden.problem}.`];
+  }
   const kind = typeof value === 'object' && value !== null && 'kind' in value ? value.kind : undefined;
   if (typeof kind !== 'string') return ['The edit does not say which "kind" it is.'];
   const own = kind === 'batch' ? BatchSchema : kind === 'undo' ? UndoSchema : editKinds.get(kind)?.schema;

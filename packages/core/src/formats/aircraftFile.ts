@@ -6,6 +6,7 @@ import { partKeyOf } from '../model/contentHash.ts';
 import type { Design } from '../model/design.ts';
 import type { PartKey } from '../model/ids.ts';
 import { migrate } from '../model/migrations.ts';
+import { hiddenTextIn } from '../model/plainText.ts';
 import { naturalOrder } from '../model/naturalOrder.ts';
 import { PartSchema, type Part } from '../model/part.ts';
 import { hasShape, shapeProblems } from '../model/shape.ts';
@@ -52,6 +53,9 @@ export function readAircraftValue(value: unknown): ReadResult {
     const [problem] = shapeProblems(AircraftFileSchema, candidate, 1);
     return { sentence: `The file does not have the shape of an aircraft at ${problem?.path ?? '/'}: ${problem?.message ?? 'unknown'}.` };
   }
+  const hidden = hiddenTextIn(candidate);
+  if (hidden !== undefined)
+    return { sentence: `The text at ${hidden.path} ${hidden.problem}. Take it out of the file, and import it again.` };
   const design: Design = { aircraft: candidate.aircraft, parts: byKey(candidate.parts) };
   const [broken] = integrityOf(design);
   if (broken !== undefined) return { sentence: `The aircraft in the file does not hold together: ${broken.sentence}` };

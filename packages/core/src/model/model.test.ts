@@ -1,3 +1,4 @@
+import { hiddenTextIn, textProblem } from './plainText.ts';
 import { expect, describe, it } from '@jest/globals';
 import fc from 'fast-check';
 import { canonicalJson, sameJson } from './canonicalJson.ts';
@@ -204,5 +205,26 @@ describe('migrate', () => {
   it('refuses a newer document, and one without a version', () => {
     expect(migrate({ schema: 4 }, [], 3)).toMatchObject({ is: 'newer', sentence: expect.stringContaining('schema 4') });
     for (const schema of [undefined, '1', 0, 1.5, null]) expect(migrate({ schema }, [], 3).is).toBe('no-version');
+  });
+});
+
+describe('plain text', () => {
+  it.each([
+    ['I < 3 A and 2 > 1', undefined],
+    ['two lines\nand a\ttab', undefined],
+    ['umlaut ä, 5 µF, 3 Ω', undefined],
+    ['<b>bold</b>', 'markup'],
+    ['</script', 'markup'],
+    ['bell\u0007', 'cannot be seen'],
+    ['turned \u202E round', 'cannot be seen'],
+    ['zero \u200B width', 'cannot be seen'],
+  ])('%j', (text, problem) => {
+    expect(textProblem(text) ?? 'plain').toContain(problem ?? 'plain');
+  });
+
+  it('is looked for all the way down, in keys too, and the first place is named', () => {
+    expect(hiddenTextIn({ a: [{ b: 'fine' }, { c: 'x\u0000' }] })?.path).toBe('/a/1/c');
+    expect(hiddenTextIn({ a: { 'x\u202E': 1 } })?.path).toBe('/a');
+    expect(hiddenTextIn([1, null, true, 'plain'])).toBeUndefined();
   });
 });
