@@ -115,7 +115,7 @@ export async function settled(page: Page): Promise<void> {
 export function findings(page: Page): Promise<string[]> {
   return page
     .getByTestId('findings')
-    .locator('li[data-check]')
+    .locator('[data-check]')
     .evaluateAll((rows) => rows.map((row) => row.getAttribute('data-check') ?? ''));
 }
 

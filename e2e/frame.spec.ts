@@ -40,7 +40,7 @@ test('what another window does arrives here', async ({ page, context, aircraft }
 test('a finding is accepted with a reason, a stop with its words typed, and taken back', async ({ page, aircraft }) => {
   await page.goto(aircraft);
   await settled(page);
-  const stop = page.locator('li[data-check="power.parallel-regulators"]');
+  const stop = page.locator('[data-check="power.parallel-regulators"]');
   await stop.getByRole('button', { name: 'Accept, with a reason' }).click();
   await stop.getByLabel('Reason').fill('both are the same kind');
   await expect(stop.getByRole('button', { name: 'Accept', exact: true })).toBeDisabled();

@@ -98,7 +98,7 @@ test('the whole demo aircraft is mended with remedies alone', async ({ page, air
   await settled(page);
   const open = page
     .getByTestId('findings')
-    .locator('li[data-check]')
+    .locator('[data-check]')
     .filter({ has: page.locator('[data-remedy]') });
   expect(await open.count()).toBeGreaterThanOrEqual(12);
   for (let left = await open.count(); left > 0; left = await open.count()) {

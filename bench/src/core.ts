@@ -3,7 +3,11 @@ import {
   engineGraph,
   findingsOf,
   graphOf,
-  reedbed,
+  joinVerdict,
+  findPin,
+  largeAircraft,
+  multiplied,
+  saltmarsh,
   sheetModel,
   type AircraftId,
   type Design,
@@ -13,33 +17,65 @@ import ELK from 'elkjs/lib/elk.bundled.js';
 import { report, statsOf, timed } from './stats.ts';
 
 let count = 0;
-const demo = reedbed(asId<AircraftId>('reedbed'), () => `b${++count}`);
+const makeId = (): string => `b${++count}`;
+const demo = saltmarsh(asId<AircraftId>('saltmarsh'), makeId);
+const tenTimes = multiplied(demo, 10);
+const large = largeAircraft(asId<AircraftId>('large'), makeId);
 
 /** The same design as a new version, so that nothing is taken from a cache of the one before. */
-function newVersion(): Design {
-  return { aircraft: { ...demo.aircraft }, parts: demo.parts };
+function newVersion(design: Design): Design {
+  return { aircraft: { ...design.aircraft }, parts: design.parts };
 }
 
 /** Graph and all checks, as after every edit. */
 export async function benchChecks(): Promise<void> {
-  const first = await timed(() => findingsOf(newVersion()));
-  const times: number[] = [];
-  for (let i = 0; i < 500; i++) {
-    const design = newVersion();
-    times.push(await timed(() => findingsOf(design)));
+  report('graph + checks of Saltmarsh, first run', statsOf([await timed(() => findingsOf(newVersion(demo)))]), 'ms', '-');
+  const measured = [
+    ['Saltmarsh', demo, 500, '15 ms'],
+    ['Saltmarsh ten times', tenTimes, 40, '200 ms'],
+    ['400 items, 1,000 cables', large, 20, '-'],
+  ] as const;
+  for (const [name, design, runs, goal] of measured) {
+    const times: number[] = [];
+    for (let i = 0; i < runs; i++) {
+      const version = newVersion(design);
+      times.push(await timed(() => findingsOf(version)));
+    }
+    report(`graph + checks of ${name}`, statsOf(times), 'ms', goal);
   }
-  report('graph + checks of the demo aircraft, first run', statsOf([first]), 'ms', '-');
-  report('graph + checks of the demo aircraft', statsOf(times), 'ms', '10 ms');
 }
 
-/** The layered-graph engine on the demo aircraft's sheet. Its engine is built once, as in the worker. */
+/** Whether a chosen pin goes with each other pin of the sheet: what a person waits for when a pin is chosen. */
+export async function benchPinChoice(): Promise<void> {
+  const graph = graphOf(demo);
+  const pins = graph.items.flatMap(({ item, part }) =>
+    (part?.ports ?? []).flatMap((port) => port.pins.map((pin) => ({ item: item.id, port: port.id, n: pin.n }))),
+  );
+  const times: number[] = [];
+  for (let i = 0; i < 100; i++) {
+    const version = graphOf(newVersion(demo));
+    const from = pins[(i * 37) % pins.length];
+    times.push(
+      await timed(() => {
+        const chosen = from === undefined ? undefined : findPin(version, from);
+        for (const address of pins) {
+          const other = findPin(version, address);
+          if (chosen !== undefined && other !== undefined) joinVerdict(version, chosen, other);
+        }
+      }),
+    );
+  }
+  report(`a pin choice against all ${pins.length} pins of Saltmarsh`, statsOf(times), 'ms', '50 ms');
+}
+
+/** The layered-graph engine on the sheet of Saltmarsh. Its engine is built once, as in the worker. */
 export async function benchLayout(): Promise<void> {
   type Engine = { layout: (graph: object) => Promise<EngineAnswer> };
   const engine: Engine = new (ELK as unknown as new () => Engine)();
-  const input = (): object => engineGraph(sheetModel(graphOf(newVersion())));
+  const input = (): object => engineGraph(sheetModel(graphOf(newVersion(demo))));
   const first = await timed(() => engine.layout(input()));
   const times: number[] = [];
   for (let i = 0; i < 20; i++) times.push(await timed(() => engine.layout(input())));
-  report('sheet layout in Node, first run', statsOf([first]), 'ms', '1 s');
-  report('sheet layout in Node', statsOf(times), 'ms', '1 s');
+  report('sheet layout of Saltmarsh in Node, first run', statsOf([first]), 'ms', '1 s');
+  report('sheet layout of Saltmarsh in Node', statsOf(times), 'ms', '1 s');
 }

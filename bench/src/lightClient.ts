@@ -11,7 +11,7 @@ export function ask<T>(url: string, body?: string): Promise<T> {
 }
 
 /** The same, with the answer as it is. */
-export function askText(url: string, body?: string): Promise<string> {
+function askText(url: string, body?: string): Promise<string> {
   return new Promise((resolve, reject) => {
     const headers = body === undefined ? {} : { 'content-type': 'application/json', 'content-length': Buffer.byteLength(body) };
     const sent = request(url, { agent, method: body === undefined ? 'GET' : 'POST', headers }, (response) => {

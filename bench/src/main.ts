@@ -2,8 +2,8 @@ import { execFileSync } from 'node:child_process';
 import { cpus } from 'node:os';
 import { join } from 'node:path';
 import { benchBundle } from './bundle.ts';
-import { benchChecks, benchLayout } from './core.ts';
-import { benchEdits } from './server.ts';
+import { benchChecks, benchLayout, benchPinChoice } from './core.ts';
+import { benchEdits, benchHangar } from './server.ts';
 
 const root = join(import.meta.dirname, '../..');
 const processors = cpus();
@@ -12,6 +12,8 @@ process.stdout.write(
   `${processors.length} x ${processors[0]?.model ?? 'unknown processor'}, Node ${process.version}, revision ${revision}\n\n`,
 );
 await benchChecks();
+await benchPinChoice();
 await benchLayout();
 await benchEdits(root);
+await benchHangar(root);
 benchBundle(root);

@@ -3,9 +3,9 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
-import type { Edit } from '@wired-falcon/core';
+import { asId, multiplied, saltmarsh, writeAircraftFile, type AircraftId, type Design, type Edit } from '@wired-falcon/core';
 import type { AircraftResponse, CreatedResponse, EditsResponse } from '@wired-falcon/contract';
-import { ask, askText } from './lightClient.ts';
+import { ask } from './lightClient.ts';
 import { report, statsOf } from './stats.ts';
 
 const CLIENTS = 8;
@@ -39,15 +39,16 @@ async function client(url: string, id: string, name: string, pauseMs: number): P
   return times;
 }
 
-/**
- * Eight clients at once, each on an aircraft of its own, on a real database file with full sync. First as fast as they can on a
- * server that has just been started, then the same again when its code is warm, then at a pace. The clients run in this
- * process, on the same processors as the server that they load; what they take themselves is printed.
- */
-export async function benchEdits(root: string): Promise<void> {
+interface BenchServer {
+  readonly url: string;
+  readonly stop: () => Promise<void>;
+}
+
+/** A server of its own on a database file of its own. */
+async function startServer(root: string): Promise<BenchServer> {
   const folder = mkdtempSync(join(tmpdir(), 'wired-falcon-bench-'));
   const child = spawn(process.execPath, [join(root, 'apps/server/dist/main.js')], {
-    env: { ...process.env, WF_PORT: '0', WF_DATA: folder, WF_DEMO: '1' },
+    env: { ...process.env, WF_PORT: '0', WF_DATA: folder, WF_DEMO: '0' },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   const url = await new Promise<string>((resolve) => {
@@ -56,27 +57,69 @@ export async function benchEdits(root: string): Promise<void> {
       if (found !== undefined) resolve(found);
     });
   });
-  const file = await askText(`${url}/api/aircraft/reedbed/export`);
+  const stop = async (): Promise<void> => {
+    child.kill('SIGTERM');
+    await new Promise((resolve) => child.once('exit', resolve));
+    rmSync(folder, { recursive: true, force: true });
+  };
+  return { url, stop };
+}
+
+let made = 0;
+const makeId = (): string => `b${++made}`;
+
+/**
+ * Eight clients at once, each on an aircraft of its own, on a real database file with full sync. First as fast as they can on a
+ * server that has just been started, then the same again when its code is warm, then at a pace. The clients run in this
+ * process, on the same processors as the server that they load; what they take themselves is printed.
+ */
+export async function benchEdits(root: string): Promise<void> {
+  const one = saltmarsh(asId<AircraftId>('saltmarsh'), makeId);
+  await benchEditsOf(root, 'Saltmarsh', one, '20 ms');
+  await benchEditsOf(root, 'Saltmarsh ten times', multiplied(one, 10), '60 ms');
+}
+
+async function benchEditsOf(root: string, name: string, design: Design, goal: string): Promise<void> {
+  const { url, stop } = await startServer(root);
+  const file = writeAircraftFile(design);
   const ids: string[] = [];
   for (let i = 0; i < CLIENTS; i++) ids.push((await ask<CreatedResponse>(`${url}/api/aircraft/import`, file)).id);
   const all = async (round: string, pauseMs: number): Promise<number[]> =>
     (await Promise.all(ids.map((id, i) => client(url, id, `${round}${i}`, pauseMs)))).flat();
-  report(
-    `edit to acknowledged, ${CLIENTS} clients that never pause, first ${CLIENTS * EDITS_EACH}`,
-    statsOf(await all('first', 0)),
-    'ms',
-    'p95 20 ms, code not compiled yet',
-  );
+  const what = `edit of ${name}, ${CLIENTS} clients`;
+  report(`${what}, no pause, first ${CLIENTS * EDITS_EACH}`, statsOf(await all('first', 0)), 'ms', `p95 ${goal}, code not compiled yet`);
   for (let n = 0; n < WARM_ROUNDS; n++) await all(`warm${n}x`, 0);
   const before = process.cpuUsage();
   const warm = statsOf(await all('flood', 0));
   const own = process.cpuUsage(before);
-  report(`edit to acknowledged, ${CLIENTS} clients that never pause`, warm, 'ms', 'p95 20 ms');
+  report(`${what}, no pause`, warm, 'ms', `p95 ${goal}`);
   process.stdout.write(
     `  of this the clients took ${((own.user + own.system) / 1000 / (CLIENTS * EDITS_EACH)).toFixed(2)} ms of a processor an edit\n`,
   );
-  report(`edit to acknowledged, ${CLIENTS} clients, 10 edits a second each`, statsOf(await all('paced', PAUSE_MS)), 'ms', 'p95 20 ms');
-  child.kill('SIGTERM');
-  await new Promise((resolve) => child.once('exit', resolve));
-  rmSync(folder, { recursive: true, force: true });
+  report(`${what}, 10 edits a second each`, statsOf(await all('paced', PAUSE_MS)), 'ms', `p95 ${goal}`);
+  await stop();
+}
+
+const MANY = 2000;
+
+/** The list of a workshop of very many aircraft, summaries made before and not. */
+export async function benchHangar(root: string): Promise<void> {
+  const { url, stop } = await startServer(root);
+  const file = writeAircraftFile(saltmarsh(asId<AircraftId>('saltmarsh'), makeId));
+  for (let i = 0; i < MANY; i++) {
+    if (i % 20 === 0) await ask(`${url}/api/aircraft/import`, file);
+    else await ask(`${url}/api/aircraft`, JSON.stringify({ name: `Aircraft ${i}` }));
+  }
+  const first = performance.now();
+  await ask(`${url}/api/aircraft`);
+  const made = performance.now() - first;
+  const times: number[] = [];
+  for (let i = 0; i < 20; i++) {
+    const start = performance.now();
+    await ask(`${url}/api/aircraft`);
+    times.push(performance.now() - start);
+  }
+  report(`hangar with ${MANY} aircraft, ${MANY / 20} of them Saltmarsh, first`, statsOf([made]), 'ms', '-');
+  report(`hangar with ${MANY} aircraft`, statsOf(times), 'ms', '200 ms');
+  await stop();
 }

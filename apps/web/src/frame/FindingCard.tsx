@@ -14,7 +14,7 @@ export function FindingCard({ judged }: { readonly judged: JudgedFinding }) {
   const [isAccepting, setAccepting] = useState(false);
   const pointAt = selectionFor(finding.where[0]);
   return (
-    <li className="grid grid-cols-[20px_1fr] border-b border-rule py-3" data-check={finding.check}>
+    <div className="grid grid-cols-[20px_1fr] border-b border-rule py-3" data-check={finding.check}>
       <span className="pt-0.5">
         <SeverityMark severity={finding.severity} />
       </span>
@@ -70,7 +70,7 @@ export function FindingCard({ judged }: { readonly judged: JudgedFinding }) {
         )}
         {isAccepting && waiver === undefined && <AcceptForm judged={judged} onDone={() => setAccepting(false)} />}
       </div>
-    </li>
+    </div>
   );
 }
 

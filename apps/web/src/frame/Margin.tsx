@@ -1,6 +1,7 @@
 import { useSelection } from '../selection/SelectionContext.tsx';
 import { findingsAbout } from '../selection/findingsAbout.ts';
 import { useFindings, useGraph } from '../session/SessionContext.tsx';
+import { LongList } from '../ui/LongList.tsx';
 import { CableFacts } from './CableFacts.tsx';
 import { FindingCard } from './FindingCard.tsx';
 import { useFrameState } from './FrameState.tsx';
@@ -26,7 +27,7 @@ export function Margin() {
   const accepted = about.filter(({ waiver }) => waiver !== undefined);
   const isPart = about.length !== judged.length;
   return (
-    <aside aria-label="Margin" className="no-print min-h-0 overflow-y-auto border-l border-rule px-4 py-3">
+    <aside aria-label="Margin" data-scroll className="no-print min-h-0 overflow-y-auto border-l border-rule px-4 py-3">
       <div className="flex justify-between text-[13px] text-ink2">
         <span className="font-semibold">{headingOf(selection.is)}</span>
         {selection.is === 'nothing' ? (
@@ -47,19 +48,22 @@ export function Margin() {
         {isPart ? `Findings here: ${open.length} of ${judged.length}` : `Findings: ${open.length}`}
       </h3>
       {open.length === 0 && <p className="mt-3 text-ink2">{isPart ? 'None about this.' : 'The checks find nothing.'}</p>}
-      <ul data-testid="findings">
-        {open.map((entry) => (
-          <FindingCard key={entry.finding.key} judged={entry} />
-        ))}
-      </ul>
+      <LongList
+        entries={open}
+        keyOf={(entry) => entry.finding.key}
+        render={(entry) => <FindingCard judged={entry} />}
+        estimate={210}
+        testId="findings"
+      />
       {accepted.length > 0 && (
         <>
           <h3 className="mt-4 border-b border-rule pb-2 text-[13px] font-semibold text-ink2">Accepted: {accepted.length}</h3>
-          <ul>
-            {accepted.map((entry) => (
-              <FindingCard key={entry.finding.key} judged={entry} />
-            ))}
-          </ul>
+          <LongList
+            entries={accepted}
+            keyOf={(entry) => entry.finding.key}
+            render={(entry) => <FindingCard judged={entry} />}
+            estimate={170}
+          />
         </>
       )}
     </aside>

@@ -11,28 +11,42 @@ export interface LaidOutSheet {
   readonly seq: number;
 }
 
-/** The laid-out sheet of a model; the one before stays until the new one is ready. The engine is loaded when first needed. */
+interface Engine {
+  readonly thread: Worker;
+  readonly remote: Remote<LayoutWorker>;
+  isBusy: boolean;
+}
+
+function newEngine(): Engine {
+  const thread = new Worker(new URL('./layout.worker.ts', import.meta.url), { type: 'module' });
+  return { thread, remote: wrap<LayoutWorker>(thread), isBusy: false };
+}
+
+/**
+ * The laid-out sheet of a model; the one before stays until the new one is ready. The engine is loaded when first needed. A
+ * layout that is still being made when another is wanted is ended with its engine: nobody waits for a picture that is old.
+ */
 export function useSheetLayout(model: SheetModel, seq: number): LaidOutSheet | undefined {
   const [shown, setShown] = useState<LaidOutSheet>();
-  const worker = useRef<Remote<LayoutWorker>>(undefined);
-  const newest = useRef(0);
+  const engine = useRef<Engine>(undefined);
+  useEffect(
+    () => () => {
+      engine.current?.thread.terminate();
+      engine.current = undefined;
+    },
+    [],
+  );
   useEffect(() => {
-    const thread = new Worker(new URL('./layout.worker.ts', import.meta.url), { type: 'module' });
-    worker.current = wrap<LayoutWorker>(thread);
-    return () => {
-      worker.current = undefined;
-      thread.terminate();
-    };
-  }, []);
-  useEffect(() => {
-    newest.current = seq;
-    let isWanted = true;
-    void worker.current?.sheet(model).then((layout) => {
-      if (isWanted && newest.current === seq) setShown({ model, layout, seq });
+    if (engine.current?.isBusy === true) {
+      engine.current.thread.terminate();
+      engine.current = undefined;
+    }
+    const own = (engine.current ??= newEngine());
+    own.isBusy = true;
+    void own.remote.sheet(model).then((layout) => {
+      own.isBusy = false;
+      if (engine.current === own) setShown({ model, layout, seq });
     });
-    return () => {
-      isWanted = false;
-    };
   }, [model, seq]);
   return shown;
 }

@@ -15,7 +15,7 @@ import { plainCable } from '../graph/cableJoins.ts';
 import { fitPinMap } from './fitPinMap.ts';
 import { findPin, joinVerdict } from './joinVerdict.ts';
 import { engineGraph, readLayout } from './wiringSheet/sheetLayout.ts';
-import { sheetModel } from './wiringSheet/sheetModel.ts';
+import { sheetModel, withNeighbours } from './wiringSheet/sheetModel.ts';
 
 function port(design: Design, ref: string, id: string): PortAt {
   const graph = graphOf(design);
@@ -340,6 +340,17 @@ describe('the wiring sheet', () => {
     const pins = new Map(model.boxes.flatMap((box) => box.pins.map((pin) => [pin.key, box.column] as const)));
     expect(model.wires).toHaveLength(graph.cables.reduce((sum, cable) => sum + Object.keys(cable.conductors).length, 0));
     for (const wire of model.wires) expect(pins.get(wire.from) ?? NaN).toBeLessThanOrEqual(pins.get(wire.to) ?? NaN);
+  });
+
+  it('shows one item and its neighbours of a large aircraft, and leaves free ports out where it is asked to', () => {
+    const refs = (scope: Parameters<typeof sheetModel>[1]) => sheetModel(graph, scope).boxes.map((box) => box.ref);
+    expect(refs({ only: withNeighbours(graph, itemOf(demoDesign(), 'ESC1').id) })).toEqual(['BEC1', 'ESC1', 'FC1', 'MOT1']);
+    const around = sheetModel(graph, { only: withNeighbours(graph, itemOf(demoDesign(), 'MOT1').id) });
+    expect([around.boxes.map((box) => box.ref), around.wires.length]).toEqual([['ESC1', 'MOT1'], 3]);
+    const used = sheetModel(graph, { usedPortsOnly: true });
+    expect(used.wires).toHaveLength(model.wires.length);
+    expect(used.boxes.flatMap((box) => box.ports).every((entry) => entry.cables.length > 0)).toBe(true);
+    expect(used.boxes.every((box) => box.height > 0)).toBe(true);
   });
 
   it('gives the engine every box and wire once, and reads places and corners back', () => {

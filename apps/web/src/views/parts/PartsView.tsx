@@ -1,11 +1,12 @@
 import { useState } from 'react';
-import { nextReference, PART_KINDS, sampleParts, SEVERITIES, type Item, type Part } from '@wired-falcon/core';
+import { nextReference, PART_KINDS, sampleParts, SEVERITIES, type Graph, type Item, type Part } from '@wired-falcon/core';
 import { addParts } from '../../entry/addCommand.ts';
 import { searchParts, wordsOf } from '../../entry/searchParts.ts';
 import { useSelection } from '../../selection/SelectionContext.tsx';
 import { findingsAbout } from '../../selection/findingsAbout.ts';
 import { useFindings, useGraph, useMake, useSessionState } from '../../session/SessionContext.tsx';
 import { usePageTitle } from '../../ui/pageTitle.ts';
+import { LongList } from '../../ui/LongList.tsx';
 import { SeverityMark } from '../../ui/SeverityMark.tsx';
 
 /** The items of the aircraft, and the catalogue to add from. */
@@ -20,12 +21,15 @@ export function PartsView() {
   );
 }
 
+/** The columns of the list of items. */
+const ROW = 'grid grid-cols-[64px_minmax(0,1.3fr)_minmax(0,0.8fr)_56px_minmax(0,1fr)_44px] gap-x-2';
+
 function ItemList() {
   const graph = useGraph();
   const { items } = graph;
   const massG = items.reduce((sum, { part }) => sum + (part?.massG ?? 0), 0);
   return (
-    <section className="min-h-0 overflow-y-auto px-5 py-4" aria-label="Items">
+    <section data-scroll className="min-h-0 overflow-y-auto px-5 py-4" aria-label="Items">
       <h2 className="text-lg font-bold">In this aircraft</h2>
       {items.length === 0 ? (
         <p className="mt-2 max-w-prose text-ink2">
@@ -33,38 +37,27 @@ function ItemList() {
           the entry line.
         </p>
       ) : (
-        <table className="mt-2 w-full">
-          <thead>
-            <tr className="border-b border-ink text-left text-[13px] text-ink2">
-              <th className="py-1 font-semibold">Ref</th>
-              <th className="pl-3 font-semibold">Part</th>
-              <th className="pl-3 font-semibold">Description</th>
-              <th className="text-right font-semibold whitespace-nowrap">Mass g</th>
-              <th className="pl-4 font-semibold">Cables</th>
-              <th className="pl-3 font-semibold">Worst</th>
-            </tr>
-          </thead>
-          <tbody>
-            {items.map(({ item, part }, ix) => (
-              <ItemRow
-                key={item.id}
-                item={item}
-                name={part?.name ?? 'unknown part'}
-                massG={part?.massG}
-                tags={(graph.cablesAtItem[ix] ?? []).map((cable) => graph.cables[cable]?.tag ?? '')}
-              />
-            ))}
-          </tbody>
-          <tfoot>
-            <tr>
-              <td className="py-1.5 text-ink2" colSpan={3}>
-                {items.length} items, cables not counted
-              </td>
-              <td className="value text-right">{massG.toFixed(1)}</td>
-              <td colSpan={2} />
-            </tr>
-          </tfoot>
-        </table>
+        <>
+          <div className={`${ROW} mt-2 border-b border-ink py-1 text-[13px] font-semibold text-ink2`}>
+            <span>Ref</span>
+            <span>Part</span>
+            <span>Description</span>
+            <span className="text-right">Mass g</span>
+            <span className="pl-2">Cables</span>
+            <span>Worst</span>
+          </div>
+          <LongList
+            entries={items.map((entry, ix) => ({ ...entry, tags: tagsAt(graph, ix) }))}
+            keyOf={({ item }) => item.id}
+            render={({ item, part, tags }) => <ItemRow item={item} name={part?.name ?? 'unknown part'} massG={part?.massG} tags={tags} />}
+            estimate={32}
+            testId="items"
+          />
+          <div className={`${ROW} py-1.5`}>
+            <span className="col-span-3 text-ink2">{items.length} items, cables not counted</span>
+            <span className="value text-right">{massG.toFixed(1)}</span>
+          </div>
+        </>
       )}
     </section>
   );
@@ -87,8 +80,8 @@ function ItemRow({
   const worst = SEVERITIES.find((severity) => about.some(({ finding }) => finding.severity === severity));
   const isSelected = selection.is === 'item' && selection.item === item.id;
   return (
-    <tr className={`border-b border-rule ${isSelected ? 'bg-grid' : ''}`}>
-      <td className="py-1">
+    <div className={`${ROW} items-center border-b border-rule py-1 ${isSelected ? 'bg-grid' : ''}`}>
+      <span>
         <button
           type="button"
           className="value font-medium underline decoration-rule underline-offset-4 hover:decoration-ink"
@@ -96,14 +89,18 @@ function ItemRow({
         >
           {item.ref}
         </button>
-      </td>
-      <td className="py-1 pl-3 leading-snug">{name}</td>
-      <td className="py-1 pl-3 leading-snug text-ink2">{item.label ?? ''}</td>
-      <td className="value text-right">{massG?.toFixed(1) ?? '?'}</td>
-      <td className="value max-w-[190px] py-1 pl-4 leading-snug">{tags.length === 0 ? 'none' : tags.join(' ')}</td>
-      <td className="pl-3">{worst !== undefined && <SeverityMark severity={worst} />}</td>
-    </tr>
+      </span>
+      <span className="leading-snug">{name}</span>
+      <span className="leading-snug text-ink2">{item.label ?? ''}</span>
+      <span className="value text-right">{massG?.toFixed(1) ?? '?'}</span>
+      <span className="value pl-2 leading-snug">{tags.length === 0 ? 'none' : tags.join(' ')}</span>
+      <span>{worst !== undefined && <SeverityMark severity={worst} />}</span>
+    </div>
   );
+}
+
+function tagsAt(graph: Graph, item: number): string[] {
+  return (graph.cablesAtItem[item] ?? []).map((cable) => graph.cables[cable]?.tag ?? '');
 }
 
 function Catalogue() {

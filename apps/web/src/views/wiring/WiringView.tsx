@@ -7,6 +7,8 @@ import { svgFile } from '../../ui/svgFile.ts';
 import { usePageTitle } from '../../ui/pageTitle.ts';
 import { useSheetLayout } from '../../workers/useSheetLayout.ts';
 import { SheetDrawing } from './SheetDrawing.tsx';
+import { ScopeControls } from './ScopeControls.tsx';
+import { useSheetScope } from './useSheetScope.ts';
 import { UnwiredStrip } from './UnwiredStrip.tsx';
 import { usePinPick } from './usePinPick.ts';
 
@@ -14,7 +16,8 @@ import { usePinPick } from './usePinPick.ts';
 export function WiringView() {
   const graph = useGraph();
   const { design, seq } = useSessionState();
-  const model = useMemo(() => sheetModel(graph), [graph]);
+  const scope = useSheetScope(graph);
+  const model = useMemo(() => sheetModel(graph, scope.value), [graph, scope.value]);
   const laidOut = useSheetLayout(model, seq);
   const { selection } = useSelection();
   const [pointedAt, setPointedAt] = useState<PinAddress>();
@@ -36,14 +39,6 @@ export function WiringView() {
       data-testid="wiring"
     >
       <h2 className="sr-only">Wiring sheet</h2>
-      <div className="no-print absolute top-2 left-3 z-10 flex gap-1.5">
-        <button type="button" className="action font-normal" onClick={saveDrawing}>
-          SVG
-        </button>
-        <button type="button" className="action font-normal" onClick={() => window.print()}>
-          Print
-        </button>
-      </div>
       <div className="flex w-full grow justify-center">
         {laidOut === undefined ? (
           <p className="p-6 text-ink2">Laying the sheet out ...</p>
@@ -52,10 +47,22 @@ export function WiringView() {
         )}
       </div>
       <UnwiredStrip graph={graph} items={model.unwired} picked={picked} onPick={pick} onPoint={setPointedAt} />
-      <p role="status" className="value sticky bottom-0 min-h-7 border-t border-rule bg-sheet px-4 py-1 text-ink2" data-testid="pin-status">
-        {statusText(graph, picked, pointedAt)}
-        {picked === undefined && pointedAt === undefined && unwiredText(graph, model.unwired)}
-      </p>
+      {/* Its height is fixed: a line more would move what is under the pointer. */}
+      <div className="no-print sticky bottom-0 flex h-11 items-center gap-3 border-t border-rule bg-sheet px-4">
+        <p role="status" className="value line-clamp-2 grow leading-tight text-ink2" data-testid="pin-status">
+          {statusText(graph, picked, pointedAt)}
+          {picked === undefined && pointedAt === undefined && unwiredText(graph, model.unwired)}
+        </p>
+        <div className="flex shrink-0 items-center gap-1.5 text-[13px]">
+          <ScopeControls scope={scope} graph={graph} />
+          <button type="button" className="action py-0.5 font-normal" onClick={saveDrawing}>
+            SVG
+          </button>
+          <button type="button" className="action py-0.5 font-normal" onClick={() => window.print()}>
+            Print
+          </button>
+        </div>
+      </div>
     </div>
   );
 }

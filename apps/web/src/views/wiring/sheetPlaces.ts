@@ -39,11 +39,16 @@ export function tagPlaces(model: SheetModel, layout: SheetLayout): TagPlace[] {
   return places;
 }
 
+/** So many tags stand side by side; further ones go below, so that they stay inside their box. */
+const TAGS_IN_ROW = 2;
+
 function tagPoint(box: SheetBox, port: SheetPort, origin: { readonly x: number; readonly y: number }, index: number) {
-  const inset = (box.is === 'spine' ? COMB_WIDTH + 7 : 34) + index * (TAG.width + 4);
+  const [column, row] = [index % TAGS_IN_ROW, Math.floor(index / TAGS_IN_ROW)];
+  const inset = (box.is === 'spine' ? COMB_WIDTH + 7 : 34) + column * (TAG.width + 4);
   const x = port.side === 'left' ? origin.x + inset : origin.x + box.width - inset - TAG.width;
   const middle = origin.y + port.top + port.height / 2;
-  return { x, y: box.is === 'spine' ? middle + 1 : middle - TAG.height / 2 };
+  const below = row * (TAG.height + 2);
+  return { x, y: (box.is === 'spine' ? middle + 1 : middle - TAG.height / 2) + below };
 }
 
 /** Everything on the sheet that the keyboard can reach. */

@@ -66,21 +66,48 @@ export const SHEET = {
   spineHead: 72,
 } as const;
 
+/** What of the aircraft the sheet shows. */
+export interface SheetScope {
+  /** Only these items, by their index in the graph; all when absent. */
+  readonly only?: ReadonlySet<number>;
+  /** Leaves out the ports that no cable is at. */
+  readonly usedPortsOnly?: boolean;
+}
+
+/** An item and everything that one cable joins to it, by index: what the sheet shows of a large aircraft. */
+export function withNeighbours(graph: Graph, item: ItemId): ReadonlySet<number> {
+  const at = graph.itemIx.get(item);
+  const shown = new Set<number>();
+  if (at === undefined) return shown;
+  shown.add(at);
+  for (const set of neighboursOf(graph)[at]?.values() ?? []) for (const other of set) shown.add(other);
+  return shown;
+}
+
 /**
  * The wiring sheet before it is laid out: the first controller as the spine with every port in physical order, every wired
  * item as a card in a column on one side, and every conductor that joins two pins of them.
  */
-export function sheetModel(graph: Graph): SheetModel {
-  const wired = graph.items.map((_, item) => (graph.cablesAtItem[item] ?? []).length > 0);
-  const spine = graph.items.findIndex(({ part }) => part?.kind === 'controller');
+export function sheetModel(graph: Graph, scope: SheetScope = {}): SheetModel {
+  const isShown = (item: number): boolean => scope.only === undefined || scope.only.has(item);
+  const wired = graph.items.map((_, item) => isShown(item) && (graph.cablesAtItem[item] ?? []).length > 0);
+  const spine = graph.items.findIndex(({ part }, item) => part?.kind === 'controller' && isShown(item));
   const neighbours = neighboursOf(graph);
   const columns = columnsOf(graph, spine, neighbours);
   const boxes = graph.items.flatMap((_, item): SheetBox[] => {
     if (item !== spine && wired[item] !== true) return [];
-    return [item === spine ? spineBox(graph, item) : cardBox(graph, item, columns, neighbours)];
+    const ports = portsShown(graph, item, scope);
+    return [item === spine ? spineBox(graph, item, ports) : cardBox(graph, item, ports, columns, neighbours)];
   });
-  const unwired = graph.items.filter((_, item) => item !== spine && wired[item] !== true).map(({ item }) => item.id);
+  const unwired = graph.items.filter((_, item) => isShown(item) && item !== spine && wired[item] !== true).map(({ item }) => item.id);
   return { boxes, wires: wiresOf(graph, boxes), unwired };
+}
+
+function portsShown(graph: Graph, item: number, { usedPortsOnly }: SheetScope): readonly Port[] {
+  const entry = graph.items[item];
+  const ports = entry?.part?.ports ?? [];
+  if (entry === undefined || usedPortsOnly !== true) return ports;
+  return ports.filter((port) => cablesOn(graph, item, port.id).length > 0);
 }
 
 /** Which items each port of each item leads to. */
@@ -146,14 +173,18 @@ function sideOfSpinePort(port: Port): BoxSide {
   return port.side === 'right' || port.side === 'rear' || port.side === 'bottom' ? 'right' : 'left';
 }
 
-function spineBox(graph: Graph, itemIx: number): SheetBox {
-  const ports = graph.items[itemIx]?.part?.ports ?? [];
+function spineBox(graph: Graph, itemIx: number, ports: readonly Port[]): SheetBox {
   return box(graph, itemIx, 'spine', 0, ports, sideOfSpinePort, SHEET.spineHead);
 }
 
-function cardBox(graph: Graph, itemIx: number, columns: ReadonlyMap<number, number>, neighbours: Neighbours): SheetBox {
+function cardBox(
+  graph: Graph,
+  itemIx: number,
+  ports: readonly Port[],
+  columns: ReadonlyMap<number, number>,
+  neighbours: Neighbours,
+): SheetBox {
   const column = columns.get(itemIx) ?? 1;
-  const ports = graph.items[itemIx]?.part?.ports ?? [];
   const inner: BoxSide = column < 0 ? 'right' : 'left';
   const outer: BoxSide = column < 0 ? 'left' : 'right';
   const sideOf = (port: Port): BoxSide => {
@@ -189,7 +220,7 @@ function box(
     tops[side] = start + height + SHEET.portGap;
     return { port, side, top: start, height, cables: cablesOn(graph, itemIx, port.id) };
   });
-  const height = Math.max(tops.left, tops.right) - SHEET.portGap + SHEET.boxPad;
+  const height = Math.max(tops.left, tops.right, top + SHEET.portGap) - SHEET.portGap + SHEET.boxPad;
   return {
     item: entry.item.id,
     ref: entry.item.ref,
@@ -223,12 +254,13 @@ function wiresOf(graph: Graph, boxes: readonly SheetBox[]): SheetWire[] {
     const item = at?.is === 'pin' ? graph.items[at.item]?.item.id : undefined;
     if (at?.is === 'pin' && item !== undefined) pinAtContact.set(edge.a, { key: pinKey(item, at.port.id, at.pin.n), item });
   }
+  const drawn = new Set(boxes.flatMap((entry) => entry.pins.map((pin) => pin.key)));
   const wires: SheetWire[] = [];
   for (const edge of graph.edges) {
     if (edge.is !== 'conductor') continue;
     const [a, b] = [pinAtContact.get(edge.a), pinAtContact.get(edge.b)];
     const cable = graph.cables[edge.cable];
-    if (a === undefined || b === undefined || cable === undefined) continue;
+    if (a === undefined || b === undefined || cable === undefined || !drawn.has(a.key) || !drawn.has(b.key)) continue;
     const forward = (columnOf.get(a.item) ?? 0) <= (columnOf.get(b.item) ?? 0);
     const [from, to] = forward ? [a, b] : [b, a];
     wires.push({
