@@ -147,7 +147,7 @@ test('axe finds nothing on any view', async ({ page, server, aircraft }) => {
   await page.goto(server.url);
   await page.getByTestId('hangar').waitFor();
   expect(await violations(page)).toEqual([]);
-  for (const view of ['wiring', 'parts', 'documents']) {
+  for (const view of ['brief', 'wiring', 'parts', 'documents', 'documents/booklet', 'documents/labels/aircraft']) {
     await page.goto(`${aircraft}/${view}`);
     await settled(page);
     expect(await violations(page), view).toEqual([]);

@@ -40,5 +40,7 @@ function inline(from: Element, to: Element | undefined): void {
     const value = style.getPropertyValue(name);
     if (value !== '') to.style.setProperty(name, value);
   }
+  // What stood there as a reference into the style sheet is now written out.
+  for (const { name, value } of [...to.attributes]) if (name !== 'style' && value.includes('var(')) to.removeAttribute(name);
   for (const name of ['class', 'tabindex', 'role', 'aria-label', 'aria-pressed']) to.removeAttribute(name);
 }
