@@ -40,7 +40,7 @@ function portRow(graph: Graph, entry: GraphItem, port: Port, allNames: readonly 
   const far = cables.flatMap((cable) =>
     Object.values(cable.nodes)
       .map((node) => (node.is === 'end' ? portAt(graph, node) : undefined))
-      .filter((at) => at !== undefined && !(at.itemId === entry.item.id && at.port.id === port.id))
+      .filter((at) => at !== undefined && at.itemId !== entry.item.id)
       .map((at) => `${at?.ref ?? ''} ${at?.port.label ?? ''}`),
   );
   const family = CONNECTOR_FAMILIES[port.connector.family].title;
