@@ -11,6 +11,7 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: 'test-results/playwright.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },
+    actionTimeout: 60_000,
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

@@ -152,6 +152,8 @@ test('axe finds nothing on any view', async ({ page, server, aircraft }) => {
     await settled(page);
     expect(await violations(page), view).toEqual([]);
   }
+  await page.goto(`${aircraft}/documents`);
+  await settled(page);
   await page.getByRole('link', { name: 'Pin table W04' }).click();
   expect(await violations(page), 'document').toEqual([]);
   await page.goto(aircraft);

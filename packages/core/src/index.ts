@@ -36,6 +36,7 @@ export * from './graph/cableJoins.ts';
 export * from './graph/counterparts.ts';
 export * from './graph/graph.ts';
 export * from './graph/graphOf.ts';
+export * from './graph/partProblems.ts';
 export * from './graph/railsOf.ts';
 export * from './harness/documents/registry.ts';
 export * from './harness/documents/sheet.ts';

@@ -60,6 +60,14 @@ describe('aircraft files', () => {
     expect(read.design.aircraft).toEqual({ ...first, schema: SCHEMA_VERSION, needs: {}, outputs: {} });
   });
 
+  it('with a part that does not hold together are refused, and the part is named', () => {
+    const file: unknown = JSON.parse(text);
+    const changed = JSON.stringify(file).replaceAll('"supply":"SBUS.2"', '"supply":"SBUS.9"');
+    expect(sentenceFor(changed)).toBe(
+      'The part "RC receiver, SBUS, 16 channels" in the file does not hold together: Nothing of the circuit reaches the supply pin 2 (V) of port "SBUS".',
+    );
+  });
+
   it('with a cable in itself are refused', () => {
     const design = demoDesign();
     const cable = cableOf(design, 'W07');

@@ -1,5 +1,6 @@
 import { Type } from '@sinclair/typebox';
 import { integrityOf } from '../edits/integrity.ts';
+import { partProblems } from '../graph/partProblems.ts';
 import { AircraftSchema, SCHEMA_VERSION } from '../model/aircraft.ts';
 import { canonicalJson } from '../model/canonicalJson.ts';
 import { partKeyOf } from '../model/contentHash.ts';
@@ -57,6 +58,10 @@ export function readAircraftValue(value: unknown): ReadResult {
   if (hidden !== undefined)
     return { sentence: `The text at ${hidden.path} ${hidden.problem}. Take it out of the file, and import it again.` };
   const design: Design = { aircraft: candidate.aircraft, parts: byKey(candidate.parts) };
+  for (const part of candidate.parts) {
+    const [problem] = partProblems(part);
+    if (problem !== undefined) return { sentence: `The part "${part.name}" in the file does not hold together: ${problem}` };
+  }
   const [broken] = integrityOf(design);
   if (broken !== undefined) return { sentence: `The aircraft in the file does not hold together: ${broken.sentence}` };
   return { design, migrated: migrated.steps };

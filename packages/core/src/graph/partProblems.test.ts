@@ -1,0 +1,109 @@
+import { describe, expect, it } from '@jest/globals';
+import type { Part } from '../model/part.ts';
+import { sampleParts } from '../parts/catalogue.ts';
+import { partProblems } from './partProblems.ts';
+
+function sample(id: string): Part {
+  const part = sampleParts.find((candidate) => candidate.id === id);
+  if (part === undefined) throw new Error(`There is no ${id}.`);
+  return part;
+}
+const gnss = sample('gnss-serial');
+const board = sample('controller-f4-wing');
+const camera = sample('camera-analog-5v');
+
+/** A part with its first port changed. */
+function port(part: Part, change: (port: Part['ports'][number]) => Part['ports'][number]): Part {
+  return { ...part, ports: part.ports.map((each, i) => (i === 0 ? change(each) : each)) };
+}
+const load = (part: Part, change: object): Part => ({
+  ...part,
+  circuit: part.circuit.map((element) => (element.is === 'load' ? { ...element, ...change } : element)),
+});
+
+describe('a part', () => {
+  it.each<readonly [string, Part, string]>([
+    ['two ports of one name', { ...gnss, ports: [...gnss.ports, ...gnss.ports] }, 'Two of its ports are named "UART".'],
+    ['two endpoints of one name', { ...gnss, endpoints: [...gnss.endpoints, ...gnss.endpoints] }, 'Two of its endpoints are named "UART".'],
+    ['two elements of one name', { ...gnss, circuit: [...gnss.circuit, ...gnss.circuit] }, 'Two of its circuit elements are named'],
+    [
+      'pins out of order',
+      port(gnss, (one) => ({ ...one, pins: [...one.pins].reverse() })),
+      'The pins of port "UART" are not numbered from 1 in their order.',
+    ],
+    [
+      'a connector of another size',
+      port(gnss, (one) => ({ ...one, connector: { ...one.connector, positions: 5 } })),
+      'Port "UART" has 4 pins in a connector of 5 positions.',
+    ],
+    [
+      'no ground',
+      port(gnss, (one) => ({ ...one, pins: one.pins.map((pin) => (pin.role === 'gnd' ? { ...pin, role: 'nc' as const } : pin)) })),
+      'Port "UART" has no ground and does not say why.',
+    ],
+    [
+      'a signal without a level',
+      port(gnss, (one) => ({ ...one, pins: one.pins.map(({ logic: _logic, ...pin }) => pin) })),
+      'Pin 2 (TX) of port "UART" is a signal without a level.',
+    ],
+    ['an element on a pin that is not there', load(gnss, { supply: 'UART.9' }), 'names the pin UART.9, which is not there.'],
+    [
+      'an endpoint on a pin that is not there',
+      { ...gnss, endpoints: gnss.endpoints.map((each) => (each.is === 'uart' ? { ...each, tx: 'UART.9' } : each)) },
+      'The endpoint "UART" names the pin UART.9, which is not there.',
+    ],
+    [
+      'an endpoint on a pin of another role',
+      { ...gnss, endpoints: gnss.endpoints.map((each) => (each.is === 'uart' ? { ...each, tx: 'UART.3', rx: 'UART.2' } : each)) },
+      'The endpoint "UART" is on pin UART.3, whose role is rx and not tx.',
+    ],
+    [
+      'two signals on one pin',
+      { ...gnss, endpoints: [...gnss.endpoints, ...gnss.endpoints.map((each) => ({ ...each, id: 'UART2' }))] },
+      'The endpoints UART and UART2 share pin UART.2, and are not declared exclusive.',
+    ],
+    [
+      'a supply that nothing reaches',
+      { ...gnss, circuit: gnss.circuit.filter(({ is }) => is !== 'load') },
+      'Nothing of the circuit reaches the supply pin 1 (V)',
+    ],
+    ['a load outside of its window', load(gnss, { nominalV: 9 }), 'its nominal 9 V is outside.'],
+    ['currents that fall', load(gnss, { typicalA: 9 }), 'do not rise from idle over typical to peak.'],
+    [
+      'an output in two banks',
+      { ...board, board: { sensors: [], banks: [...(board.board?.banks ?? []), { id: 'Z', outputs: ['out1'] }] } },
+      'The output "out1" is in two banks.',
+    ],
+    [
+      'an output in no bank',
+      { ...board, board: { sensors: [], banks: (board.board?.banks ?? []).slice(1) } },
+      'The output "out1" says that it is in bank A, which does not hold it.',
+    ],
+    [
+      'a bank of an output that is not there',
+      { ...board, board: { sensors: [], banks: [...(board.board?.banks ?? []), { id: 'Z', outputs: ['out99'] }] } },
+      'A bank holds the output "out99", which is not there.',
+    ],
+    [
+      'a delivered value that the setting does not take',
+      { ...camera, settings: camera.settings.map((spec) => (spec.is === 'choice' ? { ...spec, default: 'SECAM' } : spec)) },
+      'The setting "standard" is delivered with a value that it does not take.',
+    ],
+    [
+      'a route to nowhere',
+      { ...gnss, routes: [{ from: 'UART', to: 'gone', transform: 'none' }] },
+      'A route goes through the endpoint "gone"',
+    ],
+    ['a caution that nobody wrote', { ...gnss, cautions: ['beware'] }, 'The caution "beware" is not known.'],
+  ])('with %s is told so', (_, part, words) => {
+    expect(partProblems(part).join(' ')).toContain(words);
+  });
+
+  it('is looked at under every choice of a setting', () => {
+    const broken: Part = {
+      ...camera,
+      endpoints: camera.endpoints.map((each) => (each.is === 'video-out' && each.id === 'ntsc' ? { ...each, pin: 'AV.9' } : each)),
+    };
+    expect(partProblems(broken)).toEqual(['The endpoint "ntsc" names the pin AV.9, which is not there.']);
+  });
+});
