@@ -52,6 +52,20 @@ test('the server comes back by itself: the same window saves what waited', async
   expect(await labelOf(page, ownServer.url, 'SRV1')).toBe('held back');
 });
 
+test('edits that wait are not lost by going to another page of the same window', async ({ page, ownServer }) => {
+  await page.goto(`${ownServer.url}/aircraft/reedbed/wiring`);
+  await settled(page);
+  await ownServer.kill();
+  await describeAs(page, 'srv1', 'on the way out');
+  await expect(page.getByTestId('saved-state')).toContainText('1 kept in this browser');
+  await page.getByRole('link', { name: 'Hangar' }).click();
+  await ownServer.start();
+  await page.goBack();
+  await expect(page.getByTestId('frame')).toHaveAttribute('data-version', '1');
+  await settled(page);
+  expect(await labelOf(page, ownServer.url, 'SRV1')).toBe('on the way out');
+});
+
 test('two people change one value: who comes second is asked, and decides', async ({ browser, aircraft }) => {
   const [here, there] = [await browser.newContext(), await browser.newContext()];
   const [mine, theirs] = [await here.newPage(), await there.newPage()];

@@ -3,7 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { graphOf, withFreshIds, type AircraftId, type Edit, type Graph } from '@wired-falcon/core';
 import { authorName, makeId } from './author.ts';
 import { EditSession, type SessionState } from './editSession.ts';
-import { browserPendingStore, holdWindow } from './pendingStore.ts';
+import { browserPendingStore, holdSession } from './pendingStore.ts';
 import { transport } from './transport.ts';
 import { useAnalysis, type Analysis } from '../workers/useAnalysis.ts';
 
@@ -16,13 +16,12 @@ const SessionContext = createContext<Current | undefined>(undefined);
 
 const PULL_MS = 5000;
 
-/** This window, as long as it lives; its queue of unsent edits is filed under it. */
-const windowName = makeId();
-holdWindow(windowName);
-
-/** Takes up what windows that are gone had not sent. What did arrive, though its answer was lost, is left out. */
+/**
+ * Takes up what sessions that are gone had not sent. What did arrive, though its answer was lost, is left out. While the server
+ * is away the queues stay where they are, for the next session.
+ */
 async function takeUp(session: EditSession, author: string): Promise<void> {
-  for (const record of await browserPendingStore.takeUp(session.id, author, windowName)) {
+  for (const record of await browserPendingStore.takeUp(session.id, author)) {
     const { edits } = await transport.since(session.id, record.version);
     const arrived = new Set(edits.map((entry) => entry.editId));
     session.resume(
@@ -48,6 +47,8 @@ export function SessionProvider({ id, children }: { readonly id: AircraftId; rea
   const { data } = loaded;
   useEffect(() => {
     if (data === undefined) return;
+    const name = makeId();
+    const release = holdSession(name);
     const made = new EditSession(id, data, {
       transport,
       author,
@@ -57,16 +58,17 @@ export function SessionProvider({ id, children }: { readonly id: AircraftId; rea
         const timer = setTimeout(task, ms);
         return () => clearTimeout(timer);
       },
-      keep: (kept) => void browserPendingStore.save({ aircraft: id, window: windowName, author, ...kept }),
+      keep: (kept) => void browserPendingStore.save({ aircraft: id, session: name, author, ...kept }),
     });
     setSession(made);
-    void takeUp(made, author);
+    takeUp(made, author).catch(() => undefined);
     const timer = setInterval(() => {
       if (document.visibilityState === 'visible') void made.pull();
     }, PULL_MS);
     return () => {
       clearInterval(timer);
       made.close();
+      release();
     };
   }, [id, author, data]);
   if (loaded.isError) return <LoadFailure sentence={loaded.error.message} />;
