@@ -36,7 +36,7 @@ export function setAtEnd(graph: Graph, end: SerialEnd, setting: string, value: S
 export function moveToPort(graph: Graph, end: SerialEnd, far: SerialEnd, to: SerialEnd): Remedy[] {
   const plain = cableBetween(graph, end, far);
   if (plain === undefined) return [];
-  const [farAt] = plain.a.itemId === end.entry.item.id ? [plain.b] : [plain.a];
+  const farAt = plain.a.itemId === end.entry.item.id ? plain.b : plain.a;
   const port = to.entry.part?.ports.find((candidate) => candidate.id === portOfEnd(to));
   if (port === undefined) return [];
   const toAt = { item: to.item, itemId: to.entry.item.id, ref: to.entry.item.ref, port };

@@ -8,8 +8,9 @@ import type { PinMapPreset } from '../harness/fitPinMap.ts';
 import { proposeCable } from '../harness/proposeCable.ts';
 import { partKeyOf } from '../model/contentHash.ts';
 import type { Design } from '../model/design.ts';
-import type { Cable, Item, WireColour } from '../model/aircraft.ts';
+import type { Cable, Item, PlannedBattery, WireColour } from '../model/aircraft.ts';
 import { mateOf } from '../model/connector.ts';
+import { needIds, type NeedId } from '../model/needs.ts';
 import { byNatural } from '../model/naturalOrder.ts';
 import type { OutputFunction } from '../model/outputFunctions.ts';
 import { asId, type AircraftId, type ConductorId, type ItemId, type LegId, type MakeId, type NodeId } from '../model/ids.ts';
@@ -49,6 +50,15 @@ export class Bench {
     const ref = nextReference(this.#design.aircraft, part.kind);
     this.#byRef.set(ref, id);
     this.make({ kind: 'add-item', item: { id, ref, part: partKeyOf(part), where, label, settings } });
+  }
+
+  /** Says what the aircraft is to be: its pack, and how many of each thing it wants of its controller. */
+  want(battery: PlannedBattery, needs: Readonly<Partial<Record<NeedId, number>>>): void {
+    this.make({ kind: 'set-planned-battery', battery, was: null });
+    for (const need of needIds) {
+      const count = needs[need];
+      if (count !== undefined) this.make({ kind: 'set-need', need, count, was: null });
+    }
   }
 
   /** Wires two ports, each named as `GNSS1 UART`. */

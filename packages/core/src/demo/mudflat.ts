@@ -18,11 +18,7 @@ export function mudflat(id: AircraftId, makeId: MakeId): Design {
 
 function brief(bench: Bench): void {
   bench.make({ kind: 'set-airframe', airframe: 'lift-and-cruise', was: 'flying-wing' });
-  bench.make({ kind: 'set-planned-battery', battery: { chemistry: 'li-ion', cells: 6 }, was: null });
-  const needs = { servos: 4, motors: 5, rc: 1, gnss: 2, telemetry: 2, companion: 1, i2c: 1, can: 2 } as const;
-  for (const need of ['servos', 'motors', 'rc', 'gnss', 'telemetry', 'companion', 'i2c', 'can'] as const) {
-    bench.make({ kind: 'set-need', need, count: needs[need], was: null });
-  }
+  bench.want({ chemistry: 'li-ion', cells: 6 }, { servos: 4, motors: 5, rc: 1, gnss: 2, telemetry: 2, companion: 1, i2c: 1, can: 2 });
 }
 
 function power(bench: Bench): void {

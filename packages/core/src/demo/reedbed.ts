@@ -15,11 +15,10 @@ export function reedbed(id: AircraftId, makeId: MakeId): Design {
 }
 
 function brief(bench: Bench): void {
-  bench.make({ kind: 'set-planned-battery', battery: { chemistry: 'lipo', cells: 4 }, was: null });
-  const needs = { servos: 2, motors: 1, rc: 1, gnss: 1, telemetry: 1, 'digital-video': 1, companion: 1, i2c: 1 } as const;
-  for (const need of ['servos', 'motors', 'rc', 'gnss', 'telemetry', 'digital-video', 'companion', 'i2c'] as const) {
-    bench.make({ kind: 'set-need', need, count: needs[need], was: null });
-  }
+  bench.want(
+    { chemistry: 'lipo', cells: 4 },
+    { servos: 2, motors: 1, rc: 1, gnss: 1, telemetry: 1, 'digital-video': 1, companion: 1, i2c: 1 },
+  );
 }
 
 /** What it flew with last year. */

@@ -17,11 +17,7 @@ export function saltmarsh(id: AircraftId, makeId: MakeId): Design {
 
 function brief(bench: Bench): void {
   bench.make({ kind: 'set-airframe', airframe: 'v-tail-flaps', was: 'flying-wing' });
-  bench.make({ kind: 'set-planned-battery', battery: { chemistry: 'lipo', cells: 6 }, was: null });
-  const needs = { servos: 6, motors: 1, rc: 1, gnss: 1, telemetry: 1, companion: 1, i2c: 2, can: 1 } as const;
-  for (const need of ['servos', 'motors', 'rc', 'gnss', 'telemetry', 'companion', 'i2c', 'can'] as const) {
-    bench.make({ kind: 'set-need', need, count: needs[need], was: null });
-  }
+  bench.want({ chemistry: 'lipo', cells: 6 }, { servos: 6, motors: 1, rc: 1, gnss: 1, telemetry: 1, companion: 1, i2c: 2, can: 1 });
 }
 
 function power(bench: Bench): void {

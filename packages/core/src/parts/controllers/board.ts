@@ -236,3 +236,38 @@ export function boardLoad(supply: `@${string}`, typicalA: number): RawElement {
 export function fuse(id: string, from: `@${string}`, to: `@${string}`, holdA: number): RawElement {
   return { is: 'limiter', id, in: from, out: to, ohm: 0.05, holdA, tripA: holdA * 2, tripS: 1, trippedW: 0.8 };
 }
+
+/** The board's own supply, or USB when that is away: what most boards have in front of their chip. */
+export function supplyOrUsb(id: string, supply: `@${string}`, out: `@${string}`, dropV = 0.05): RawElement {
+  return {
+    is: 'selector',
+    id,
+    inputs: [
+      { node: supply, minV: 4.5, maxV: 5.5, absoluteMaxV: 6 },
+      { node: '@vbus', minV: 4.4, maxV: 5.5, absoluteMaxV: 6 },
+    ],
+    out,
+    dropV,
+  };
+}
+
+/** 3.3 V for the safety switch and the chip, from the node `@5v`. */
+export const regulator3V3: RawElement = {
+  is: 'regulator',
+  id: 'reg-3v3',
+  topology: 'linear',
+  in: '@5v',
+  out: '@3v3',
+  gnd: '@gnd',
+  setV: 3.3,
+  inputMinV: 3.6,
+  inputMaxV: 6,
+  dropoutV: 0.3,
+  efficiency: 1,
+  quiescentA: 0.001,
+  continuousA: 0.5,
+  burstA: 0.6,
+  burstS: 1,
+  onOverload: 'foldback',
+  maxW: 1,
+};

@@ -1,5 +1,5 @@
 import { logic5V, logicPulse, partId, type Row } from '../build.ts';
-import { boardLoad, boardPort, controllerBoard, fuse, outputPorts, serialPort, usbPort } from './board.ts';
+import { boardLoad, boardPort, controllerBoard, fuse, outputPorts, serialPort, usbPort, supplyOrUsb } from './board.ts';
 
 const five: Readonly<Record<'rx' | 'tx', Row>> = { rx: ['RX', 'rx', logic5V], tx: ['TX', 'tx', logic5V] };
 
@@ -94,19 +94,6 @@ export const carrier8Bit = controllerBoard({
     }),
     usbPort(),
   ],
-  circuit: [
-    {
-      is: 'selector',
-      id: 'power-inputs',
-      inputs: [
-        { node: '@pm', minV: 4.5, maxV: 5.5, absoluteMaxV: 6 },
-        { node: '@vbus', minV: 4.4, maxV: 5.5, absoluteMaxV: 6 },
-      ],
-      out: '@5v',
-      dropV: 0.3,
-    },
-    fuse('port-fuse', '@5v', '@port', 0.5),
-    boardLoad('@5v', 0.18),
-  ],
+  circuit: [supplyOrUsb('power-inputs', '@pm', '@5v', 0.3), fuse('port-fuse', '@5v', '@port', 0.5), boardLoad('@5v', 0.18)],
   sensors: ['IMU', 'barometer', 'compass'],
 });

@@ -1,6 +1,17 @@
 import { partId } from '../build.ts';
 import type { Row } from '../build.ts';
-import { boardLoad, boardPort, canPort, controllerBoard, fuse, outputPorts, serialPort, usbPort, type BoardPort } from './board.ts';
+import {
+  boardLoad,
+  boardPort,
+  canPort,
+  controllerBoard,
+  fuse,
+  outputPorts,
+  serialPort,
+  usbPort,
+  type BoardPort,
+  regulator3V3,
+} from './board.ts';
 
 const linkRows: readonly Row[] = [
   ['5V', 'supply-out', '@link'],
@@ -159,25 +170,7 @@ export const carrierH7 = controllerBoard({
     },
     fuse('link-fuse', '@5v', '@link', 1.5),
     fuse('port-fuse', '@5v', '@port', 1.5),
-    {
-      is: 'regulator',
-      id: 'reg-3v3',
-      topology: 'linear',
-      in: '@5v',
-      out: '@3v3',
-      gnd: '@gnd',
-      setV: 3.3,
-      inputMinV: 3.6,
-      inputMaxV: 6,
-      dropoutV: 0.3,
-      efficiency: 1,
-      quiescentA: 0.001,
-      continuousA: 0.5,
-      burstA: 0.6,
-      burstS: 1,
-      onOverload: 'foldback',
-      maxW: 1,
-    },
+    regulator3V3,
     boardLoad('@5v', 0.32),
   ],
   sensors: ['IMU', 'second IMU', 'third IMU', 'barometer', 'second barometer', 'compass'],

@@ -10,6 +10,7 @@ import {
   serialPort,
   usbPort,
   type BoardPort,
+  supplyOrUsb,
 } from './board.ts';
 
 const rows: readonly Row[] = [
@@ -88,20 +89,7 @@ export const miniF7 = controllerBoard({
     }),
     usbPort(),
   ],
-  circuit: [
-    {
-      is: 'selector',
-      id: 'power-inputs',
-      inputs: [
-        { node: '@pm', minV: 4.5, maxV: 5.5, absoluteMaxV: 6 },
-        { node: '@vbus', minV: 4.4, maxV: 5.5, absoluteMaxV: 6 },
-      ],
-      out: '@5v',
-      dropV: 0.05,
-    },
-    fuse('port-fuse', '@5v', '@port', 1),
-    boardLoad('@5v', 0.2),
-  ],
+  circuit: [supplyOrUsb('power-inputs', '@pm', '@5v'), fuse('port-fuse', '@5v', '@port', 1), boardLoad('@5v', 0.2)],
   sensors: ['IMU', 'barometer'],
   mounting: { imuFrame: 'x to the arrow, y to the right of it, z down through the board', upsideDown: true },
 });

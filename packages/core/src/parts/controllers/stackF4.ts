@@ -1,5 +1,5 @@
 import { buck, partId } from '../build.ts';
-import { boardLoad, boardPort, controllerBoard, i2cHost, outputPorts, serialPort, usbPort } from './board.ts';
+import { boardLoad, boardPort, controllerBoard, i2cHost, outputPorts, serialPort, usbPort, supplyOrUsb } from './board.ts';
 
 const pads = (id: string, chip: string) =>
   serialPort({
@@ -126,16 +126,7 @@ export const stackF4 = controllerBoard({
       burstA: 2,
       burstS: 5,
     }),
-    {
-      is: 'selector',
-      id: 'usb-or-battery',
-      inputs: [
-        { node: '@5v', minV: 4.5, maxV: 5.5, absoluteMaxV: 6 },
-        { node: '@vbus', minV: 4.4, maxV: 5.5, absoluteMaxV: 6 },
-      ],
-      out: '@5vu',
-      dropV: 0.05,
-    },
+    supplyOrUsb('usb-or-battery', '@5v', '@5vu'),
     boardLoad('@5vu', 0.13),
   ],
   routes: [{ from: 'cam', to: 'vid', transform: 'overlay' }],

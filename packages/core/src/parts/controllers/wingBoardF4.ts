@@ -1,5 +1,16 @@
 import { buck, partId } from '../build.ts';
-import { boardLoad, boardPort, controllerBoard, fuse, i2cHost, outputPorts, serialPort, speaksSlowly, usbPort } from './board.ts';
+import {
+  boardLoad,
+  boardPort,
+  controllerBoard,
+  fuse,
+  i2cHost,
+  outputPorts,
+  serialPort,
+  speaksSlowly,
+  usbPort,
+  supplyOrUsb,
+} from './board.ts';
 
 const socket = (id: string, chip: string) =>
   serialPort({
@@ -171,16 +182,7 @@ export const wingBoardF4 = controllerBoard({
       burstS: 5,
     }),
     fuse('peripheral-fuse', '@5v', '@5vp', 1.5),
-    {
-      is: 'selector',
-      id: 'usb-or-battery',
-      inputs: [
-        { node: '@5v', minV: 4.5, maxV: 5.5, absoluteMaxV: 6 },
-        { node: '@vbus', minV: 4.4, maxV: 5.5, absoluteMaxV: 6 },
-      ],
-      out: '@5vu',
-      dropV: 0.05,
-    },
+    supplyOrUsb('usb-or-battery', '@5v', '@5vu'),
     boardLoad('@5vu', 0.15),
   ],
   routes: [{ from: 'cam', to: 'vid', transform: 'overlay' }],
