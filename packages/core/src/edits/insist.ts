@@ -59,6 +59,7 @@ function insistOnOne(design: Design, edit: SimpleEdit): SimpleEdit | undefined {
     case 'remove-leg':
     case 'add-conductor':
     case 'remove-conductor':
+    case 'adopt-part-revision':
     case 'add-waiver':
     case 'remove-waiver':
       return undefined;

@@ -13,6 +13,7 @@ import type { EditKind } from './family.ts';
 import { itemEdits } from './itemEdits.ts';
 import { legEdits } from './legEdits.ts';
 import { outputEdits } from './outputEdits.ts';
+import { partEdits } from './partEdits.ts';
 import { waiverEdits } from './waiverEdits.ts';
 
 const closed = { additionalProperties: false } as const;
@@ -27,6 +28,7 @@ const families = [
   ...legEdits,
   ...conductorEdits,
   ...outputEdits,
+  ...partEdits,
   ...waiverEdits,
 ] as const;
 

@@ -14,6 +14,7 @@ import {
 import { airframeKinds } from './airframes.ts';
 import { LIMITS } from './limits.ts';
 import { needIds, type NeedId } from './needs.ts';
+import { oneOf } from './oneOf.ts';
 import { outputFunctions } from './outputFunctions.ts';
 import { SettingIdSchema, SettingValueSchema } from './setting.ts';
 import type { Shape } from './shape.ts';
@@ -22,10 +23,6 @@ const closed = { additionalProperties: false } as const;
 const name = Type.String({ minLength: 1, maxLength: LIMITS.nameChars });
 const note = Type.String({ maxLength: LIMITS.noteChars });
 const label = Type.String({ maxLength: LIMITS.labelChars });
-
-function oneOf<T extends string>(values: readonly T[]) {
-  return Type.Unsafe<T>(Type.String({ pattern: `^(${values.join('|')})$` }));
-}
 
 /** The version of the document's shape that this code writes. */
 export const SCHEMA_VERSION = 2;
@@ -97,7 +94,7 @@ export const AWG_SIZES = [10, 12, 14, 16, 18, 20, 22, 24, 26, 28, 30] as const;
 export const AwgSchema = Type.Integer({ minimum: 10, maximum: 30 });
 export const WIRE_COLOURS = ['black', 'red', 'orange', 'yellow', 'green', 'blue', 'violet', 'grey', 'white', 'brown', 'pink'] as const;
 export type WireColour = (typeof WIRE_COLOURS)[number];
-export const ColourSchema = Type.Unsafe<WireColour>(Type.String({ pattern: `^(${WIRE_COLOURS.join('|')})$` }));
+export const ColourSchema = oneOf(WIRE_COLOURS);
 
 /** The schemes by which new wires get their colour. */
 export const COLOUR_SCHEMES = {

@@ -1,4 +1,5 @@
 import { Type } from '@sinclair/typebox';
+import { oneOf } from './oneOf.ts';
 import type { Shape } from './shape.ts';
 
 /**
@@ -33,10 +34,6 @@ function isFamily(text: string): text is ConnectorFamily {
 export const connectorFamilies: readonly ConnectorFamily[] = Object.keys(CONNECTOR_FAMILIES).filter(isFamily);
 export const GENDERS = ['plug', 'socket', 'pads', 'pins'] as const;
 export type Gender = (typeof GENDERS)[number];
-
-function oneOf<T extends string>(values: readonly T[]) {
-  return Type.Unsafe<T>(Type.String({ pattern: `^(${values.map((value) => value.replaceAll('.', '\\.')).join('|')})$` }));
-}
 
 export const ConnectorSchema = Type.Object(
   {

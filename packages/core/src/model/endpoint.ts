@@ -1,4 +1,5 @@
 import { type TSchema, Type } from '@sinclair/typebox';
+import { oneOf } from './oneOf.ts';
 import { PROTOCOL_IDS } from './protocolIds.ts';
 import { SettingIdSchema, WhenSchema } from './setting.ts';
 
@@ -7,7 +8,7 @@ const closed = { additionalProperties: false } as const;
 /** A pin of the same part as `port.n`. */
 const PinAddressSchema = Type.String({ pattern: '^[A-Za-z0-9][A-Za-z0-9-]{0,19}\\.[0-9]{1,2}$' });
 
-const ProtocolIdSchema = Type.Unsafe<(typeof PROTOCOL_IDS)[number]>(Type.String({ pattern: `^(${PROTOCOL_IDS.join('|')})$` }));
+const ProtocolIdSchema = oneOf(PROTOCOL_IDS);
 
 const ProtocolOfferSchema = Type.Object(
   {

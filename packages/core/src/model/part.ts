@@ -5,7 +5,8 @@ import { endpointSchema } from './endpoint.ts';
 import { PartIdSchema } from './ids.ts';
 import { LIMITS } from './limits.ts';
 import { NumberParameter, SettingIdSchema, SettingSpecSchema, WhenSchema } from './setting.ts';
-import { PART_KINDS } from './partKinds.ts';
+import { oneOf } from './oneOf.ts';
+import { partKinds } from './partKinds.ts';
 import type { Shape } from './shape.ts';
 
 const closed = { additionalProperties: false } as const;
@@ -38,7 +39,7 @@ export const PIN_ROLES = [
 ] as const;
 export type PinRole = (typeof PIN_ROLES)[number];
 
-const PinRoleSchema = Type.Unsafe<PinRole>(Type.String({ enum: [...PIN_ROLES], pattern: `^(${PIN_ROLES.join('|')})$` }));
+const PinRoleSchema = oneOf(PIN_ROLES);
 
 const LogicSchema = Type.Object(
   {
@@ -133,7 +134,7 @@ function partSchema<N extends TSchema, P extends TSchema>(number: N, pin: P) {
   return Type.Object(
     {
       id: PartIdSchema,
-      kind: Type.Unsafe<keyof typeof PART_KINDS>(Type.String({ pattern: `^(${Object.keys(PART_KINDS).join('|')})$` })),
+      kind: oneOf(partKinds),
       name: Type.String({ minLength: 1, maxLength: LIMITS.nameChars }),
       summary: Type.String({ maxLength: LIMITS.noteChars }),
       massG: Type.Number({ exclusiveMinimum: 0, maximum: 50_000 }),

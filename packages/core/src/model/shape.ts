@@ -1,4 +1,4 @@
-import { type Static, type TSchema } from '@sinclair/typebox';
+import { type Static, type TSchema, TypeGuard } from '@sinclair/typebox';
 import { Value } from '@sinclair/typebox/value';
 
 /** Every property of a value, all the way down, made read-only. Branded strings stay what they are. */
@@ -26,14 +26,24 @@ export function hasShape<S extends TSchema>(schema: S, value: unknown): value is
 }
 
 /**
- * The first few places where `value` does not fit `schema`, in document order.
+ * The first few places where `value` does not fit `schema`, in document order. Where one of several objects is wanted, told
+ * apart by their member `is`, the places are those of the one that the value says it is.
  * @param most how many to give at the most
  */
 export function shapeProblems(schema: TSchema, value: unknown, most = 5): ShapeProblem[] {
   const found: ShapeProblem[] = [];
   for (const error of Value.Errors(schema, value)) {
     if (found.length >= most) break;
-    found.push({ path: error.path, message: error.message });
+    const meant = variantMeant(error.schema, error.value);
+    const inner = meant === undefined ? [] : shapeProblems(meant, error.value, most - found.length);
+    if (inner.length === 0) found.push({ path: error.path, message: error.message });
+    for (const problem of inner) found.push({ path: `${error.path}${problem.path}`, message: problem.message });
   }
   return found;
+}
+
+/** Of the schemas of a union, the one whose `is` is that of the value. */
+function variantMeant(schema: TSchema, value: unknown): TSchema | undefined {
+  if (!TypeGuard.IsUnion(schema) || typeof value !== 'object' || value === null || !('is' in value)) return undefined;
+  return schema.anyOf.find((variant) => TypeGuard.IsObject(variant) && variant.properties['is']?.['const'] === value.is);
 }

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import type { Edit, SimpleEdit } from '../edits/registry.ts';
+import { proposeAdoption } from '../edits/proposeAdoption.ts';
 import { nextReference } from '../edits/references.ts';
 import { graphOf } from '../graph/graphOf.ts';
 import type { PortAt } from '../graph/cableJoins.ts';
@@ -63,6 +64,7 @@ export function editFrom(design: Design, draw: Draw): Edit {
     brief,
     output,
     plug,
+    adopt,
   ];
   const one = pick(makers, draw.kind)?.(design, draw);
   if (one === undefined) return addItem(design, draw);
@@ -176,6 +178,19 @@ function plug(design: Design, { x, y, z, isStale }: Draw): SimpleEdit | undefine
   if (cable === undefined || node === undefined) return undefined;
   const connector = { ...node.connector, positions: 1 + (z % 8) };
   return { kind: 'set-end-connector', cable: cable.id, node: node.id, connector, was: isStale ? connector : node.connector };
+}
+
+/** Another part of the kind in the item's place, with the proposed mapping. */
+function adopt(design: Design, { x, y, isStale }: Draw): SimpleEdit | undefined {
+  const item = pick(Object.values(design.aircraft.items), x);
+  const kind = item === undefined ? undefined : design.parts.get(item.part)?.kind;
+  const part = pick(
+    sampleParts.filter((candidate) => candidate.kind === kind),
+    y,
+  );
+  if (item === undefined || part === undefined) return undefined;
+  const proposed = proposeAdoption(design, item.id, partKeyOf(part));
+  return proposed === undefined || !isStale ? proposed : { ...proposed, was: partKeyOf(part) };
 }
 
 function length(design: Design, { x, z }: Draw): SimpleEdit | undefined {

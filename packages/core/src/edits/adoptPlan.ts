@@ -1,0 +1,211 @@
+import { type Static, type TSchema, Type } from '@sinclair/typebox';
+import { outputKey, type Aircraft, type Cable, type CableEnd, type Conductor, type Item, type NodePin } from '../model/aircraft.ts';
+import { connectorsMate, mateOf } from '../model/connector.ts';
+import type { Design } from '../model/design.ts';
+import { ItemIdSchema, PartKeySchema } from '../model/ids.ts';
+import { LIMITS } from '../model/limits.ts';
+import type { Part, PartPort } from '../model/part.ts';
+import { SettingIdSchema } from '../model/setting.ts';
+import { settingsOf, settingTakes } from '../model/settingsOf.ts';
+import type { DeepReadonly } from '../model/shape.ts';
+import { refuse, type Refusal } from './family.ts';
+
+const closed = { additionalProperties: false } as const;
+const port = Type.String({ pattern: '^[A-Za-z0-9][A-Za-z0-9-]{0,19}$' });
+const pin = Type.Integer({ minimum: 1, maximum: LIMITS.pinsPerPort });
+const orNone = <S extends TSchema>(schema: S) => Type.Union([schema, Type.Null()]);
+
+/** Where everything of the old part is in the new one; null where there is no counterpart. Names every port, pin, setting and output. */
+export const RevisionMapSchema = Type.Object(
+  {
+    ports: Type.Array(
+      Type.Object({ from: port, to: orNone(port), pins: Type.Array(Type.Object({ from: pin, to: orNone(pin) }, closed)) }, closed),
+      { maxItems: LIMITS.partPorts },
+    ),
+    settings: Type.Array(Type.Object({ from: SettingIdSchema, to: orNone(SettingIdSchema) }, closed), { maxItems: 1000 }),
+    outputs: Type.Array(Type.Object({ from: SettingIdSchema, to: orNone(SettingIdSchema) }, closed), { maxItems: 200 }),
+  },
+  closed,
+);
+export type RevisionMap = DeepReadonly<Static<typeof RevisionMapSchema>>;
+
+export const AdoptRevisionSchema = Type.Object(
+  { kind: Type.Literal('adopt-part-revision'), item: ItemIdSchema, part: PartKeySchema, was: PartKeySchema, map: RevisionMapSchema },
+  closed,
+);
+export type AdoptRevision = DeepReadonly<Static<typeof AdoptRevisionSchema>>;
+
+/** What adopting makes of the aircraft, and in sentences what moves with it and what is lost because nothing stands for it. */
+export interface Adoption {
+  readonly aircraft: Aircraft;
+  readonly moves: readonly string[];
+  readonly losses: readonly string[];
+}
+
+/** Makes an item one of another part, or of another revision of its part, taking along what the map says. */
+export function planAdoption(design: Design, edit: AdoptRevision): Adoption | { readonly refused: Refusal } {
+  const { aircraft, parts } = design;
+  const item = aircraft.items[edit.item];
+  if (item === undefined) return refuse('unknown-item', 'The item is no longer there.', edit.item);
+  if (item.part !== edit.was) {
+    return refuse('changed-since', `${item.ref} was made another part meanwhile. Look at what would change once more.`, item.id);
+  }
+  const to = parts.get(edit.part);
+  const from = parts.get(edit.was);
+  if (to === undefined) return refuse('unknown-part', `The part "${edit.part}" is not known here.`, edit.part);
+  const wrong = mapProblem(edit.map, from, to);
+  if (wrong !== undefined) return refuse('bad-shape', `${item.ref} cannot be made "${to.name}": ${wrong}`, item.id);
+  const said: Said = { moves: [], losses: [] };
+  const cables: Record<string, Cable> = {};
+  for (const cable of Object.values(aircraft.cables)) {
+    const moved = moveEnds(cable, item, edit.map, from, to, said);
+    if (moved === 'unmapped') {
+      return refuse(
+        'changed-since',
+        `${cable.tag} is at a port of ${item.ref} that the mapping does not name. Make the mapping again.`,
+        cable.id,
+      );
+    }
+    cables[cable.id] = moved;
+  }
+  const settings = mapSettings(item, edit.map, to, said);
+  const outputs = mapOutputs(aircraft, item, edit.map, to, said);
+  const items = { ...aircraft.items, [item.id]: { ...item, part: edit.part, settings } };
+  return { aircraft: { ...aircraft, items, cables, outputs }, ...said };
+}
+
+interface Said {
+  readonly moves: string[];
+  readonly losses: string[];
+}
+
+function mapProblem(map: RevisionMap, from: Part | undefined, to: Part): string | undefined {
+  const targets = map.ports.flatMap((row) => (row.to === null ? [] : [row.to]));
+  if (new Set(targets).size !== targets.length) return 'two of its ports would become one.';
+  for (const row of map.ports) {
+    if (row.to === null) continue;
+    const there = to.ports.find((candidate) => candidate.id === row.to);
+    if (there === undefined) return `the new part has no port "${row.to}".`;
+    const pins = row.pins.flatMap((each) => (each.to === null ? [] : [each.to]));
+    if (new Set(pins).size !== pins.length) return `two pins of its port "${row.from}" would become one.`;
+    if (pins.some((n) => n > there.pins.length))
+      return `the port "${row.to}" of the new part has ${there.pins.length} pins, and the mapping names more.`;
+  }
+  const known = new Set(settingsOf(to).map((spec) => spec.id));
+  const strange = map.settings.find((row) => row.to !== null && !known.has(row.to));
+  if (strange !== undefined) return `the new part has no setting "${strange.to ?? ''}".`;
+  const missing = from?.ports.find((candidate) => !map.ports.some((row) => row.from === candidate.id));
+  return missing === undefined ? undefined : `the mapping does not say what becomes of its port "${missing.id}".`;
+}
+
+function moveEnds(cable: Cable, item: Item, map: RevisionMap, from: Part | undefined, to: Part, said: Said): Cable | 'unmapped' {
+  let moved = cable;
+  for (const node of Object.values(cable.nodes)) {
+    if (node.is !== 'end' || node.at.is !== 'port' || node.at.item !== item.id) continue;
+    const { port: portId } = node.at;
+    const row = map.ports.find((candidate) => candidate.from === portId);
+    if (row === undefined) return 'unmapped';
+    const labels = { before: labelOf(from, portId), after: labelOf(to, row.to) };
+    if (row.to === null) {
+      said.losses.push(`${cable.tag} hangs free: ${item.ref} has nothing for the port ${labels.before}.`);
+      moved = withNode(moved, { ...node, at: { is: 'free' } });
+      continue;
+    }
+    if (row.to !== portId) said.moves.push(`${cable.tag} goes from ${item.ref} ${labels.before} to ${labels.after}.`);
+    const end: CableEnd = { ...node, at: { ...node.at, port: row.to } };
+    moved = moveContacts(withNode(moved, end), end, portOf(from, portId), portOf(to, row.to), row, said);
+  }
+  return moved;
+}
+
+function moveContacts(
+  cable: Cable,
+  end: CableEnd,
+  before: PartPort | undefined,
+  after: PartPort | undefined,
+  row: RevisionMap['ports'][number],
+  said: Said,
+): Cable {
+  const fitted = before !== undefined && after !== undefined && connectorsMate(before.connector, end.connector);
+  const connector = fitted && !connectorsMate(after.connector, end.connector) ? mateOf(after.connector) : end.connector;
+  if (connector !== end.connector)
+    said.moves.push(`${cable.tag} gets another connector at ${after?.label ?? '?'}: ${connector.positions} positions.`);
+  const contactAfter = (n: number): number | null => {
+    const mapped = row.pins.find((each) => each.from === n);
+    const now = mapped === undefined ? n : mapped.to;
+    return now === null || now > connector.positions ? null : now;
+  };
+  const conductors: Record<string, Conductor> = {};
+  for (const conductor of Object.values(cable.conductors)) {
+    const at = conductor.a.node === end.id ? 'a' : conductor.b.node === end.id ? 'b' : undefined;
+    const pinBefore: NodePin | undefined = at === undefined ? undefined : conductor[at];
+    if (at === undefined || pinBefore === undefined) {
+      conductors[conductor.id] = conductor;
+      continue;
+    }
+    const n = contactAfter(pinBefore.n);
+    const label = before?.pins.find((candidate) => candidate.n === pinBefore.n)?.label ?? '?';
+    if (n === null)
+      said.losses.push(
+        `The wire of ${cable.tag} at ${before?.label ?? '?'} ${pinBefore.n} (${label}) is taken out: it has no pin any more.`,
+      );
+    else {
+      if (n !== pinBefore.n)
+        said.moves.push(`The wire of ${cable.tag} at ${before?.label ?? '?'} ${pinBefore.n} (${label}) moves to contact ${n}.`);
+      conductors[conductor.id] = n === pinBefore.n ? conductor : { ...conductor, [at]: { ...pinBefore, n } };
+    }
+  }
+  const { absent = [], ...rest } = end;
+  const pulled = absent
+    .map(contactAfter)
+    .filter((n) => n !== null)
+    .sort((a, b) => a - b);
+  return { ...withNode(cable, { ...rest, connector, ...(pulled.length === 0 ? {} : { absent: pulled }) }), conductors };
+}
+
+function withNode(cable: Cable, node: CableEnd): Cable {
+  return { ...cable, nodes: { ...cable.nodes, [node.id]: node } };
+}
+
+function portOf(part: Part | undefined, id: string): PartPort | undefined {
+  return part?.ports.find((candidate) => candidate.id === id);
+}
+
+function labelOf(part: Part | undefined, id: string | null): string {
+  return id === null ? 'nothing' : (portOf(part, id)?.label ?? id);
+}
+
+function mapSettings(item: Item, map: RevisionMap, to: Part, said: Said): Item['settings'] {
+  const kept: Record<string, Item['settings'][string]> = {};
+  for (const [id, value] of Object.entries(item.settings)) {
+    const now = map.settings.find((row) => row.from === id)?.to ?? null;
+    const spec = now === null ? undefined : settingsOf(to).find((candidate) => candidate.id === now);
+    if (spec === undefined || !settingTakes(spec, value)) {
+      said.losses.push(
+        `The setting ${id} = ${String(value)} of ${item.ref} goes: ${spec === undefined ? 'there is no such setting any more' : 'its value is not taken any more'}.`,
+      );
+      continue;
+    }
+    if (spec.id !== id) said.moves.push(`The setting ${id} = ${String(value)} of ${item.ref} becomes ${spec.id}.`);
+    kept[spec.id] = value;
+  }
+  return kept;
+}
+
+function mapOutputs(aircraft: Aircraft, item: Item, map: RevisionMap, to: Part, said: Said): Aircraft['outputs'] {
+  const outputs: Record<string, Aircraft['outputs'][string]> = {};
+  for (const [key, use] of Object.entries(aircraft.outputs)) {
+    if (use.item !== item.id) {
+      outputs[key] = use;
+      continue;
+    }
+    const now = map.outputs.find((row) => row.from === use.output)?.to ?? null;
+    if (now === null || !to.endpoints.some((endpoint) => endpoint.is === 'pulse-out' && endpoint.id === now)) {
+      said.losses.push(`The function of ${item.ref} ${use.output} goes: there is no such output any more.`);
+      continue;
+    }
+    if (now !== use.output) said.moves.push(`The function of ${item.ref} ${use.output} goes to ${now}.`);
+    outputs[outputKey(item.id, now)] = { ...use, output: now };
+  }
+  return outputs;
+}
