@@ -10,8 +10,10 @@ import { CommitGroup } from './workshop/commitGroup.ts';
 import { DemoLoader } from './workshop/demoLoader.ts';
 import { DesignCache } from './workshop/designCache.ts';
 import { Hangar } from './workshop/hangar.ts';
+import { PartsController } from './parts/parts.controller.ts';
 import { Journal } from './workshop/journal.ts';
 import { PartShelf } from './workshop/partShelf.ts';
+import { WorkshopParts } from './workshop/workshopParts.ts';
 
 @Module({})
 export class AppModule {
@@ -19,8 +21,8 @@ export class AppModule {
     return {
       module: AppModule,
       imports: [MikroOrmModule.forRoot({ ...ormOptions(config.databaseFile), registerRequestContext: false })],
-      controllers: [AircraftController, SystemController],
-      providers: [AircraftQueue, AircraftStore, CommitGroup, DemoLoader, DesignCache, Hangar, Journal, PartShelf],
+      controllers: [AircraftController, PartsController, SystemController],
+      providers: [AircraftQueue, AircraftStore, CommitGroup, DemoLoader, DesignCache, Hangar, Journal, PartShelf, WorkshopParts],
     };
   }
 }

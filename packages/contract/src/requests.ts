@@ -12,8 +12,9 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
-import { LIMITS, type AircraftId, type Edit, type EditId } from '@wired-falcon/core';
+import { LIMITS, type AircraftId, type Edit, type EditId, type Part, type PartId } from '@wired-falcon/core';
 import { IsEdit } from './isEdit.ts';
+import { IsPart } from './isPart.ts';
 
 /** Ids as they stand in addresses and requests; the same pattern that core holds documents to. */
 const ID = /^[A-Za-z0-9][A-Za-z0-9-]{0,39}$/;
@@ -57,6 +58,27 @@ export class CreateAircraftDto {
   @Length(1, LIMITS.nameChars)
   @Matches(PLAIN_TEXT)
   name!: string;
+}
+
+export class SavePartDto {
+  @IsPart()
+  part!: Part;
+
+  /** The number of the revision that this one was made from; 0 for a new part. */
+  @IsInt()
+  @Min(0)
+  @Max(Number.MAX_SAFE_INTEGER)
+  base!: number;
+
+  @IsString()
+  @Length(1, LIMITS.nameChars)
+  @Matches(PLAIN_TEXT)
+  by!: string;
+}
+
+export class PartParamsDto {
+  @Matches(ID)
+  id!: PartId;
 }
 
 export class AircraftParamsDto {

@@ -1,4 +1,4 @@
-import type { Aircraft, AircraftId, Edit, EditId, Part, PutBack, Refusal, Severity } from '@wired-falcon/core';
+import type { Aircraft, AircraftId, Edit, EditId, Part, PartKey, PutBack, Refusal, Severity } from '@wired-falcon/core';
 
 /** One aircraft in the hangar, with what its checks say at its present version. */
 export interface HangarEntry {
@@ -58,6 +58,16 @@ export interface EditsSinceResponse {
   readonly edits: readonly JournalEntry[];
 }
 
+/** One revision of a part that the workshop made itself. Revisions are never changed. */
+export interface PartRevision {
+  readonly part: Part;
+  readonly key: PartKey;
+  /** From 1, in the order in which they were saved. */
+  readonly revision: number;
+  readonly at: string;
+  readonly by: string;
+}
+
 export interface CreatedResponse {
   readonly id: AircraftId;
   readonly name: string;
@@ -72,6 +82,7 @@ export const ERROR_CODES = [
   'no-access',
   'cannot-import',
   'cannot-open',
+  'changed-since',
   'server-error',
 ] as const;
 

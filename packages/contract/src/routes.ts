@@ -1,4 +1,4 @@
-import type { AircraftId } from '@wired-falcon/core';
+import type { AircraftId, PartId } from '@wired-falcon/core';
 
 /** The addresses of the API, declared once for the server and for whoever calls it. */
 export const API_PREFIX = 'api';
@@ -10,6 +10,8 @@ export const routes = {
   edits: (id: AircraftId) => `/${API_PREFIX}/aircraft/${id}/edits`,
   editsSince: (id: AircraftId, since: number) => `/${API_PREFIX}/aircraft/${id}/edits?since=${since}`,
   exportFile: (id: AircraftId) => `/${API_PREFIX}/aircraft/${id}/export`,
+  parts: () => `/${API_PREFIX}/parts`,
+  partRevisions: (id: PartId) => `/${API_PREFIX}/parts/${id}/revisions`,
   importFile: () => `/${API_PREFIX}/aircraft/import`,
 } as const;
 

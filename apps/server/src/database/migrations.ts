@@ -44,8 +44,18 @@ class Migration0002 extends Migration {
   }
 }
 
+/** Parts of the workshop's own, in revisions. */
+class Migration0003 extends Migration {
+  override up(): void {
+    this.addSql(`create table part_revision (
+      part text not null, revision integer not null, key text not null references part (key),
+      at text not null, by text not null, primary key (part, revision)) strict, without rowid`);
+  }
+}
+
 /** In order. Named by hand, so that the names do not depend on how the code was built. */
 export const migrations = [
   { name: '0001-first-tables', class: Migration0001 },
   { name: '0002-documents-in-pieces', class: Migration0002 },
+  { name: '0003-parts-of-ones-own', class: Migration0003 },
 ];

@@ -49,6 +49,13 @@ export const PartTable = defineEntity({
   properties: { key: p.string().primary(), content: p.text() },
 });
 
+/** The revisions of the parts that the workshop made itself, by number from 1. */
+export const PartRevisionTable = defineEntity({
+  name: 'PartRevisionRow',
+  tableName: 'part_revision',
+  properties: { part: p.string().primary(), revision: p.integer().primary(), key: p.string(), at: p.string(), by: p.string() },
+});
+
 /** The compressed document every so many versions, and before a change of schema. */
 export const SnapshotTable = defineEntity({
   name: 'SnapshotRow',
@@ -77,4 +84,4 @@ export const SummaryTable = defineEntity({
   },
 });
 
-export const tables = [AircraftTable, PieceTable, JournalTable, PartTable, SnapshotTable, SummaryTable];
+export const tables = [AircraftTable, PieceTable, JournalTable, PartTable, PartRevisionTable, SnapshotTable, SummaryTable];

@@ -17,6 +17,13 @@ export class CannotImport extends Problem {
   }
 }
 
+/** Somebody else was there first: nothing is done, and the sender looks again. */
+export class ChangedSince extends Problem {
+  constructor(sentence: string) {
+    super(409, { code: 'changed-since', message: sentence, details: [] });
+  }
+}
+
 /** The stored document cannot be read by this version of the product. It is left as it is. */
 export class CannotOpen extends Problem {
   constructor(sentence: string) {

@@ -17,6 +17,7 @@ export function serveOpenApi(app: INestApplication): void {
     refPointerPrefix: '#/components/schemas/',
     additionalConverters: {
       isEdit: { type: 'object', description: 'An edit; see /api/schema/edit' },
+      isPart: { type: 'object', description: 'A part; see /api/schema/part' },
       customValidation: { type: 'object' },
     },
   });

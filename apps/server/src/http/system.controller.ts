@@ -1,6 +1,6 @@
 import { Controller, Get } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { AircraftFileSchema, EditSchema, SCHEMA_VERSION } from '@wired-falcon/core';
+import { AircraftFileSchema, EditSchema, PartFileSchema, SCHEMA_VERSION } from '@wired-falcon/core';
 
 /** The server about itself, and the published shapes. */
 @ApiTags('system')
@@ -16,6 +16,12 @@ export class SystemController {
   @ApiOperation({ summary: 'JSON Schema of the aircraft file' })
   aircraftSchema(): object {
     return AircraftFileSchema;
+  }
+
+  @Get('schema/part')
+  @ApiOperation({ summary: 'JSON Schema of the part file' })
+  partSchema(): object {
+    return PartFileSchema;
   }
 
   @Get('schema/edit')

@@ -34,12 +34,21 @@ export class AircraftStore {
    * @throws NotFoundException with a sentence when there is none
    */
   async current(id: AircraftId): Promise<CurrentDesign> {
-    return this.cache.get(id) ?? this.queue.run(id, () => this.currentInQueue(id));
+    return this.#cached(id) ?? this.queue.run(id, () => this.currentInQueue(id));
+  }
+
+  /** The design in the cache, with every part that is known by now. */
+  #cached(id: AircraftId): CurrentDesign | undefined {
+    const cached = this.cache.get(id);
+    if (cached === undefined || cached.design.parts === this.shelf.parts) return cached;
+    const current = { ...cached, design: { aircraft: cached.design.aircraft, parts: this.shelf.parts } };
+    this.cache.put(id, current);
+    return current;
   }
 
   /** The same for whoever is in the queue of this aircraft already. Read outside of it, rows and pieces could be of two versions. */
   async currentInQueue(id: AircraftId): Promise<CurrentDesign> {
-    const cached = this.cache.get(id);
+    const cached = this.#cached(id);
     if (cached !== undefined) return cached;
     const em = this.em.fork();
     const row = await em.findOne(AircraftTable, { id });
