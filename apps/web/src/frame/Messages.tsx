@@ -1,4 +1,4 @@
-import type { Conflict } from '../session/editSession.ts';
+import type { Conflict } from '../session/sessionState.ts';
 import { useSession, useSessionState } from '../session/SessionContext.tsx';
 
 /** What the product has to say: refusals and what happened elsewhere. Stays until it is dismissed or answered. */

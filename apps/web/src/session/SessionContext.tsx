@@ -2,8 +2,9 @@ import { createContext, useContext, useEffect, useState, useSyncExternalStore, t
 import { useQuery } from '@tanstack/react-query';
 import { graphOf, withFreshIds, type AircraftId, type Edit, type Graph } from '@wired-falcon/core';
 import { authorName, makeId } from './author.ts';
-import { EditSession, type SessionState } from './editSession.ts';
+import { EditSession } from './editSession.ts';
 import { browserPendingStore, holdSession } from './pendingStore.ts';
+import type { SessionState } from './sessionState.ts';
 import { transport } from './transport.ts';
 import { useAnalysis, type Analysis } from '../workers/useAnalysis.ts';
 

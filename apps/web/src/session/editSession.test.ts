@@ -5,6 +5,7 @@ import {
   canonicalJson,
   catalogue,
   newAircraft,
+  ownCopyOf,
   partKeyOf,
   sampleParts,
   undoStacksOf,
@@ -13,10 +14,13 @@ import {
   type Edit,
   type EditId,
   type ItemId,
+  type Part,
+  type PartId,
   type PutBack,
 } from '@wired-falcon/core';
 import type { AircraftResponse, EditOutcome, EditsResponse, JournalEntry } from '@wired-falcon/contract';
-import { EditSession, type Kept } from './editSession.ts';
+import { EditSession } from './editSession.ts';
+import type { Kept } from './sessionState.ts';
 import type { SubmittedEdit, Transport } from './transport.ts';
 
 const id = asId<AircraftId>('a1');
@@ -37,7 +41,7 @@ class FakeServer implements Transport {
       aircraft: this.design.aircraft,
       version: this.journal.length,
       updatedAt: '2026-11-24T10:00:00Z',
-      parts: [],
+      parts: usedParts(this.design),
       history: { undo, redo },
     });
   }
@@ -85,6 +89,10 @@ class FakeServer implements Transport {
     });
     return { is: 'accepted', editId, version, title: result.title };
   }
+}
+
+function usedParts({ aircraft, parts }: Design): Part[] {
+  return [...new Set(Object.values(aircraft.items).map(({ part }) => part))].flatMap((key) => parts.get(key) ?? []);
 }
 
 let made = 0;
@@ -356,5 +364,46 @@ describe('an edit session', () => {
     expect(session.getState().last).toEqual({ is: 'edit', edit });
     session.undo();
     expect(session.getState().last).toMatchObject({ is: 'edit', edit: { kind: 'undo' }, undoes: { kind: 'put-back' } });
+  });
+});
+
+describe('a part that the workshop made', () => {
+  const [sample] = sampleParts;
+  if (sample === undefined) throw new Error('The catalogue is empty.');
+  const own = ownCopyOf(sample, asId<PartId>('own'));
+  const add: Edit = {
+    kind: 'add-item',
+    item: { id: asId<ItemId>('own1'), ref: 'FC1', part: partKeyOf(own), where: 'aircraft', settings: {} },
+  };
+
+  it('is refused until it is known, and taken once it is', async () => {
+    const server = new FakeServer();
+    server.design = { ...server.design, parts: new Map([...catalogue, [partKeyOf(own), own]]) };
+    const { session } = await open(server);
+    expect(session.make(add)).toMatchObject({ refused: { code: 'unknown-part' } });
+    const { seq } = session.getState();
+    session.learn([own, sample]);
+    expect(session.getState()).toMatchObject({ seq: seq + 1, last: { is: 'reset' } });
+    session.learn([own]);
+    expect(session.getState().seq).toBe(seq + 1);
+    expect(session.make(add)).toMatchObject({ title: expect.stringContaining('FC1') });
+    await quiet(session);
+    expect(Object.keys(server.design.aircraft.items)).toEqual(['own1']);
+  });
+
+  it('comes with an edit of another window that names it, and edits made here meanwhile stay', async () => {
+    const server = new FakeServer();
+    server.design = { ...server.design, parts: new Map([...catalogue, [partKeyOf(own), own]]) };
+    const [mine, theirs] = [await open(server, 'me'), await open(server, 'other')];
+    theirs.session.learn([own]);
+    theirs.session.make(add);
+    await quiet(theirs.session);
+    mine.session.make({ kind: 'set-aircraft-note', note: 'mine', was: '' });
+    await quiet(mine.session);
+    const { design, pending, version } = mine.session.getState();
+    expect(design.aircraft).toEqual(server.design.aircraft);
+    expect(design.aircraft.note).toBe('mine');
+    expect(design.parts.get(partKeyOf(own))).toEqual(own);
+    expect([pending, version]).toEqual([0, 2]);
   });
 });

@@ -12,66 +12,14 @@ import {
   type Design,
   type Edit,
   type EditId,
+  type Part,
   type PutBack,
   type Refusal,
   type UndoStacks,
 } from '@wired-falcon/core';
 import type { AircraftResponse, EditOutcome, HistoryEntry, JournalEntry } from '@wired-falcon/contract';
-import type { SubmittedEdit, Transport } from './transport.ts';
-
-/** An edit that could not be made on what others did meanwhile; the person says what becomes of it. */
-export interface Conflict {
-  readonly editId: EditId;
-  /** What the edit is called. */
-  readonly title: string;
-  /** Why it was not made. */
-  readonly sentence: string;
-  /** The edit as it would be made on what stands there now; undefined when there is nothing left to make it on. */
-  readonly again: Edit | undefined;
-}
-
-/** Something that the person should know. */
-export interface SessionMessage {
-  readonly id: number;
-  readonly sentence: string;
-}
-
-export interface SessionState {
-  /** The document with every pending edit made. */
-  readonly design: Design;
-  /** Rises with every change of `design`. */
-  readonly seq: number;
-  /** How the design came from the one before: by one edit, which a worker can follow, or otherwise. */
-  readonly last: { readonly is: 'edit'; readonly edit: Edit; readonly undoes?: PutBack } | { readonly is: 'reset' };
-  /** The newest version that the server has acknowledged. */
-  readonly version: number;
-  readonly pending: number;
-  readonly saving: 'saved' | 'saving' | 'offline';
-  readonly savedAt: string;
-  readonly undo: readonly HistoryEntry[];
-  readonly redo: readonly HistoryEntry[];
-  readonly messages: readonly SessionMessage[];
-  readonly conflicts: readonly Conflict[];
-}
-
-/** What the session is given, so that it depends on no clock, no randomness and no network of its own. */
-export interface SessionTools {
-  readonly transport: Transport;
-  readonly author: string;
-  readonly makeId: () => string;
-  readonly now: () => string;
-  /** Runs `task` after a while; gives what cancels it. */
-  readonly later: (task: () => void, ms: number) => () => void;
-  /** Where unsent edits outlive the window; a session without one forgets them with it. */
-  readonly keep?: (kept: Kept) => void;
-}
-
-/** What of a session must not be lost with its window. */
-export interface Kept {
-  readonly version: number;
-  readonly edits: readonly SubmittedEdit[];
-  readonly asked: readonly SubmittedEdit[];
-}
+import { conflictFor, type Kept, type SessionState, type SessionTools } from './sessionState.ts';
+import type { SubmittedEdit } from './transport.ts';
 
 const RETRY_MS = 2000;
 
@@ -99,8 +47,7 @@ export class EditSession {
     loaded: AircraftResponse,
     private readonly tools: SessionTools,
   ) {
-    const parts = new Map([...catalogue, ...loaded.parts.map((part) => [partKeyOf(part), part] as const)]);
-    this.#confirmed = { aircraft: loaded.aircraft, parts };
+    this.#confirmed = { aircraft: loaded.aircraft, parts: withParts(catalogue, loaded.parts) };
     const { undo, redo } = loaded.history;
     for (const entry of [...undo, ...redo]) this.#history.set(entry.editId, entry);
     this.#stacks = { undo: undo.map((entry) => entry.editId), redo: redo.map((entry) => entry.editId) };
@@ -187,6 +134,15 @@ export class EditSession {
     else this.make({ kind: 'undo', of });
   }
 
+  /** Makes parts known, so that items of them can be added and adopted. */
+  learn(parts: readonly Part[]): void {
+    const fresh = parts.filter((part) => !this.#confirmed.parts.has(partKeyOf(part)));
+    if (fresh.length === 0) return;
+    this.#confirmed = { aircraft: this.#confirmed.aircraft, parts: withParts(this.#confirmed.parts, fresh) };
+    const { aircraft, parts: known } = this.#state.design;
+    this.#set({ design: { aircraft, parts: withParts(known, fresh) }, seq: this.#state.seq + 1, last: { is: 'reset' } });
+  }
+
   /** Shows a sentence until it is dismissed. */
   say(sentence: string): void {
     this.#messageCount += 1;
@@ -203,7 +159,7 @@ export class EditSession {
     this.#isSending = true;
     try {
       const { edits } = await this.tools.transport.since(this.id, this.#state.version);
-      if (edits.length > 0) this.#catchUp(edits);
+      if (edits.length > 0) await this.#catchUp(edits);
     } catch {
       // Nothing is lost by not having seen the others' edits yet; the next edit or pull asks again.
     } finally {
@@ -231,20 +187,9 @@ export class EditSession {
       undo: entries(this.#stacks.undo),
       redo: entries(this.#stacks.redo),
     };
-    this.#state = { ...this.#state, conflicts: this.#asked.map((submitted) => this.#conflictFor(submitted)) };
+    this.#state = { ...this.#state, conflicts: this.#asked.map((submitted) => conflictFor(this.#state.design, submitted)) };
     this.#keep();
     for (const listener of this.#listeners) listener();
-  }
-
-  #conflictFor({ editId, edit }: SubmittedEdit): Conflict {
-    const { design } = this.#state;
-    const result = applyEdit(design, edit);
-    return {
-      editId,
-      title: titleOf(design, edit),
-      sentence: 'refused' in result ? result.refused.sentence : 'It can be made now.',
-      again: 'refused' in result ? insist(design, edit) : edit,
-    };
   }
 
   #keep(): void {
@@ -268,7 +213,7 @@ export class EditSession {
     const batch = this.#pending.slice(0, 100);
     try {
       const answer = await this.tools.transport.submit(this.id, this.#state.version, batch);
-      if (answer.is === 'stale') this.#catchUp(answer.since);
+      if (answer.is === 'stale') await this.#catchUp(answer.since);
       else this.#settle(batch, answer.outcomes, answer.version);
     } catch (error) {
       this.#onFailure(error);
@@ -313,21 +258,22 @@ export class EditSession {
     return edit.kind === 'undo' ? this.#history.get(edit.of)?.inverse : undefined;
   }
 
-  #confirm(edit: Edit, undoes: PutBack | undefined): void {
+  /** False when the edit cannot be followed here, for example since it names a part that this window does not know. */
+  #confirm(edit: Edit, undoes: PutBack | undefined): boolean {
     const result = applyEdit(this.#confirmed, edit, () => undoes ?? { refused: unknownUndo });
     if ('design' in result) this.#confirmed = result.design;
+    return 'design' in result;
   }
 
   /** Takes in edits that were made elsewhere (or here, with the answer lost), then makes the pending ones again on top. */
-  #catchUp(entries: readonly JournalEntry[]): void {
-    const own = new Set(this.#pending.map((submitted) => submitted.editId));
-    for (const entry of entries) {
-      this.#confirm(entry.edit, entry.undoes);
-      if (entry.by === this.tools.author && !this.#history.has(entry.editId)) void this.#reloadHistory();
-    }
-    const arrived = new Set(entries.map((entry) => entry.editId).filter((id) => own.has(id)));
+  async #catchUp(entries: readonly JournalEntry[]): Promise<void> {
+    const isFollowed = entries.every((entry) => this.#confirm(entry.edit, entry.undoes));
+    const loaded = isFollowed ? undefined : await this.tools.transport.load(this.id, this.tools.author);
+    if (loaded !== undefined) this.#confirmed = { aircraft: loaded.aircraft, parts: withParts(this.#confirmed.parts, loaded.parts) };
+    if (entries.some((entry) => entry.by === this.tools.author && !this.#history.has(entry.editId))) void this.#reloadHistory();
+    const arrived = new Set(entries.map((entry) => entry.editId));
     this.#pending = this.#pending.filter((submitted) => !arrived.has(submitted.editId));
-    const version = entries.at(-1)?.version ?? this.#state.version;
+    const version = loaded?.version ?? entries.at(-1)?.version ?? this.#state.version;
     this.#set({ version });
     this.#rebuild();
   }
@@ -370,6 +316,10 @@ export class EditSession {
     this.#set({ design, seq: this.#state.seq + 1, last: { is: 'reset' } });
     for (const text of sentences) this.say(text);
   }
+}
+
+function withParts(known: Design['parts'], more: readonly Part[]): Design['parts'] {
+  return new Map([...known, ...more.map((part) => [partKeyOf(part), part] as const)]);
 }
 
 const unknownUndo: Refusal = {

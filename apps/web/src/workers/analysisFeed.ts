@@ -1,5 +1,5 @@
 import type { Aircraft, Edit, Part, PutBack } from '@wired-falcon/core';
-import type { SessionState } from '../session/editSession.ts';
+import type { SessionState } from '../session/sessionState.ts';
 import type { AnalysisResult } from './analysis.worker.ts';
 
 /** The worker as the feed sees it: it holds a design, and follows edits or is given a new one. */
