@@ -23,6 +23,7 @@ export * from './model/shape.ts';
 export * from './model/stages.ts';
 export * from './parts/catalogue.ts';
 export * from './parts/cautions.ts';
+export * from './parts/draft/formOf.ts';
 export * from './parts/draft/ownPart.ts';
 export * from './parts/draft/pinDrafts.ts';
 export * from './edits/adoptPlan.ts';

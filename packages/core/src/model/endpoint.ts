@@ -6,7 +6,7 @@ import { SettingIdSchema, WhenSchema } from './setting.ts';
 const closed = { additionalProperties: false } as const;
 
 /** A pin of the same part as `port.n`. */
-const PinAddressSchema = Type.String({ pattern: '^[A-Za-z0-9][A-Za-z0-9-]{0,19}\\.[0-9]{1,2}$' });
+export const PinAddressSchema = Type.String({ pattern: '^[A-Za-z0-9][A-Za-z0-9-]{0,19}\\.[0-9]{1,2}$' });
 
 const ProtocolIdSchema = oneOf(PROTOCOL_IDS);
 

@@ -6,6 +6,7 @@ import { jsonAt, jsonOf, withJsonAt, type Json } from '../../model/json.ts';
 import { PartSchema } from '../../model/part.ts';
 import { hasShape, shapeProblems } from '../../model/shape.ts';
 import { sampleParts } from '../catalogue.ts';
+import { blankOf, formOf, type FormField } from './formOf.ts';
 import { ownCopyOf } from './ownPart.ts';
 import { withPinAdded, withPinMoved, withPinRemoved, withPortRenamed } from './pinDrafts.ts';
 
@@ -95,5 +96,50 @@ describe('a place without its shape', () => {
   it('is found inside the element that the value says it is', () => {
     const odd = withJsonAt(draft, ['circuit', 0, 'idleA'], 'much');
     expect(shapeProblems(PartSchema, odd)[0]?.path).toBe('/circuit/0/idleA');
+  });
+});
+
+describe('the form of a part', () => {
+  const form = formOf(PartSchema);
+  const memberOf = (field: FormField | undefined, name: string): FormField | undefined =>
+    field?.is === 'group' ? field.members.find((member) => member.name === name)?.field : undefined;
+  const listOf = (name: string): FormField | undefined => {
+    const field = memberOf(form, name);
+    return field?.is === 'list' ? field.of : undefined;
+  };
+
+  it('has a place for every member of every kind of element and endpoint', () => {
+    for (const name of ['circuit', 'endpoints'] as const) {
+      const of = listOf(name);
+      if (of?.is !== 'kinds') throw new Error(`There are no kinds of ${name}.`);
+      for (const part of sampleParts) {
+        for (const entry of part[name]) {
+          const kind = of.kinds.get(entry.is);
+          for (const member of Object.keys(entry))
+            expect([entry.is, member, memberOf(kind, member) !== undefined]).toEqual([entry.is, member, true]);
+        }
+      }
+    }
+  });
+
+  it('knows what is a pin, a node, a number that a setting may choose, and a list of plain entries', () => {
+    const [circuit, endpoints] = [listOf('circuit'), listOf('endpoints')];
+    const load = circuit?.is === 'kinds' ? circuit.kinds.get('load') : undefined;
+    const uart = endpoints?.is === 'kinds' ? endpoints.kinds.get('uart') : undefined;
+    expect(memberOf(load, 'supply')).toEqual({ is: 'node' });
+    expect(memberOf(load, 'idleA')?.is).toBe('parameter');
+    expect(memberOf(uart, 'tx')).toEqual({ is: 'pin' });
+    expect(memberOf(uart, 'duplex')).toEqual({ is: 'choice', values: ['full', 'single-wire', 'rx-only', 'tx-only'] });
+    const offers = memberOf(uart, 'speaks');
+    expect(offers?.is === 'list' ? memberOf(offers.of, 'bauds') : undefined).toEqual({ is: 'words', of: { is: 'number', isWhole: true } });
+    expect(memberOf(form, 'sizeMm')).toMatchObject({ is: 'row', of: [{ is: 'number' }, { is: 'number' }, { is: 'number' }] });
+  });
+
+  it('starts each kind with a blank that is told where it is not filled in', () => {
+    const of = listOf('circuit');
+    const blank = of?.is === 'kinds' ? blankOf(of.kinds.get('regulator') ?? of) : null;
+    expect(blank).toMatchObject({ is: 'regulator', topology: 'buck', in: '', setV: 0 });
+    const odd = withJsonAt(draft, ['circuit'], [blank]);
+    expect(shapeProblems(PartSchema, odd, 9).map(({ path }) => path)).toContain('/circuit/0/in');
   });
 });
