@@ -1,12 +1,7 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
 import { AircraftFrame } from '../frame/AircraftFrame.tsx';
-import { BriefView } from '../views/brief/BriefView.tsx';
-import { BookletPage } from '../views/documents/BookletPage.tsx';
-import { DocumentPage } from '../views/documents/DocumentPage.tsx';
-import { DocumentsView } from '../views/documents/DocumentsView.tsx';
 import { HangarView } from '../views/hangar/HangarView.tsx';
-import { PinLadderView } from '../views/ladder/PinLadderView.tsx';
 import { PartsView } from '../views/parts/PartsView.tsx';
 import { WiringView } from '../views/wiring/WiringView.tsx';
 import { CrashPage } from './CrashPage.tsx';
@@ -18,21 +13,40 @@ const queries = new QueryClient({
   },
 });
 
+/** Screens that are not the first that one sees come when they are opened. */
+const later = {
+  brief: async () => ({ Component: (await import('../views/brief/BriefView.tsx')).BriefView }),
+  ladder: async () => ({ Component: (await import('../views/ladder/PinLadderView.tsx')).PinLadderView }),
+  documents: async () => ({ Component: (await import('../views/documents/DocumentsView.tsx')).DocumentsView }),
+  booklet: async () => ({ Component: (await import('../views/documents/BookletPage.tsx')).BookletPage }),
+  document: async () => ({ Component: (await import('../views/documents/DocumentPage.tsx')).DocumentPage }),
+  workshopParts: async () => ({ Component: (await import('../views/workshopParts/WorkshopPartsView.tsx')).WorkshopPartsView }),
+  partEditor: async () => ({ Component: (await import('../views/partEditor/PartEditorView.tsx')).PartEditorView }),
+} as const;
+
+/** Fetched while nothing else is to do, so that every screen opens when the server is away. */
+function fetchScreens(): void {
+  for (const screen of Object.values(later)) screen().catch(() => undefined);
+}
+window.addEventListener('load', () => setTimeout(fetchScreens, 1000), { once: true });
+
 const router = createBrowserRouter([
   { path: '/', element: <HangarView />, errorElement: <CrashPage /> },
+  { path: '/workshop/parts', lazy: later.workshopParts, errorElement: <CrashPage /> },
+  { path: '/workshop/parts/:id', lazy: later.partEditor, errorElement: <CrashPage /> },
   {
     path: '/aircraft/:id',
     element: <AircraftFrame />,
     errorElement: <CrashPage />,
     children: [
       { index: true, element: <Navigate to="wiring" replace /> },
-      { path: 'brief', element: <BriefView /> },
+      { path: 'brief', lazy: later.brief },
       { path: 'parts', element: <PartsView /> },
       { path: 'wiring', element: <WiringView /> },
-      { path: 'wiring/:cable', element: <PinLadderView /> },
-      { path: 'documents', element: <DocumentsView /> },
-      { path: 'documents/booklet', element: <BookletPage /> },
-      { path: 'documents/:kind/:subject', element: <DocumentPage /> },
+      { path: 'wiring/:cable', lazy: later.ladder },
+      { path: 'documents', lazy: later.documents },
+      { path: 'documents/booklet', lazy: later.booklet },
+      { path: 'documents/:kind/:subject', lazy: later.document },
     ],
   },
   { path: '*', element: <CrashPage /> },

@@ -1,8 +1,10 @@
-import type { AircraftId, CableId } from '@wired-falcon/core';
+import type { AircraftId, CableId, PartId } from '@wired-falcon/core';
 
 /** The addresses of the screens. */
 export const paths = {
   hangar: () => '/',
+  workshopParts: () => '/workshop/parts',
+  partEditor: (id: PartId) => `/workshop/parts/${id}`,
   brief: (id: AircraftId) => `/aircraft/${id}/brief`,
   parts: (id: AircraftId) => `/aircraft/${id}/parts`,
   wiring: (id: AircraftId) => `/aircraft/${id}/wiring`,

@@ -4,6 +4,7 @@ import { useNavigate } from 'react-router';
 import { graphOf } from '@wired-falcon/core';
 import { useSelection } from '../selection/SelectionContext.tsx';
 import { useMake, useSession, useSessionState } from '../session/SessionContext.tsx';
+import { partsOnOffer, useWorkshopParts } from '../session/workshopParts.ts';
 import { suggestionsFor } from './commands.ts';
 import { ENTRY_LINE_ID, leaveEntryLine } from './focusEntryLine.ts';
 import type { Suggestion } from './suggestion.ts';
@@ -16,7 +17,11 @@ export function EntryLine() {
   const make = useMake();
   const navigate = useNavigate();
   const { select } = useSelection();
-  const suggestions = useMemo(() => suggestionsFor(text, { design, graph: graphOf(design), aircraft: design.aircraft.id }), [text, design]);
+  const own = useWorkshopParts();
+  const suggestions = useMemo(
+    () => suggestionsFor(text, { design, graph: graphOf(design), aircraft: design.aircraft.id, parts: partsOnOffer(own) }),
+    [text, design, own],
+  );
   const take = (suggestion: Suggestion | null): void => {
     if (suggestion === null) return;
     const { action } = suggestion;

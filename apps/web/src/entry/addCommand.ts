@@ -1,4 +1,4 @@
-import { asId, nextReference, partKeyOf, sampleParts, type ItemId, type Part, type SimpleEdit } from '@wired-falcon/core';
+import { asId, nextReference, partKeyOf, type ItemId, type Part, type SimpleEdit } from '@wired-falcon/core';
 import { searchParts, wordsOf } from './searchParts.ts';
 import type { EntryCommand, EntryContext, Suggestion } from './suggestion.ts';
 
@@ -12,7 +12,7 @@ export const addCommand: EntryCommand = {
     const typed = /^add(?:\s+(.*))?$/i.exec(text.trim());
     if (typed === null) return [];
     const { words, count } = parse(typed[1] ?? '');
-    return searchParts(sampleParts, words).map((part) => suggestionFor(part, count, context));
+    return searchParts(context.parts, words).map((part) => suggestionFor(part, count, context));
   },
 };
 

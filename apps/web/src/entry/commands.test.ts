@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { applyEdit, asId, graphOf, reedbed, withFreshIds, type AircraftId, type Design } from '@wired-falcon/core';
+import { applyEdit, asId, graphOf, reedbed, sampleParts, withFreshIds, type AircraftId, type Design } from '@wired-falcon/core';
 import { entryCommands, suggestionsFor } from './commands.ts';
 
 let count = 0;
@@ -7,7 +7,7 @@ const makeId = (): string => `t${++count}`;
 const demo = reedbed(asId<AircraftId>('reedbed'), makeId);
 
 function suggest(text: string, design: Design = demo) {
-  return suggestionsFor(text, { design, graph: graphOf(design), aircraft: design.aircraft.id });
+  return suggestionsFor(text, { design, graph: graphOf(design), aircraft: design.aircraft.id, parts: sampleParts });
 }
 
 function take(text: string, design: Design = demo): Design {

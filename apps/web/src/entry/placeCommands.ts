@@ -21,6 +21,7 @@ export const goCommand: EntryCommand = {
       parts: paths.parts(aircraft),
       documents: paths.documents(aircraft),
       booklet: paths.booklet(aircraft),
+      'workshop parts': paths.workshopParts(),
       hangar: paths.hangar(),
     };
     return Object.entries(screens)

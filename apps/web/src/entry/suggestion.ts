@@ -1,4 +1,4 @@
-import type { AircraftId, Design, Edit, Graph } from '@wired-falcon/core';
+import type { AircraftId, Design, Edit, Graph, Part } from '@wired-falcon/core';
 import type { Selection } from '../selection/SelectionContext.tsx';
 
 /** What a command does when it is taken. Data, so that the same command means the same wherever it is typed or tested. */
@@ -20,6 +20,8 @@ export interface EntryContext {
   readonly design: Design;
   readonly graph: Graph;
   readonly aircraft: AircraftId;
+  /** The parts that can be added. */
+  readonly parts: readonly Part[];
 }
 
 /** One command of the entry line. */

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { CAUTIONS, type Graph, type Item, type ItemId, type ResolvedPart } from '@wired-falcon/core';
 import { useSelection } from '../selection/SelectionContext.tsx';
 import { useSession } from '../session/SessionContext.tsx';
+import { ItemPart } from './ItemPart.tsx';
 import { ItemSettings } from './ItemSettings.tsx';
 import { OutputUses } from './OutputUses.tsx';
 
@@ -35,7 +36,9 @@ export function ItemFacts({ item: id, graph }: { readonly item: ItemId; readonly
           ))}
         </dd>
         <dt className="text-ink2">Figures</dt>
-        <dd>{part?.source === 'sample' ? 'sample values: check yours' : part?.source}</dd>
+        <dd>
+          {part?.source === 'sample' ? 'sample values: check yours' : part?.source === 'import' ? 'from a file' : "this workshop's own"}
+        </dd>
       </dl>
       {(part?.cautions ?? []).map((caution) => (
         <p key={caution} className="mt-2 border-l-2 border-rust pl-2 text-[12.5px]">
@@ -47,6 +50,7 @@ export function ItemFacts({ item: id, graph }: { readonly item: ItemId; readonly
       {part !== undefined && <OutputUses item={item} part={part} />}
       {raw !== undefined && <ItemSettings item={item} part={raw} graph={graph} isOpen={part?.kind !== 'controller'} />}
       <Handling part={part} />
+      {raw !== undefined && <ItemPart key={item.id} item={item} part={raw} />}
       <button
         type="button"
         className="action mt-3"

@@ -6,6 +6,7 @@ import { EditSession } from './editSession.ts';
 import { browserPendingStore, holdSession } from './pendingStore.ts';
 import type { SessionState } from './sessionState.ts';
 import { transport } from './transport.ts';
+import { useWorkshopParts } from './workshopParts.ts';
 import { useAnalysis, type Analysis } from '../workers/useAnalysis.ts';
 
 interface Current {
@@ -90,6 +91,8 @@ function LoadFailure({ sentence }: { readonly sentence: string }) {
 }
 
 function WithAnalysis({ session, children }: { readonly session: EditSession; readonly children: ReactNode }) {
+  const own = useWorkshopParts();
+  useEffect(() => session.learn(own.map(({ part }) => part)), [session, own]);
   const analysis = useAnalysis(session);
   return <SessionContext value={{ session, analysis }}>{children}</SessionContext>;
 }

@@ -6,8 +6,9 @@ import {
   type EditsSinceResponse,
   type ErrorResponse,
   type HangarEntry,
+  type PartRevision,
 } from '@wired-falcon/contract';
-import type { AircraftId, Edit, EditId } from '@wired-falcon/core';
+import type { AircraftId, Edit, EditId, Part, PartId } from '@wired-falcon/core';
 
 /** An edit on its way to the server. */
 export interface SubmittedEdit {
@@ -63,4 +64,11 @@ export const hangarApi = {
   list: () => ask<HangarEntry[]>(routes.hangar()),
   create: (name: string) => ask<CreatedResponse>(routes.hangar(), post(JSON.stringify({ name }))),
   importFile: (text: string) => ask<CreatedResponse>(routes.importFile(), post(text)),
+};
+
+/** The requests about parts of the workshop's own. */
+export const partsApi = {
+  list: () => ask<PartRevision[]>(routes.parts()),
+  revisions: (id: PartId) => ask<PartRevision[]>(routes.partRevisions(id)),
+  save: (part: Part, base: number, by: string) => ask<PartRevision>(routes.parts(), post(JSON.stringify({ part, base, by }))),
 };

@@ -17,6 +17,10 @@ export function HangarView() {
       <header className="flex h-10 items-center gap-4 border-b border-ink px-4">
         <h1 className="text-[17px] font-bold">Wired Falcon</h1>
         <span className="text-ink2">hangar</span>
+        <span className="grow" />
+        <Link className="underline" to={paths.workshopParts()}>
+          Parts of the workshop
+        </Link>
       </header>
       <main className="mx-auto max-w-[1080px] px-4 py-6">
         <div className="flex items-start justify-between gap-8">

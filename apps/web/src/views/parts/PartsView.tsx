@@ -1,11 +1,15 @@
 import { useState } from 'react';
-import { nextReference, PART_KINDS, sampleParts, SEVERITIES, type Graph, type Item, type Part } from '@wired-falcon/core';
+import { Link } from 'react-router';
+import { nextReference, PART_KINDS, SEVERITIES, type Graph, type Item, type Part } from '@wired-falcon/core';
+import { paths } from '../../app/paths.ts';
 import { addParts } from '../../entry/addCommand.ts';
 import { searchParts, wordsOf } from '../../entry/searchParts.ts';
 import { useSelection } from '../../selection/SelectionContext.tsx';
 import { findingsAbout } from '../../selection/findingsAbout.ts';
 import { useFindings, useGraph, useMake, useSessionState } from '../../session/SessionContext.tsx';
+import { partsOnOffer, useWorkshopParts } from '../../session/workshopParts.ts';
 import { usePageTitle } from '../../ui/pageTitle.ts';
+import { NewerRevisions } from '../adopt/NewerRevisions.tsx';
 import { LongList } from '../../ui/LongList.tsx';
 import { SeverityMark } from '../../ui/SeverityMark.tsx';
 
@@ -31,6 +35,7 @@ function ItemList() {
   return (
     <section data-scroll className="min-h-0 overflow-y-auto px-5 py-4" aria-label="Items">
       <h2 className="text-lg font-bold">In this aircraft</h2>
+      <NewerRevisions />
       {items.length === 0 ? (
         <p className="mt-2 max-w-prose text-ink2">
           Nothing yet. Take the controller from the catalogue first: everything else is wired to it. For example, type "add controller" in
@@ -105,7 +110,9 @@ function tagsAt(graph: Graph, item: number): string[] {
 
 function Catalogue() {
   const [text, setText] = useState('');
-  const found = searchParts(sampleParts, wordsOf(text));
+  const own = useWorkshopParts();
+  const onOffer = partsOnOffer(own);
+  const found = searchParts(onOffer, wordsOf(text));
   return (
     <section className="min-h-0 overflow-y-auto border-l border-rule bg-paper px-4 py-4" aria-label="Catalogue">
       <h2 className="text-lg font-bold">Catalogue</h2>
@@ -120,7 +127,10 @@ function Catalogue() {
         onChange={(event) => setText(event.target.value)}
       />
       <p className="mt-2 text-[12.5px] text-ink2">
-        {found.length} of {sampleParts.length} parts. Sample values: check yours.
+        {found.length} of {onOffer.length} parts. Sample values: check yours.{' '}
+        <Link className="underline" to={paths.workshopParts()}>
+          Parts of the workshop
+        </Link>
       </p>
       <ul className="mt-1" data-testid="catalogue">
         {found.map((part) => (
@@ -140,6 +150,7 @@ function CatalogueRow({ part }: { readonly part: Part }) {
       <div className="min-w-0">
         <p className="font-semibold">{part.name}</p>
         <p className="text-[12.5px] leading-snug text-ink2">
+          {part.source !== 'sample' && <span className="font-medium text-ink">own: </span>}
           {PART_KINDS[part.kind].title}, {part.massG} g. {part.summary}
         </p>
       </div>

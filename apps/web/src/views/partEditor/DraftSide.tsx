@@ -1,0 +1,83 @@
+import type { Json } from '@wired-falcon/core';
+import type { PartRevision } from '@wired-falcon/contract';
+import { PartPicture } from './PartPicture.tsx';
+
+interface DraftSideProps {
+  readonly draft: Json;
+  readonly sentences: readonly string[];
+  readonly revisions: readonly PartRevision[];
+  readonly base: number;
+  readonly failure: string | undefined;
+  readonly port: number;
+  readonly isOwn: boolean;
+  readonly onPort: (port: number) => void;
+  readonly onTake: (revision: PartRevision) => void;
+  readonly onAfter: (revision: number) => void;
+}
+
+/** Beside the form: the ports as they are, what does not hold together, the revisions. */
+export function DraftSide(props: DraftSideProps) {
+  const { draft, sentences, revisions, base, failure } = props;
+  const newest = revisions[0]?.revision ?? 0;
+  return (
+    <aside className="min-h-0 overflow-y-auto border-l border-rule px-4 py-3" aria-label="About this part">
+      <PartPicture draft={draft} chosen={props.port} onChoose={props.onPort} />
+      <h2 className="mt-4 text-[15px] font-bold">Does it hold together?</h2>
+      <div role="status" data-testid="part-problems" data-count={sentences.length}>
+        {sentences.length === 0 ? (
+          <p className="mt-1 text-[13px]">Yes, as delivered and under every choice of its settings.</p>
+        ) : (
+          <>
+            <p className="mt-1 text-[13px] text-ink2">Not yet. It can be saved when nothing stands here any more.</p>
+            <ul className="mt-1">
+              {sentences.map((sentence) => (
+                <li key={sentence} className="border-b border-rule py-1 text-[13px] leading-snug">
+                  {sentence}
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
+      </div>
+      {failure !== undefined && (
+        <p role="alert" className="mt-2 text-[13px] text-rust">
+          {failure}
+        </p>
+      )}
+      {newest > base && (
+        <p className="mt-2 text-[13px]">
+          Revision {newest} was saved after the one that this draft was made from.{' '}
+          <button type="button" className="underline" onClick={() => props.onAfter(newest)}>
+            Save mine after it
+          </button>
+        </p>
+      )}
+      <h2 className="mt-4 text-[15px] font-bold">Revisions</h2>
+      {revisions.length === 0 && (
+        <p className="mt-1 text-[13px] text-ink2">None yet. A saved revision never changes; aircraft keep the one that they have.</p>
+      )}
+      <ul>
+        {revisions.map((revision) => (
+          <li key={revision.revision} className="flex items-baseline gap-2 border-b border-rule py-1 text-[13px]">
+            <span className="value font-medium">{revision.revision}</span>
+            <span className="text-ink2">
+              {revision.by}, {new Date(revision.at).toLocaleDateString('en-GB', { dateStyle: 'medium' })}
+            </span>
+            <span className="grow" />
+            <button
+              type="button"
+              className="underline"
+              onClick={() => props.onTake(revision)}
+              aria-label={`Take up revision ${revision.revision}`}
+            >
+              take up
+            </button>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-4 text-[12.5px] text-ink2">
+        Take values from the data sheet, and measure where it is silent: what is computed of an aircraft is as good as they are.
+      </p>
+    </aside>
+  );
+}

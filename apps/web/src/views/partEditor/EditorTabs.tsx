@@ -1,0 +1,137 @@
+import { Tab, TabGroup, TabList, TabPanel, TabPanels } from '@headlessui/react';
+import { formOf, jsonAt, PartSchema, type FormField, type Json } from '@wired-falcon/core';
+import { textOf, useDraft } from './DraftContext.tsx';
+import { EntriesTab } from './EntriesTab.tsx';
+import { FieldFor, GroupFields } from './FieldFor.tsx';
+import { PortsTab } from './PortsTab.tsx';
+
+const form = formOf(PartSchema);
+type Group = Extract<FormField, { is: 'group' }>;
+const whole: Group = form.is === 'group' ? form : { is: 'group', members: [] };
+const LISTS = ['ports', 'settings', 'circuit', 'endpoints', 'routes', 'indications', 'steps', 'board'];
+/** Told by the product and not typed. */
+const GIVEN = ['id', 'source'];
+
+function entryForm(list: string): FormField {
+  const field = whole.members.find((member) => member.name === list)?.field;
+  return field?.is === 'list' ? field.of : { is: 'group', members: [] };
+}
+
+const entryTitle = (entry: Json): string => `${textOf(entry, 'id') || '?'} ${textOf(entry, 'is')}`;
+const portForm = entryForm('ports');
+
+interface EditorTabsProps {
+  readonly tab: number;
+  readonly onTab: (tab: number) => void;
+  readonly port: number;
+  readonly onPort: (port: number) => void;
+}
+
+/** Everything that can be said of a part, by what it is about. */
+export function EditorTabs({ tab, onTab, port, onPort }: EditorTabsProps) {
+  const { draft } = useDraft();
+  const isController = textOf(draft, 'kind') === 'controller';
+  const board = whole.members.find((member) => member.name === 'board')?.field;
+  const tabs = [
+    'Facts',
+    'Ports and pins',
+    'Settings',
+    'Circuit',
+    'Signals',
+    'Paths',
+    'Lights and steps',
+    ...(isController ? ['Banks'] : []),
+  ];
+  return (
+    <TabGroup selectedIndex={tab} onChange={onTab}>
+      <TabList className="flex gap-4 border-b border-ink">
+        {tabs.map((title) => (
+          <Tab
+            key={title}
+            className="border-b-2 border-transparent pb-1 font-semibold text-ink2 data-selected:border-rust data-selected:text-ink"
+          >
+            {title}
+          </Tab>
+        ))}
+      </TabList>
+      <TabPanels className="pt-3">
+        <TabPanel tabIndex={-1}>
+          <div className="max-w-[620px]">
+            <GroupFields field={whole} path={[]} hidden={[...LISTS, ...GIVEN]} />
+          </div>
+        </TabPanel>
+        <TabPanel tabIndex={-1}>{portForm.is === 'group' && <PortsTab form={portForm} chosen={port} onChoose={onPort} />}</TabPanel>
+        <TabPanel tabIndex={-1}>
+          <EntriesTab
+            name="settings"
+            form={entryForm('settings')}
+            noun="setting"
+            lead="What a person can set on the part. Numbers, elements, signals and pins can depend on it. Protocol, baud and address of a serial, I2C or CAN signal need none: they are made from the signal."
+            titleOf={(entry) => textOf(entry, 'label') || entryTitle(entry)}
+          />
+        </TabPanel>
+        <TabPanel tabIndex={-1}>
+          <EntriesTab
+            name="circuit"
+            form={entryForm('circuit')}
+            noun="element"
+            lead="The part's direct-current network between its pins (UART.1) and inner nodes (@rail). Every supply pin is on some element; a load says what it takes and within which voltages it works."
+            titleOf={entryTitle}
+          />
+        </TabPanel>
+        <TabPanel tabIndex={-1}>
+          <EntriesTab
+            name="endpoints"
+            form={entryForm('endpoints')}
+            noun="signal"
+            lead="What the part says and hears, each bound to its pins. Two signals share a pin only when they are never used at once."
+            titleOf={entryTitle}
+          />
+        </TabPanel>
+        <TabPanel tabIndex={-1}>
+          <EntriesTab
+            name="routes"
+            form={entryForm('routes')}
+            noun="path"
+            lead="What comes in at one signal and goes out at another: a bridge, an inverter, an overlay."
+            titleOf={(entry) => `${textOf(entry, 'from') || '?'} to ${textOf(entry, 'to') || '?'}`}
+          />
+        </TabPanel>
+        <TabPanel tabIndex={-1}>
+          <EntriesTab
+            name="indications"
+            form={entryForm('indications')}
+            noun="light or sound"
+            lead="What its lights and sounds mean."
+            titleOf={(entry) => textOf(entry, 'shows') || '?'}
+          />
+          <hr className="my-3 border-rule" />
+          <EntriesTab
+            name="steps"
+            form={entryForm('steps')}
+            noun="step"
+            lead="What is done once with this part: binding, range calibration, first power-up. Say at the step what can hurt."
+            titleOf={(entry) => textOf(entry, 'title') || '?'}
+          />
+        </TabPanel>
+        {isController && board !== undefined && (
+          <TabPanel tabIndex={-1}>
+            {jsonAt(draft, ['board']) === undefined ? <AddBoard /> : <FieldFor field={board} path={['board']} label="Board" />}
+          </TabPanel>
+        )}
+      </TabPanels>
+    </TabGroup>
+  );
+}
+
+function AddBoard() {
+  const { set } = useDraft();
+  return (
+    <>
+      <p className="text-[13px] text-ink2">A controller says which of its outputs share a timer: each bank holds the outputs of one.</p>
+      <button type="button" className="action mt-2" onClick={() => set(['board'], { banks: [], sensors: [] })}>
+        Add banks
+      </button>
+    </>
+  );
+}
