@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
+import AxeBuilder from '@axe-core/playwright';
 import { expect, test as base, type Page } from '@playwright/test';
 
 const root = join(import.meta.dirname, '..');
@@ -153,4 +154,12 @@ export async function enter(page: Page, command: string, expected: string): Prom
   await page.keyboard.type(command);
   await expect(page.getByRole('option').first()).toContainText(expected);
   await page.keyboard.press('Enter');
+}
+
+/** What axe finds on the page, each with the elements it is about. */
+export async function violations(page: Page): Promise<string[]> {
+  const { violations: found } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+    .analyze();
+  return found.map((violation) => `${violation.id}: ${violation.nodes.map((node) => node.html.slice(0, 120)).join(' | ')}`);
 }

@@ -1,6 +1,4 @@
-import AxeBuilder from '@axe-core/playwright';
-import type { Page } from '@playwright/test';
-import { enter, expect, findings, settled, tabTo, test } from './bench.ts';
+import { enter, expect, findings, settled, tabTo, test, violations } from './bench.ts';
 
 test('undo and redo hold over a reload', async ({ page, aircraft }) => {
   await page.goto(aircraft);
@@ -135,13 +133,6 @@ test('a wrong length is told in a sentence and stays in its field', async ({ pag
   await settled(page);
   await expect(field).toHaveValue('215.5');
 });
-
-async function violations(page: Page): Promise<string[]> {
-  const { violations: found } = await new AxeBuilder({ page })
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
-    .analyze();
-  return found.map((violation) => `${violation.id}: ${violation.nodes.map((node) => node.html.slice(0, 120)).join(' | ')}`);
-}
 
 test('axe finds nothing on any view', async ({ page, server, aircraft }) => {
   await page.goto(server.url);

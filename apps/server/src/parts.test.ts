@@ -6,6 +6,7 @@ import {
   proposeAdoption,
   sampleParts,
   type Edit,
+  type EditId,
   type ItemId,
   type Part,
   type PartId,
@@ -103,7 +104,13 @@ describe('parts of the workshop', () => {
     if (adopt === undefined) throw new Error('There is no proposal.');
     expect((await server.edit(id, 1, [submitted('p2', adopt)])).body).toMatchObject({ is: 'done', outcomes: [{ is: 'accepted' }] });
     await server.restart();
-    expect((await server.load(id)).parts).toEqual([second]);
+    expect((await server.load(id, 'somebody else')).parts).toEqual([second]);
+    // Who can take the adoption back needs the earlier revision to see what that does.
+    const again = await server.load(id);
+    expect(again.parts.map(({ massG }) => massG).sort()).toEqual([first.massG, second.massG].sort());
+    const undo: Edit = { kind: 'undo', of: asId<EditId>('p2') };
+    expect((await server.edit(id, 2, [submitted('p3', undo)])).body).toMatchObject({ is: 'done', outcomes: [{ is: 'accepted' }] });
+    expect((await server.load(id)).aircraft.items[item]?.part).toBe(partKeyOf(first));
   });
 
   it('have a published shape', async () => {

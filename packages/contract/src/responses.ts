@@ -24,7 +24,7 @@ export interface AircraftResponse {
   readonly aircraft: Aircraft;
   readonly version: number;
   readonly updatedAt: string;
-  /** The parts that the aircraft uses. */
+  /** The parts that the aircraft uses, and those that its history can put back. */
   readonly parts: readonly Part[];
   /** What the asking author can undo and redo, newest last. */
   readonly history: { readonly undo: readonly HistoryEntry[]; readonly redo: readonly HistoryEntry[] };

@@ -1,7 +1,7 @@
 import { Body, Controller, Get, Header, HttpCode, Param, Post, Query, Req } from '@nestjs/common';
 import { ApiBody, ApiOkResponse, ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Request } from 'express';
-import { asId, newAircraft, readAircraftValue, writeAircraftFile, type AircraftId } from '@wired-falcon/core';
+import { asId, newAircraft, partsPutBack, readAircraftValue, writeAircraftFile, type AircraftId } from '@wired-falcon/core';
 import {
   AircraftParamsDto,
   AircraftQueryDto,
@@ -64,17 +64,14 @@ export class AircraftController {
   }
 
   @Get(':id')
-  @ApiOperation({ summary: 'The document, the parts it uses, and what the author can undo' })
+  @ApiOperation({ summary: 'The document, the parts that it and its undoing use, and what the author can undo' })
   @ApiOkResponse({ description: 'AircraftResponse' })
   async one(@Param() { id }: AircraftParamsDto, @Query() { author }: AircraftQueryDto): Promise<AircraftResponse> {
     const { design, version, updatedAt } = await this.store.current(id);
-    return {
-      aircraft: design.aircraft,
-      version,
-      updatedAt,
-      parts: [...this.shelf.usedBy(design.aircraft).values()],
-      history: await this.journal.historyOf(id, author),
-    };
+    const history = await this.journal.historyOf(id, author);
+    const putBack = [...history.undo, ...history.redo].flatMap(({ inverse }) => [...partsPutBack(inverse)]);
+    const parts = new Map([...this.shelf.named(putBack), ...this.shelf.usedBy(design.aircraft)]);
+    return { aircraft: design.aircraft, version, updatedAt, parts: [...parts.values()], history };
   }
 
   @Post(':id/edits')

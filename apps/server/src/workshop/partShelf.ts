@@ -31,12 +31,17 @@ export class PartShelf {
 
   /** The parts that an aircraft uses. */
   usedBy(aircraft: Aircraft): Map<PartKey, Part> {
-    const used = new Map<PartKey, Part>();
-    for (const item of Object.values(aircraft.items)) {
-      const part = this.#parts.get(item.part);
-      if (part !== undefined) used.set(item.part, part);
+    return this.named(Object.values(aircraft.items).map((item) => item.part));
+  }
+
+  /** The parts of some keys, as far as they are known. */
+  named(keys: readonly PartKey[]): Map<PartKey, Part> {
+    const found = new Map<PartKey, Part>();
+    for (const key of keys) {
+      const part = this.#parts.get(key);
+      if (part !== undefined) found.set(key, part);
     }
-    return used;
+    return found;
   }
 
   /** The parts of an aircraft that are not stored yet, as rows. */

@@ -281,7 +281,8 @@ export class EditSession {
   /** What this person did in another window can be undone here too. Until it is known, undo goes on with what was done here. */
   async #reloadHistory(): Promise<void> {
     try {
-      const { history } = await this.tools.transport.load(this.id, this.tools.author);
+      const { history, parts } = await this.tools.transport.load(this.id, this.tools.author);
+      this.learn(parts);
       for (const entry of [...history.undo, ...history.redo]) this.#history.set(entry.editId, entry);
       if (this.#pending.length > 0) return;
       this.#stacks = { undo: history.undo.map((entry) => entry.editId), redo: history.redo.map((entry) => entry.editId) };

@@ -7,6 +7,7 @@ import { settingsOf } from '../model/settingsOf.ts';
 import { cableOf, demoDesign, itemOf, made } from '../test/designs.ts';
 import { planAdoption, type AdoptRevision } from './adoptPlan.ts';
 import { applyEdit } from './applyEdit.ts';
+import { partsPutBack } from './partsPutBack.ts';
 import { proposeAdoption } from './proposeAdoption.ts';
 
 const demo = demoDesign();
@@ -75,6 +76,16 @@ describe('adopting another revision of a part', () => {
     if ('refused' in result) throw new Error(result.refused.sentence);
     const back = applyEdit(result.design, { kind: 'undo', of: asId('e') }, () => result.inverse);
     expect('design' in back && back.design.aircraft).toEqual(demo.aircraft);
+  });
+
+  it('names both revisions in what takes it back, and the part of an item that was taken out', () => {
+    const { design, edit } = proposal('RADIO1', turned);
+    const result = applyEdit(design, edit);
+    if ('refused' in result) throw new Error(result.refused.sentence);
+    expect([...partsPutBack(result.inverse)].sort()).toEqual([partKeyOf(radioPart), partKeyOf(turned)].sort());
+    const removed = applyEdit(result.design, { kind: 'remove-item', item: edit.item });
+    if ('refused' in removed) throw new Error(removed.refused.sentence);
+    expect([...partsPutBack(removed.inverse)]).toEqual([partKeyOf(turned)]);
   });
 
   it('lets a cable hang free whose port has no counterpart, and lists it', () => {

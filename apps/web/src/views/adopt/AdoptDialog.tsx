@@ -1,16 +1,8 @@
 import { useState } from 'react';
 import { Dialog, DialogBackdrop, DialogPanel, DialogTitle } from '@headlessui/react';
-import {
-  mapPort,
-  planAdoption,
-  proposeAdoption,
-  type AdoptRevision,
-  type Item,
-  type Part,
-  type PartKey,
-  type PartPort,
-} from '@wired-falcon/core';
+import { planAdoption, proposeAdoption, type AdoptRevision, type Item, type PartKey } from '@wired-falcon/core';
 import { useSession, useSessionState } from '../../session/SessionContext.tsx';
+import { PortMap } from './PortMap.tsx';
 
 interface AdoptDialogProps {
   readonly items: readonly Item[];
@@ -38,10 +30,6 @@ export function AdoptDialog({ items, to, onClose }: AdoptDialogProps) {
     session.make(edits.length === 1 ? only : { kind: 'batch', title: `Make ${refs} "${part.name}" as it is now`, edits });
     onClose();
   };
-  const setPort = (id: string, target: PartPort | undefined): void => {
-    const port = from.ports.find((candidate) => candidate.id === id);
-    if (port !== undefined) setMap({ ...map, ports: map.ports.map((row) => (row.from === id ? mapPort(port, target) : row)) });
-  };
   return (
     <Dialog open onClose={onClose} className="relative z-30">
       <DialogBackdrop className="fixed inset-0 bg-ink/30" />
@@ -50,7 +38,12 @@ export function AdoptDialog({ items, to, onClose }: AdoptDialogProps) {
           <DialogTitle className="text-lg font-bold">
             {refs}: {from.id === part.id ? `another revision of "${part.name}"` : `"${part.name}" in place of "${from.name}"`}
           </DialogTitle>
-          <PortMap from={from} to={part} rows={map.ports} onPort={setPort} />
+          <PortMap
+            from={from}
+            to={part}
+            rows={map.ports}
+            onRow={(now) => setMap({ ...map, ports: map.ports.map((row) => (row.from === now.from ? now : row)) })}
+          />
           <Sentences
             title="What moves with it"
             sentences={moves ?? []}
@@ -73,60 +66,6 @@ export function AdoptDialog({ items, to, onClose }: AdoptDialogProps) {
         </DialogPanel>
       </div>
     </Dialog>
-  );
-}
-
-interface PortMapProps {
-  readonly from: Part;
-  readonly to: Part;
-  readonly rows: AdoptRevision['map']['ports'];
-  readonly onPort: (id: string, target: PartPort | undefined) => void;
-}
-
-function PortMap({ from, to, rows, onPort }: PortMapProps) {
-  const label = (part: Part, id: string | null): string => part.ports.find((port) => port.id === id)?.label ?? 'nothing';
-  return (
-    <table className="mt-3 w-full text-[13px]">
-      <thead>
-        <tr className="border-b border-ink text-left text-ink2">
-          <th className="font-semibold">Port now</th>
-          <th className="font-semibold">Becomes</th>
-          <th className="font-semibold">Pins</th>
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map((row) => (
-          <tr key={row.from} className="border-b border-rule">
-            <td className="value py-1">{label(from, row.from)}</td>
-            <td className="pr-2">
-              <select
-                aria-label={`Port ${label(from, row.from)} becomes`}
-                className="field value"
-                value={row.to ?? ''}
-                onChange={(event) =>
-                  onPort(
-                    row.from,
-                    to.ports.find((port) => port.id === event.target.value),
-                  )
-                }
-              >
-                <option value="">nothing</option>
-                {to.ports.map((port) => (
-                  <option key={port.id} value={port.id}>
-                    {port.label}
-                  </option>
-                ))}
-              </select>
-            </td>
-            <td className="value">
-              {row.pins.every((pin) => pin.to === pin.from)
-                ? 'as they are'
-                : row.pins.map((pin) => `${pin.from}>${pin.to ?? 'none'}`).join(' ')}
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
   );
 }
 

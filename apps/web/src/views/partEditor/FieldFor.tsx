@@ -1,6 +1,6 @@
 import { blankOf, isJsonList, isJsonObject, jsonAt, type FormField, type JsonPath } from '@wired-falcon/core';
 import { entriesOf, pathText, textOf, useDraft } from './DraftContext.tsx';
-import { fieldWords } from './fieldWords.ts';
+import { entryWords, fieldWords } from './fieldWords.ts';
 import { numberFrom, plainText, settingValueFrom, TypedField } from './TypedField.tsx';
 
 interface FieldProps<F extends FormField = FormField> {
@@ -174,14 +174,15 @@ function ListField({ field, path, label }: FieldOf<'list'>) {
   const { draft, set } = useDraft();
   const value = jsonAt(draft, path);
   const entries = isJsonList(value) ? value : [];
+  const one = entryWords(label);
   return (
     <fieldset className="mt-2">
       <legend className="text-[13px] font-semibold">{label}</legend>
       {entries.map((_, i) => (
         <div key={i} className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-x-2">
-          <FieldFor field={field.of} path={[...path, i]} label={`${label} ${i + 1}`} />
+          <FieldFor field={field.of} path={[...path, i]} label={`${one} ${i + 1}`} />
           <button type="button" className="mt-2 text-[12px] underline" onClick={() => set([...path, i], undefined)}>
-            Take out {label} {i + 1}
+            Take out {one} {i + 1}
           </button>
         </div>
       ))}
@@ -190,7 +191,7 @@ function ListField({ field, path, label }: FieldOf<'list'>) {
         className="action mt-1.5"
         onClick={() => set(path, [...entries, field.of.is === 'kinds' ? {} : blankOf(field.of)])}
       >
-        Add to {label}
+        Add {one}
       </button>
     </fieldset>
   );

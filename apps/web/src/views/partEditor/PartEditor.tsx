@@ -79,8 +79,10 @@ export function PartEditor({ id, start, isKept, revisions }: PartEditorProps) {
         <main className="min-h-0 overflow-y-auto bg-sheet px-5 py-3">
           {isKept && (
             <p className="mb-2 text-[13px] text-ink2">
-              {base === 0 ? 'A part that is not saved yet.' : `Changes to revision ${base} that are not saved yet.`} They are kept in this
-              browser.
+              {base === 0
+                ? 'A part that is not saved yet; it is kept'
+                : `Changes to revision ${base} that are not saved yet; they are kept`}{' '}
+              in this browser.
             </p>
           )}
           <DraftProvider access={access}>

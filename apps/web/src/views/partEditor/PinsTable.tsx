@@ -101,7 +101,7 @@ export function PinsTable({ port, form, onMove, onAdd, onRemove }: PinsTableProp
                 <td className="whitespace-nowrap text-right text-[12px]">
                   <button
                     type="button"
-                    className="px-1 underline disabled:text-ink2"
+                    className="min-h-6 min-w-6 px-1 underline disabled:text-ink2"
                     disabled={i === 0}
                     onClick={() => onMove(i, i - 1)}
                     aria-label={`Move pin ${n} up`}
@@ -110,7 +110,7 @@ export function PinsTable({ port, form, onMove, onAdd, onRemove }: PinsTableProp
                   </button>
                   <button
                     type="button"
-                    className="px-1 underline disabled:text-ink2"
+                    className="min-h-6 min-w-6 px-1 underline disabled:text-ink2"
                     disabled={n === pins.length}
                     onClick={() => onMove(i, i + 1)}
                     aria-label={`Move pin ${n} down`}
@@ -119,7 +119,7 @@ export function PinsTable({ port, form, onMove, onAdd, onRemove }: PinsTableProp
                   </button>
                   <button
                     type="button"
-                    className="px-1 underline"
+                    className="min-h-6 min-w-6 px-1 underline"
                     aria-expanded={open === i}
                     aria-label={`More of pin ${n}`}
                     onClick={() => setOpen(open === i ? undefined : i)}
@@ -128,7 +128,7 @@ export function PinsTable({ port, form, onMove, onAdd, onRemove }: PinsTableProp
                   </button>
                   <button
                     type="button"
-                    className="px-1 underline"
+                    className="min-h-6 min-w-6 px-1 underline"
                     disabled={pins.length === 1}
                     onClick={() => onRemove(i)}
                     aria-label={`Take out pin ${n}`}

@@ -1,4 +1,4 @@
-import { isJsonObject, jsonAt, type Json, type PartId } from '@wired-falcon/core';
+import { asId, isJsonObject, jsonAt, type Json, type PartId } from '@wired-falcon/core';
 
 /** A part that is being changed and is not saved as a revision yet. */
 export interface KeptDraft {
@@ -34,10 +34,10 @@ export function keptDraft(id: string): KeptDraft | undefined {
 }
 
 /** The ids of all parts of which this browser keeps a draft. */
-export function keptDraftIds(): readonly string[] {
+export function keptDraftIds(): readonly PartId[] {
   return Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i) ?? '')
     .filter((key) => key.startsWith(PREFIX))
-    .map((key) => key.slice(PREFIX.length))
+    .map((key) => asId<PartId>(key.slice(PREFIX.length)))
     .sort();
 }
 

@@ -64,6 +64,11 @@ export function fieldWords(name: string): string {
   return unit === undefined || unit === '' ? words : `${words}, ${unit}`;
 }
 
+/** One entry of a list that is called so on a form: "bank" of "banks". */
+export function entryWords(listWords: string): string {
+  return listWords.endsWith('ies') ? `${listWords.slice(0, -3)}y` : listWords.replace(/s$/, '');
+}
+
 /** A place of a part in words: `/circuit/0/idleA` is "circuit 1, idle, A". */
 export function placeWords(path: string): string {
   const words = path
@@ -73,10 +78,18 @@ export function placeWords(path: string): string {
   return words.length === 0 ? 'the part' : words.join(', ').replaceAll(/, (\d+)/g, ' $1');
 }
 
+/** What a checker of shapes says, and how it is said to a person; the first that fits. */
+const SHAPE_WORDS: readonly (readonly [RegExp, string])[] = [
+  [/to match/, 'is not filled in, or not written as such a name is'],
+  [/^Required/, 'is missing'],
+  [/^Unexpected/, 'is not known here'],
+  [/^Expected (number|integer)$/, 'is not a number'],
+  [/^Expected string$/, 'is not a text'],
+  [/^Expected string length greater or equal to 1$/, 'is empty'],
+  [/^Expected union value/, 'is not one of those that can stand here'],
+];
+
 /** What a checker of shapes says, for a person. */
 export function problemWords(message: string): string {
-  if (message.includes('to match')) return 'is not filled in, or not written as such a name is';
-  if (message.startsWith('Required')) return 'is missing';
-  if (message.startsWith('Unexpected')) return 'is not known here';
-  return message.replace(/^Expected/, 'should be').replace('should be string length greater or equal to 1', 'is empty');
+  return SHAPE_WORDS.find(([pattern]) => pattern.test(message))?.[1] ?? message.replace(/^Expected/, 'should be');
 }

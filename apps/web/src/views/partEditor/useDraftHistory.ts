@@ -1,13 +1,6 @@
 import { useState } from 'react';
 import type { Json } from '@wired-falcon/core';
-
-interface History {
-  readonly now: Json;
-  readonly past: readonly Json[];
-  readonly future: readonly Json[];
-  /** Where the last change was made: what is typed on in one field is one step back. */
-  readonly place: string;
-}
+import { draftSteps } from './draftSteps.ts';
 
 export interface DraftHistory {
   readonly draft: Json;
@@ -18,29 +11,15 @@ export interface DraftHistory {
   readonly redo: () => void;
 }
 
-/** A draft with its steps back and forth. */
+/** A draft that can be changed, and its changes taken back and forth. */
 export function useDraftHistory(start: Json): DraftHistory {
-  const [history, setHistory] = useState<History>({ now: start, past: [], future: [], place: '' });
+  const [steps, setSteps] = useState(() => draftSteps.start(start));
   return {
-    draft: history.now,
-    canUndo: history.past.length > 0,
-    canRedo: history.future.length > 0,
-    change: (now, place) =>
-      setHistory((was) => ({
-        now,
-        past: place !== '' && place === was.place ? was.past : [...was.past, was.now],
-        future: [],
-        place,
-      })),
-    undo: () =>
-      setHistory((was) => {
-        const before = was.past.at(-1);
-        return before === undefined ? was : { now: before, past: was.past.slice(0, -1), future: [was.now, ...was.future], place: '' };
-      }),
-    redo: () =>
-      setHistory((was) => {
-        const [after, ...rest] = was.future;
-        return after === undefined ? was : { now: after, past: [...was.past, was.now], future: rest, place: '' };
-      }),
+    draft: steps.now,
+    canUndo: steps.past.length > 0,
+    canRedo: steps.future.length > 0,
+    change: (now, place) => setSteps((was) => draftSteps.change(was, now, place)),
+    undo: () => setSteps(draftSteps.undo),
+    redo: () => setSteps(draftSteps.redo),
   };
 }

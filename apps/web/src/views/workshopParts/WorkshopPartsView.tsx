@@ -10,7 +10,7 @@ import { partsApi } from '../../session/transport.ts';
 import { WORKSHOP_PARTS } from '../../session/workshopParts.ts';
 import { downloadText } from '../../ui/download.ts';
 import { usePageTitle } from '../../ui/pageTitle.ts';
-import { keepDraft, keptDraft, keptDraftIds } from '../partEditor/draftStore.ts';
+import { forgetDraft, keepDraft, keptDraft, keptDraftIds, type KeptDraft } from '../partEditor/draftStore.ts';
 import { textOf } from '../partEditor/DraftContext.tsx';
 import { useCopyPart } from '../partEditor/useCopyPart.ts';
 import { WorkshopHeader } from './WorkshopHeader.tsx';
@@ -19,7 +19,14 @@ import { WorkshopHeader } from './WorkshopHeader.tsx';
 export function WorkshopPartsView() {
   usePageTitle('Parts of the workshop');
   const own = useQuery({ queryKey: WORKSHOP_PARTS, queryFn: partsApi.list });
+  const [discarded, setDiscarded] = useState<Discarded>();
   const drafts = keptDraftIds().filter((id) => own.data?.some(({ part }) => part.id === id) !== true);
+  const discard = (id: PartId): void => {
+    const kept = keptDraft(id);
+    if (kept === undefined) return;
+    forgetDraft(id);
+    setDiscarded({ id, kept });
+  };
   return (
     <div className="grid h-full grid-rows-[auto_minmax(0,1fr)]">
       <WorkshopHeader>
@@ -40,18 +47,49 @@ export function WorkshopPartsView() {
               <OwnPart key={revision.part.id} revision={revision} />
             ))}
             {drafts.map((id) => (
-              <li key={id} className="flex items-baseline gap-3 border-b border-rule py-2">
-                <Link className="font-semibold underline" to={paths.partEditor(asId<PartId>(id))}>
-                  {textOf(keptDraft(id)?.draft, 'name') || id}
-                </Link>
-                <span className="text-[13px] text-ink2">a draft in this browser, not saved yet</span>
-              </li>
+              <OwnDraft key={id} id={id} onDiscard={() => discard(id)} />
             ))}
           </ul>
+          {discarded !== undefined && (
+            <p role="status" className="mt-2 text-[13px]">
+              The draft of "{textOf(discarded.kept.draft, 'name')}" is discarded.{' '}
+              <button
+                type="button"
+                className="underline"
+                onClick={() => {
+                  keepDraft(discarded.id, discarded.kept);
+                  setDiscarded(undefined);
+                }}
+              >
+                Take it back
+              </button>
+            </p>
+          )}
         </main>
         <Samples />
       </div>
     </div>
+  );
+}
+
+interface Discarded {
+  readonly id: PartId;
+  readonly kept: KeptDraft;
+}
+
+function OwnDraft({ id, onDiscard }: { readonly id: PartId; readonly onDiscard: () => void }) {
+  const name = textOf(keptDraft(id)?.draft, 'name') || id;
+  return (
+    <li className="flex items-baseline gap-3 border-b border-rule py-2">
+      <Link className="font-semibold underline" to={paths.partEditor(id)}>
+        {name}
+      </Link>
+      <span className="text-[13px] text-ink2">a draft in this browser, not saved yet</span>
+      <span className="grow" />
+      <button type="button" className="text-[13px] underline" aria-label={`Discard the draft of ${name}`} onClick={onDiscard}>
+        discard
+      </button>
+    </li>
   );
 }
 
