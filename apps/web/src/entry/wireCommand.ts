@@ -68,10 +68,10 @@ function wire(graph: Graph, a: Place, b: Place): Suggestion {
   const map = fitPinMap(graph, a.at, b.at, 'meaning');
   if (map.pairs.length === 0) return { text, effect: 'no pin of one belongs to a pin of the other', action: undefined };
   const crossed = map.pairs.some((pair) => a.at.port.pins[pair.a - 1]?.role === 'tx') ? ', pairs crossed' : '';
-  const missing = map.leftOut.length > 0 ? `, ${map.leftOut.length} pins left out` : '';
+  const missing = map.leftOut.length > 0 ? `, ${map.leftOut.length} ${map.leftOut.length === 1 ? 'pin' : 'pins'} left out` : '';
   return {
     text,
-    effect: `${map.pairs.length} conductors by meaning${crossed}${missing}`,
+    effect: `${map.pairs.length} ${map.pairs.length === 1 ? 'conductor' : 'conductors'} by meaning${crossed}${missing}`,
     action: { is: 'edit', edit: proposeCable(graph, a.at, b.at, 'meaning').edit },
   };
 }

@@ -161,7 +161,7 @@ function PinMore({ form, path, n }: { readonly form: Group; readonly path: (stri
       {logic !== undefined && jsonAt(draft, [...path, 'logic']) !== undefined && (
         <FieldFor field={logic} path={[...path, 'logic']} label={`Level of pin ${n}`} />
       )}
-      {becomes !== undefined && <FieldFor field={becomes} path={[...path, 'becomes']} label={`what pin ${n} becomes`} />}
+      {becomes !== undefined && <FieldFor field={becomes} path={[...path, 'becomes']} label={`pin ${n} changes`} />}
     </div>
   );
 }
