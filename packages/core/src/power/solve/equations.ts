@@ -1,0 +1,162 @@
+import { partitionOf } from '../../graph/partition.ts';
+import type { CircuitShape, DeviceShape } from './circuit.ts';
+import { minimumDegree } from './minimumDegree.ts';
+
+/**
+ * Where the equations of a circuit stand in its matrix (modified nodal analysis): one row a node (the currents that leave it add
+ * up to nothing) and one a device with a current of its own. A slot is a place in `values`; the last place takes what is not
+ * wanted: the rows of the reference nodes.
+ */
+export interface Equations {
+  readonly size: number;
+  readonly starts: Int32Array;
+  readonly rows: Int32Array;
+  readonly order: Int32Array;
+  /** The slots aa, bb, ab, ba of each resistor, four after four. */
+  readonly resistorSlots: Int32Array;
+  /** The slots of each device, in the order of `entriesOf`. */
+  readonly deviceSlots: readonly Int32Array[];
+  /** The slot on the diagonal of each node; of a reference node it is where its row says "0 V". */
+  readonly diagonal: Int32Array;
+  readonly isReference: Uint8Array;
+  /** The unknown that holds a device's own current, or -1. */
+  readonly branchOf: Int32Array;
+  readonly dump: number;
+}
+
+/** Lays out the equations. */
+export function equationsOf(shape: CircuitShape): Equations {
+  const { nodeCount, devices } = shape;
+  const branchOf = new Int32Array(devices.length).fill(-1);
+  let size = nodeCount;
+  devices.forEach((device, i) => {
+    if (device.kind !== 'draw' && device.kind !== 'limiter') branchOf[i] = size++;
+  });
+  const isReference = referencesOf(shape);
+  const columns = Array.from({ length: size }, () => new Set<number>());
+  const entry = (row: number, column: number): void => {
+    if (row >= nodeCount || isReference[row] !== 1) columns[column]?.add(row);
+  };
+  for (let node = 0; node < nodeCount; node++) columns[node]?.add(node);
+  const resistors = Array.from(shape.resistorA, (a, i) => pair(a, shape.resistorB[i] ?? 0));
+  const stamps = devices.map((device, i) => entriesOf(device, branchOf[i] ?? -1));
+  for (const list of [...resistors, ...stamps]) for (const [row, column] of list) entry(row, column);
+  const { starts, rows } = packed(columns);
+  const dump = rows.length;
+  const slotOf = (row: number, column: number): number => {
+    if (row < nodeCount && isReference[row] === 1) return dump;
+    for (let p = starts[column] ?? 0; p < (starts[column + 1] ?? 0); p++) if (rows[p] === row) return p;
+    return dump;
+  };
+  const slotsOf = (list: readonly Entry[]): Int32Array => Int32Array.from(list, ([row, column]) => slotOf(row, column));
+  return {
+    size,
+    starts,
+    rows,
+    order: minimumDegree(symmetric(columns)),
+    resistorSlots: Int32Array.from(resistors.flatMap((list) => [...slotsOf(list)])),
+    deviceSlots: stamps.map(slotsOf),
+    diagonal: Int32Array.from({ length: nodeCount }, (_, node) => diagonalSlot(starts, rows, node)),
+    isReference,
+    branchOf,
+    dump,
+  };
+}
+
+type Entry = readonly [row: number, column: number];
+
+function pair(a: number, b: number): Entry[] {
+  return [
+    [a, a],
+    [b, b],
+    [a, b],
+    [b, a],
+  ];
+}
+
+/** The places that a device can write to, whatever its law and state. `solveCircuit` writes in the same order. */
+function entriesOf({ kind, nodes }: DeviceShape, branch: number): Entry[] {
+  const [a = 0, b = 0, c = 0] = nodes;
+  switch (kind) {
+    case 'draw':
+    case 'limiter':
+      return pair(a, b);
+    case 'supply':
+    case 'sense':
+    case 'diode':
+      return [
+        [a, branch],
+        [b, branch],
+        [branch, a],
+        [branch, b],
+        [branch, branch],
+      ];
+    case 'regulator':
+      return [
+        [a, branch],
+        [a, a],
+        [a, b],
+        [a, c],
+        [b, branch],
+        [c, branch],
+        [c, a],
+        [c, b],
+        [c, c],
+        [branch, a],
+        [branch, b],
+        [branch, c],
+        [branch, branch],
+      ];
+    case 'selector': {
+      const out = nodes[nodes.length - 2] ?? 0;
+      return [
+        [out, branch],
+        [branch, out],
+        [branch, branch],
+        ...nodes.slice(0, -2).flatMap((input): Entry[] => [
+          [input, branch],
+          [branch, input],
+        ]),
+      ];
+    }
+  }
+}
+
+/** One node of each island that hangs together stands at 0 V: the minus of its first supply, else its first node. */
+function referencesOf({ nodeCount, resistorA, resistorB, devices }: CircuitShape): Uint8Array {
+  const joints: (readonly [number, number])[] = Array.from(resistorA, (a, i) => [a, resistorB[i] ?? 0] as const);
+  for (const { nodes } of devices) for (const node of nodes) joints.push([nodes[0] ?? node, node]);
+  const islands = partitionOf(nodeCount, joints);
+  const isReference = new Uint8Array(nodeCount);
+  const hasOne = new Uint8Array(islands.count);
+  const refer = (node: number): void => {
+    const island = islands.groupOf[node] ?? 0;
+    if (hasOne[island] === 1) return;
+    hasOne[island] = 1;
+    isReference[node] = 1;
+  };
+  for (const { kind, nodes } of devices) if (kind === 'supply') refer(nodes[1] ?? 0);
+  for (let node = 0; node < nodeCount; node++) refer(node);
+  return isReference;
+}
+
+function packed(columns: readonly ReadonlySet<number>[]): { starts: Int32Array; rows: Int32Array } {
+  const starts = new Int32Array(columns.length + 1);
+  columns.forEach((set, i) => (starts[i + 1] = (starts[i] ?? 0) + set.size));
+  const rows = new Int32Array(starts[columns.length] ?? 0);
+  columns.forEach((set, i) => rows.set(Int32Array.from(set).sort(), starts[i]));
+  return { starts, rows };
+}
+
+function symmetric(columns: readonly ReadonlySet<number>[]): Set<number>[] {
+  const neighbours = columns.map((set) => new Set(set));
+  columns.forEach((set, column) => {
+    for (const row of set) neighbours[row]?.add(column);
+  });
+  return neighbours;
+}
+
+function diagonalSlot(starts: Int32Array, rows: Int32Array, node: number): number {
+  const from = starts[node] ?? 0;
+  return from + rows.subarray(from, starts[node + 1] ?? 0).indexOf(node);
+}

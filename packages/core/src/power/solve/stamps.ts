@@ -1,0 +1,204 @@
+import type { Circuit, DrawLaw, Law, RegulatorLaw } from './circuit.ts';
+import { LEAK_S, LEAST_OHM } from './circuit.ts';
+import { BLOCKED, DOWN, FOLLOWS, inputOf, inputShare, LIMITED, ON, overloadedA } from './deviceStates.ts';
+import { drawnA, drawnS } from './drawCurrent.ts';
+import type { Equations } from './equations.ts';
+
+/** A round of the solver: the values and the right side that it fills, and the voltages at which curved laws are taken. */
+export interface Round {
+  readonly values: Float64Array;
+  readonly rightSide: Float64Array;
+  readonly x: Float64Array;
+  readonly states: Int8Array;
+  /** The voltage at which the law of each two-terminal device is taken; of a regulator that at its input. */
+  readonly at: Float64Array;
+  /** Those that are taken as a constant current there, without their slope. */
+  readonly isFlat: Uint8Array;
+}
+
+/** The part of the matrix that no state changes: resistors, leaks, and the rows of the references. */
+export function fixedValues(equations: Equations, { ohms }: Circuit): Float64Array {
+  const values = new Float64Array(equations.dump + 1);
+  const { resistorSlots, diagonal, isReference } = equations;
+  diagonal.forEach((slot, node) => (values[slot] = isReference[node] === 1 ? 1 : LEAK_S));
+  ohms.forEach((ohm, i) => conduct(values, resistorSlots, 4 * i, 1 / ohm));
+  return values;
+}
+
+function conduct(values: Float64Array, slots: Int32Array, from: number, siemens: number): void {
+  for (let k = 0; k < 4; k++) {
+    const slot = slots[from + k] ?? 0;
+    values[slot] = (values[slot] ?? 0) + (k < 2 ? siemens : -siemens);
+  }
+}
+
+/** Writes every device into the round. */
+export function stampDevices(equations: Equations, { shape, laws }: Circuit, round: Round): void {
+  for (let i = 0; i < laws.length; i++) {
+    const law = laws[i];
+    const device = shape.devices[i];
+    const slots = equations.deviceSlots[i];
+    if (law === undefined || device === undefined || slots === undefined) continue;
+    const branch = equations.branchOf[i] ?? -1;
+    if (branch < 0) stampDraw(equations, law, slots, device.nodes, i, round);
+    else if (device.kind === 'selector') stampSelector(law, slots, branch, round, round.states[i] ?? 0);
+    else if (device.kind === 'regulator') stampRegulator(equations, law, slots, device.nodes, branch, round, i);
+    else stampPair(law, slots, branch, round, round.states[i] ?? 0);
+  }
+}
+
+/** The law that holds at a device without a current of its own; a limiter is one of two by its state. */
+export function drawLawOf(law: Law, state: number): DrawLaw {
+  switch (law.is) {
+    case 'limiter':
+      return { is: 'resistance', ohm: state === DOWN ? law.trippedOhm : law.ohm };
+    case 'open':
+    case 'resistance':
+    case 'constant-current':
+    case 'constant-power':
+    case 'square':
+    case 'clamp':
+      return law;
+    case 'supply':
+    case 'sense':
+    case 'diode':
+    case 'through':
+    case 'regulator':
+    case 'selector':
+      return { is: 'open' };
+  }
+}
+
+function stampDraw(
+  { isReference }: Equations,
+  law: Law,
+  slots: Int32Array,
+  nodes: readonly number[],
+  device: number,
+  { values, rightSide, states, at, isFlat }: Round,
+): void {
+  const own = drawLawOf(law, states[device] ?? 0);
+  if (own.is === 'open') return;
+  const volts = at[device] ?? 0;
+  const slope = isFlat[device] === 1 ? Math.max(drawnS(own, volts), 0) : drawnS(own, volts);
+  const rest = drawnA(own, volts) - slope * volts;
+  conduct(values, slots, 0, slope);
+  const [a = 0, b = 0] = nodes;
+  add(rightSide, isReference, a, -rest);
+  add(rightSide, isReference, b, rest);
+}
+
+function add(rightSide: Float64Array, isReference: Uint8Array, node: number, amps: number): void {
+  if (isReference[node] !== 1) rightSide[node] = (rightSide[node] ?? 0) + amps;
+}
+
+function plus(values: Float64Array, slots: Int32Array, at: number, value: number): void {
+  const slot = slots[at] ?? 0;
+  values[slot] = (values[slot] ?? 0) + value;
+}
+
+/** Supply, sense and diode: a current from the first node to the second, or out of the plus of a supply. */
+function stampPair(law: Law, slots: Int32Array, branch: number, { values, rightSide }: Round, state: number): void {
+  const sign = law.is === 'supply' ? -1 : 1;
+  plus(values, slots, 0, sign);
+  plus(values, slots, 1, -sign);
+  if (law.is === 'supply' && state === LIMITED) {
+    plus(values, slots, 4, 1);
+    rightSide[branch] = law.maxA;
+  } else if (law.is === 'open' || state === BLOCKED || (law.is !== 'supply' && law.is !== 'sense' && law.is !== 'diode')) {
+    plus(values, slots, 4, 1);
+  } else {
+    plus(values, slots, 2, 1);
+    plus(values, slots, 3, -1);
+    const ohm = Math.max(law.is === 'diode' ? 0 : law.ohm, LEAST_OHM);
+    plus(values, slots, 4, law.is === 'supply' ? ohm : -ohm);
+    rightSide[branch] = law.is === 'supply' ? law.emfV : law.is === 'diode' ? law.dropV : 0;
+  }
+}
+
+function stampSelector(law: Law, slots: Int32Array, branch: number, { values, rightSide }: Round, state: number): void {
+  plus(values, slots, 0, -1);
+  const input = inputOf(state);
+  if (law.is !== 'selector' || input < 0) return plus(values, slots, 2, 1);
+  plus(values, slots, 3 + 2 * input, 1);
+  if ((state & 1) === BLOCKED) return plus(values, slots, 2, 1);
+  plus(values, slots, 4 + 2 * input, 1);
+  plus(values, slots, 1, -1);
+  plus(values, slots, 2, -LEAST_OHM);
+  rightSide[branch] = law.dropV;
+}
+
+function stampRegulator(
+  equations: Equations,
+  law: Law,
+  slots: Int32Array,
+  nodes: readonly number[],
+  branch: number,
+  round: Round,
+  device: number,
+): void {
+  const { values, rightSide } = round;
+  const state = round.states[device] ?? 0;
+  plus(values, slots, 4, -1);
+  if (law.is === 'through') {
+    plus(values, slots, 0, 1);
+    plus(values, slots, 9, 1);
+    plus(values, slots, 10, -1);
+    plus(values, slots, 12, -law.ohm);
+    return;
+  }
+  if (law.is !== 'regulator' || state === DOWN) return plus(values, slots, 12, 1);
+  stampInput(equations, law, slots, nodes, branch, round, device);
+  switch (state) {
+    case ON:
+      plus(values, slots, 10, 1);
+      plus(values, slots, 11, -1);
+      plus(values, slots, 12, LEAST_OHM);
+      rightSide[branch] = law.setV;
+      break;
+    case FOLLOWS:
+      plus(values, slots, 10, 1);
+      plus(values, slots, 9, -1);
+      plus(values, slots, 12, LEAST_OHM);
+      rightSide[branch] = -law.dropoutV;
+      break;
+    case LIMITED:
+      // Without its slope, a folding one comes down with its load and does not run up to where it would be right again.
+      plus(values, slots, 12, 1);
+      rightSide[branch] = overloadedA(law, (round.x[nodes[1] ?? 0] ?? 0) - (round.x[nodes[2] ?? 0] ?? 0));
+      break;
+    default:
+      plus(values, slots, 12, 1);
+  }
+}
+
+/** The current at the input, taken as straight around the last round: `Iq + share(Vin, Vout) * Iout`, which the ground gives back. */
+function stampInput(
+  { isReference }: Equations,
+  law: RegulatorLaw,
+  slots: Int32Array,
+  [input = 0, out = 0, gnd = 0]: readonly number[],
+  branch: number,
+  { values, rightSide, x, at, isFlat }: Round,
+  device: number,
+): void {
+  const ground = x[gnd] ?? 0;
+  const inV = Math.max(at[device] ?? 0, law.inputMinV / 2, 0.5);
+  const outV = (x[out] ?? 0) - ground;
+  const amps = Math.max(x[branch] ?? 0, 0);
+  const share = inputShare(law, inV, outV);
+  const isSwitching = law.topology !== 'linear';
+  const byIn = isSwitching && isFlat[device] !== 1 ? (-share * amps) / inV : 0;
+  const byOut = isSwitching ? amps / (law.efficiency * inV) : 0;
+  const rest = law.quiescentA - byIn * inV - byOut * outV;
+  plus(values, slots, 0, share);
+  plus(values, slots, 1, byIn);
+  plus(values, slots, 2, byOut);
+  plus(values, slots, 3, -byIn - byOut);
+  plus(values, slots, 5, 1 - share);
+  plus(values, slots, 6, -byIn);
+  plus(values, slots, 7, -byOut);
+  plus(values, slots, 8, byIn + byOut);
+  add(rightSide, isReference, input, -rest);
+  add(rightSide, isReference, gnd, rest);
+}
