@@ -1,3 +1,4 @@
+import type { Partition } from '../../graph/graph.ts';
 import { partitionOf } from '../../graph/partition.ts';
 import type { CircuitShape, DeviceShape } from './circuit.ts';
 import { minimumDegree } from './minimumDegree.ts';
@@ -21,6 +22,8 @@ export interface Equations {
   readonly isReference: Uint8Array;
   /** The unknown that holds a device's own current, or -1. */
   readonly branchOf: Int32Array;
+  /** The island that each device is on: islands know nothing of each other. */
+  readonly islandOf: Int32Array;
   readonly dump: number;
 }
 
@@ -32,7 +35,8 @@ export function equationsOf(shape: CircuitShape): Equations {
   devices.forEach((device, i) => {
     if (device.kind !== 'draw' && device.kind !== 'limiter') branchOf[i] = size++;
   });
-  const isReference = referencesOf(shape);
+  const islands = islandsOf(shape);
+  const isReference = referencesOf(shape, islands);
   const columns = Array.from({ length: size }, () => new Set<number>());
   const entry = (row: number, column: number): void => {
     if (row >= nodeCount || isReference[row] !== 1) columns[column]?.add(row);
@@ -59,6 +63,7 @@ export function equationsOf(shape: CircuitShape): Equations {
     diagonal: Int32Array.from({ length: nodeCount }, (_, node) => diagonalSlot(starts, rows, node)),
     isReference,
     branchOf,
+    islandOf: Int32Array.from(devices, ({ nodes }) => islands.groupOf[nodes[0] ?? 0] ?? 0),
     dump,
   };
 }
@@ -122,11 +127,15 @@ function entriesOf({ kind, nodes }: DeviceShape, branch: number): Entry[] {
   }
 }
 
-/** One node of each island that hangs together stands at 0 V: the minus of its first supply, else its first node. */
-function referencesOf({ nodeCount, resistorA, resistorB, devices }: CircuitShape): Uint8Array {
+/** The parts of a circuit that nothing joins. */
+export function islandsOf({ nodeCount, resistorA, resistorB, devices }: CircuitShape): Partition {
   const joints: (readonly [number, number])[] = Array.from(resistorA, (a, i) => [a, resistorB[i] ?? 0] as const);
   for (const { nodes } of devices) for (const node of nodes) joints.push([nodes[0] ?? node, node]);
-  const islands = partitionOf(nodeCount, joints);
+  return partitionOf(nodeCount, joints);
+}
+
+/** One node of each island stands at 0 V: the minus of its first supply, else its first node. */
+function referencesOf({ nodeCount, devices }: CircuitShape, islands: Partition): Uint8Array {
   const isReference = new Uint8Array(nodeCount);
   const hasOne = new Uint8Array(islands.count);
   const refer = (node: number): void => {

@@ -68,14 +68,20 @@ export interface Jump {
   readonly severity: number;
 }
 
-/** Of all devices that are out of their limits at a settled balance, the one that is furthest out; ties by number. */
-export function worstJump(equations: Equations, circuit: Circuit, x: Float64Array, states: Int8Array): Jump | undefined {
-  let worst: Jump | undefined;
+/**
+ * Of the devices that are out of their limits at a settled balance, on each island the one that is furthest out; ties by number.
+ * Islands know nothing of each other, so that theirs are made together.
+ */
+export function worstJumps(equations: Equations, circuit: Circuit, x: Float64Array, states: Int8Array): readonly Jump[] {
+  const worst = new Map<number, Jump>();
   for (let device = 0; device < circuit.laws.length; device++) {
     const jump = jumpOf(equations, circuit, device, x, states[device] ?? 0);
-    if (jump !== undefined && (worst === undefined || jump.severity > worst.severity + HAIR)) worst = jump;
+    if (jump === undefined) continue;
+    const island = equations.islandOf[device] ?? 0;
+    const before = worst.get(island);
+    if (before === undefined || jump.severity > before.severity + HAIR) worst.set(island, jump);
   }
-  return worst;
+  return [...worst.values()];
 }
 
 /** Of the regulators whose input has collapsed where no balance is found, the one that is furthest down. */

@@ -1,7 +1,7 @@
 import type { Circuit, CircuitShape, Solved, Tripping } from './circuit.ts';
 import { drawnA } from './drawCurrent.ts';
 import { equationsOf, type Equations } from './equations.ts';
-import { collapsedInput, smoothState, worstJump, type Jump } from './nextStates.ts';
+import { collapsedInput, smoothState, worstJumps, type Jump } from './nextStates.ts';
 import { SparseLu } from './sparseLu.ts';
 import { drawLawOf, fixedValues, stampDevices, type Round } from './stamps.ts';
 import { runningStart, type Start } from './startOf.ts';
@@ -59,10 +59,12 @@ export function solveCircuit(circuit: Circuit, start: Start = runningStart(circu
     iterations += balance.rounds;
     const isSettled = balance.unsettled === undefined;
     if (isSettled) for (let node = 0; node < lowest.length; node++) lowest[node] = Math.min(lowest[node] ?? 0, x[node] ?? 0);
-    const jump = isSettled ? worstJump(equations, circuit, x, round.states) : balance.collapsed;
-    if (jump === undefined) return solution(equations, circuit, round, trippings, lowest, iterations, balance.unsettled);
-    trippings.push(jump.tripping);
-    round.states[jump.tripping.device] = jump.to;
+    const jumps = isSettled ? worstJumps(equations, circuit, x, round.states) : balance.collapsed;
+    if (jumps.length === 0) return solution(equations, circuit, round, trippings, lowest, iterations, balance.unsettled);
+    for (const { tripping, to } of jumps) {
+      trippings.push(tripping);
+      round.states[tripping.device] = to;
+    }
   }
 }
 
@@ -82,7 +84,7 @@ interface Balance {
   /** The device that still moves; undefined when all have settled. */
   readonly unsettled: number | undefined;
   /** A regulator whose input fell away while no balance was found. */
-  readonly collapsed?: Jump | undefined;
+  readonly collapsed: readonly Jump[];
 }
 
 /** Rounds of Newton's method until voltages and states stay. */
@@ -94,19 +96,19 @@ function balanceOf(equations: Equations, lu: SparseLu, circuit: Circuit, fixed: 
     round.values.set(fixed);
     round.rightSide.fill(0);
     stampDevices(equations, circuit, round);
-    if (!lu.factor(matrix)) return { rounds, unsettled: mover };
+    if (!lu.factor(matrix)) return { rounds, unsettled: mover, collapsed: [] };
     next.set(round.rightSide);
     lu.solve(next);
     const change = settle(circuit, round, next);
     round.x.set(next);
     const changed = changeStates(equations, circuit, round, rounds > FREE_ROUNDS);
     if (changed >= 0) mover = changed;
-    else if (change.volts < TOLERANCE_V) return { rounds, unsettled: undefined };
+    else if (change.volts < TOLERANCE_V) return { rounds, unsettled: undefined, collapsed: [] };
     else mover = change.device;
     const collapsed = rounds > PATIENT_ROUNDS ? collapsedInput(circuit, round.x, round.states) : undefined;
-    if (collapsed !== undefined) return { rounds, unsettled: mover, collapsed };
+    if (collapsed !== undefined) return { rounds, unsettled: mover, collapsed: [collapsed] };
   }
-  return { rounds: MOST_ROUNDS, unsettled: mover };
+  return { rounds: MOST_ROUNDS, unsettled: mover, collapsed: [] };
 }
 
 /** Moves the places at which curved laws are taken. @returns the largest change and the device that made it */

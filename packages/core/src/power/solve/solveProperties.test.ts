@@ -188,7 +188,7 @@ describe('against every combination of states', () => {
       put(row, row, line.i);
       put(row, size, line.is);
     });
-    (m[ground] ?? []).fill(0);
+    m[ground]?.fill(0);
     put(ground, ground, 1);
     return eliminated(m, shape.nodeCount);
   }

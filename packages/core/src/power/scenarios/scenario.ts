@@ -1,0 +1,66 @@
+import type { AirframeKind } from '../../model/airframes.ts';
+
+/** What a kind of load takes in a scenario: a state of its data, or a share of the way from idle to moving. */
+export type LoadState = 'off' | 'idle' | 'typical' | 'peak';
+
+/** A situation that the aircraft is in: what the supplies have left and what the loads do. */
+export interface Scenario {
+  readonly id: string;
+  readonly title: string;
+  /** Charge of the packs from 0 to 1; undefined with the packs unplugged and a computer on USB. */
+  readonly charge: number | undefined;
+  /** Seconds; Infinity for one that lasts. Short ones may use burst ratings. */
+  readonly durationS: number;
+  /** Throttle from 0 to 1; `cruise` for the power that cruising takes. */
+  readonly cruiseThrottle: number | 'cruise';
+  readonly liftThrottle: number;
+  /** From 0, holding still, to 1, moving all the time. */
+  readonly servos: number;
+  /** One servo after the other stalls while the others do as `servos` says; the worst is reported. */
+  readonly isJammed?: boolean;
+  readonly transmitters: LoadState;
+  readonly others: LoadState;
+  /** Cold packs have more internal resistance. */
+  readonly internalFactor?: number;
+  /** What a USB port gives, in amperes. */
+  readonly usbA?: number;
+  /** Only for aircraft with lift motors. */
+  readonly isHovering?: boolean;
+}
+
+const LASTING = Infinity;
+const FLYING = { cruiseThrottle: 0, liftThrottle: 0, servos: 0.2, transmitters: 'typical', others: 'typical' } as const;
+
+/** The situations that every aircraft is looked at in. One entry each; the interface shows this table. */
+export const SCENARIOS: readonly Scenario[] = [
+  { ...FLYING, id: 'usb-only', title: 'USB only', charge: undefined, durationS: LASTING, servos: 0, others: 'idle', usbA: 0.5 },
+  { ...FLYING, id: 'battery-bench', title: 'On the bench', charge: 1, durationS: LASTING, servos: 0, others: 'idle' },
+  { ...FLYING, id: 'pre-flight', title: 'Pre-flight', charge: 1, durationS: 60, servos: 0.6, transmitters: 'peak' },
+  { ...FLYING, id: 'launch', title: 'Launch', charge: 1, durationS: 10, cruiseThrottle: 1 },
+  { ...FLYING, id: 'climb', title: 'Climb', charge: 0.9, durationS: 60, cruiseThrottle: 1 },
+  { ...FLYING, id: 'hover', title: 'Hover', charge: 0.9, durationS: 60, liftThrottle: 0.55, isHovering: true },
+  { ...FLYING, id: 'transition', title: 'Transition', charge: 0.9, durationS: 10, cruiseThrottle: 1, liftThrottle: 0.7, isHovering: true },
+  { ...FLYING, id: 'cruise', title: 'Cruise', charge: 0.5, durationS: LASTING, cruiseThrottle: 'cruise' },
+  {
+    ...FLYING,
+    id: 'servo-storm',
+    title: 'Servo storm',
+    charge: 0.5,
+    durationS: 2,
+    cruiseThrottle: 'cruise',
+    servos: 1,
+    transmitters: 'peak',
+  },
+  { ...FLYING, id: 'jammed', title: 'Jammed servo', charge: 0.5, durationS: LASTING, cruiseThrottle: 'cruise', servos: 1, isJammed: true },
+  { ...FLYING, id: 'glide', title: 'Glide', charge: 0.5, durationS: LASTING, transmitters: 'typical' },
+  { ...FLYING, id: 'low-battery', title: 'Low battery', charge: 0.2, durationS: 60, cruiseThrottle: 1 },
+  { ...FLYING, id: 'cold', title: 'Cold', charge: 0.9, durationS: 60, cruiseThrottle: 1, internalFactor: 2 },
+];
+
+/** Airframes that hang on their lift motors, at least at times. */
+const HOVERING: readonly AirframeKind[] = ['lift-and-cruise', 'quad', 'hexa'];
+
+/** The situations that an aircraft of this kind gets into. */
+export function scenariosOf(airframe: AirframeKind): readonly Scenario[] {
+  return SCENARIOS.filter((scenario) => scenario.isHovering !== true || HOVERING.includes(airframe));
+}
