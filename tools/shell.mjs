@@ -33,19 +33,18 @@ export function ensurePackages() {
   writeFileSync(mark, lock);
 }
 
-/** Installs Debian's Chromium when it is not there. */
-export function ensureChromium() {
-  if (existsSync('/usr/bin/chromium')) return;
-  process.stdout.write("Installing Chromium from Debian's packages ...\n");
+/** Installs from Debian's packages what the tests need beside npm's: a browser, and a circuit simulator to be checked against. */
+export function ensureDebianPackages() {
+  const missing = ['chromium', 'ngspice'].filter((name) => !existsSync(`/usr/bin/${name}`));
+  if (missing.length === 0) return;
+  process.stdout.write(`Installing ${missing.join(' and ')} from Debian's packages ...\n`);
   const asRoot = process.getuid?.() === 0 ? [] : ['sudo'];
-  const apt = (args) =>
-    must(
-      [...asRoot, 'apt-get'][0],
-      [...asRoot, 'apt-get', ...args].slice(1),
-      'Chromium could not be installed. Install it by hand: apt-get install chromium',
-    );
+  const apt = (args) => {
+    const [command, ...rest] = [...asRoot, 'apt-get', ...args];
+    must(command, rest, `They could not be installed. Install them by hand: apt-get install ${missing.join(' ')}`);
+  };
   apt(['update']);
-  apt(['install', '-y', '--no-install-recommends', 'chromium']);
+  apt(['install', '-y', '--no-install-recommends', ...missing]);
 }
 
 /** Builds core, contract, server and web. */

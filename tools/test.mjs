@@ -1,10 +1,10 @@
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { build, ensureChromium, ensurePackages, root, run } from './shell.mjs';
+import { build, ensureDebianPackages, ensurePackages, root, run } from './shell.mjs';
 
 // Everything that must hold, on a machine where nothing was installed by hand. Ends with one line over all suites.
 ensurePackages();
-ensureChromium();
+ensureDebianPackages();
 build();
 
 let passed = 0;

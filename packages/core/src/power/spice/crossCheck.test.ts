@@ -1,0 +1,104 @@
+import { describe, expect, it } from '@jest/globals';
+import { demoDesign } from '../../test/designs.ts';
+import { mudflat } from '../../demo/mudflat.ts';
+import { saltmarsh } from '../../demo/saltmarsh.ts';
+import { graphOf } from '../../graph/graphOf.ts';
+import { asId, type AircraftId } from '../../model/ids.ts';
+import { solveScenarios } from '../scenarios/solveScenario.ts';
+import type { Circuit, Solved } from '../solve/circuit.ts';
+import { solveCircuit } from '../solve/solveCircuit.ts';
+import { hasNgspice, operatingPoint } from '../test/ngspice.ts';
+import { numbersFrom, randomCircuit } from '../test/randomCircuit.ts';
+import { spiceNetlist, type NetlistWords } from './spiceNetlist.ts';
+
+const plain: NetlistWords = { title: 'cross-check', comments: [], nodeName: (n) => `n${n}`, deviceName: (d) => `d${d}` };
+
+/** What carries less than this stands where the leaks leave it, which no two simulators agree on. */
+const DEAD_A = 1e-6;
+
+/** The nodes that some current reaches. */
+function liveNodes({ shape, ohms }: Circuit, { volts, amps }: Solved): ReadonlySet<number> {
+  const live = new Set<number>();
+  ohms.forEach((ohm, i) => {
+    const [a, b] = [shape.resistorA[i] ?? 0, shape.resistorB[i] ?? 0];
+    if (Math.abs((volts[a] ?? 0) - (volts[b] ?? 0)) / ohm > DEAD_A) live.add(a).add(b);
+  });
+  shape.devices.forEach(({ kind, nodes }, i) => {
+    if (kind !== 'selector' && Math.abs(amps[i] ?? 0) > DEAD_A) for (const node of nodes) live.add(node);
+  });
+  return live;
+}
+
+interface Difference {
+  /** At the worst live node, in shares of 0.1 % or 1 mV. */
+  readonly share: number;
+  /** True where the simulator found a balance that is nowhere higher than ours: we give the highest, that of a running system. */
+  readonly isLower: boolean;
+}
+
+/** How far the simulator is from us; undefined when it finds nothing. */
+function apart(circuit: Circuit, solved: Solved, words: NetlistWords): Difference | undefined {
+  const netlist = spiceNetlist(circuit, words);
+  const nodes = [...liveNodes(circuit, solved)].filter((node) => netlist.includes(` n${node} `));
+  if (nodes.length === 0) return { share: 0, isLower: false };
+  const answer = operatingPoint(
+    netlist,
+    nodes.map((node) => `n${node}`),
+  );
+  if (answer === undefined) return undefined;
+  const differences = nodes.map((node) => ({ there: answer.get(`n${node}`) ?? NaN, here: solved.volts[node] ?? NaN }));
+  return {
+    share: Math.max(...differences.map(({ there, here }) => Math.abs(there - here) / Math.max(1e-3, 1e-3 * Math.abs(here)))),
+    isLower: differences.every(({ there, here }) => there <= here + 2e-3),
+  };
+}
+
+/** `none`: the simulator finds no operating point at all. */
+type Verdict = 'same' | 'lower' | 'apart' | 'none';
+
+/**
+ * Compares; where something shuts down for good the simulator may find nothing, or another of several balances. Then it begins
+ * with what shut down off, still by the same laws.
+ */
+function compare(circuit: Circuit, name: string): { readonly verdict: Verdict; readonly isSecondTry: boolean; readonly said: string } {
+  const solved = solveCircuit(circuit);
+  const verdictOf = (found: Difference | undefined): Verdict =>
+    found === undefined ? 'none' : found.share <= 1 ? 'same' : found.isLower ? 'lower' : 'apart';
+  const first = apart(circuit, solved, plain);
+  if (verdictOf(first) === 'same' || solved.trippings.length === 0) {
+    return { verdict: verdictOf(first), isSecondTry: false, said: `${name}: ${JSON.stringify(first)}` };
+  }
+  const down = new Set(solved.trippings.map(({ device }) => device));
+  const second = apart(circuit, solved, { ...plain, isOffInGuess: (device) => down.has(device) });
+  return { verdict: verdictOf(second), isSecondTry: true, said: `${name}: ${JSON.stringify(first)}, then ${JSON.stringify(second)}` };
+}
+
+(hasNgspice ? describe : describe.skip)('against an independent simulator', () => {
+  it('200 generated networks agree within 0.1 % or 1 mV', () => {
+    const results = Array.from({ length: 200 }, (_, i) =>
+      compare(randomCircuit(numbersFrom(i + 1), { jumps: i % 2 === 1, branches: 3 + (i % 30) }).circuit, `network ${i + 1}`),
+    );
+    expect(results.filter(({ verdict }) => verdict === 'apart').map(({ said }) => said)).toEqual([]);
+    const count = (wanted: Verdict): number => results.filter(({ verdict }) => verdict === wanted).length;
+    expect(count('same')).toBeGreaterThanOrEqual(195);
+    expect(count('none')).toBeLessThanOrEqual(2);
+    expect(results.filter(({ isSecondTry }) => isSecondTry).length).toBeLessThan(20);
+  });
+
+  it('every scenario of the demo aircraft agrees', () => {
+    let made = 0;
+    const makeId = (): string => `x${++made}`;
+    const designs = [saltmarsh(asId<AircraftId>('s'), makeId), demoDesign(), mudflat(asId<AircraftId>('m'), makeId)];
+    const results = designs.flatMap((design) =>
+      solveScenarios(graphOf(design)).map(({ scenario, circuit }) => compare(circuit, `${design.aircraft.name} ${scenario.id}`)),
+    );
+    expect(results.length).toBeGreaterThan(30);
+    expect(results.filter(({ verdict }) => verdict !== 'same').map(({ said }) => said)).toEqual([]);
+  });
+
+  it('finds a circuit apart that is not the same', () => {
+    const { circuit } = randomCircuit(numbersFrom(1), { jumps: false, branches: 12 });
+    const other = { ...circuit, ohms: circuit.ohms.map((ohm) => ohm * 2) };
+    expect(apart(other, solveCircuit(circuit), plain)?.share).toBeGreaterThan(1);
+  });
+});
