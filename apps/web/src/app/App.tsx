@@ -16,6 +16,7 @@ const queries = new QueryClient({
 /** Screens that are not the first that one sees come when they are opened. */
 const later = {
   brief: async () => ({ Component: (await import('../views/brief/BriefView.tsx')).BriefView }),
+  power: async () => ({ Component: (await import('../views/power/PowerView.tsx')).PowerView }),
   ladder: async () => ({ Component: (await import('../views/ladder/PinLadderView.tsx')).PinLadderView }),
   documents: async () => ({ Component: (await import('../views/documents/DocumentsView.tsx')).DocumentsView }),
   booklet: async () => ({ Component: (await import('../views/documents/BookletPage.tsx')).BookletPage }),
@@ -41,6 +42,7 @@ const router = createBrowserRouter([
     children: [
       { index: true, element: <Navigate to="wiring" replace /> },
       { path: 'brief', lazy: later.brief },
+      { path: 'power', lazy: later.power },
       { path: 'parts', element: <PartsView /> },
       { path: 'wiring', element: <WiringView /> },
       { path: 'wiring/:cable', lazy: later.ladder },

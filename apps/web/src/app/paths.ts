@@ -6,6 +6,7 @@ export const paths = {
   workshopParts: () => '/workshop/parts',
   partEditor: (id: PartId) => `/workshop/parts/${id}`,
   brief: (id: AircraftId) => `/aircraft/${id}/brief`,
+  power: (id: AircraftId) => `/aircraft/${id}/power`,
   parts: (id: AircraftId) => `/aircraft/${id}/parts`,
   wiring: (id: AircraftId) => `/aircraft/${id}/wiring`,
   ladder: (id: AircraftId, cable: CableId) => `/aircraft/${id}/wiring/${cable}`,

@@ -17,6 +17,7 @@ export const goCommand: EntryCommand = {
     if (wanted === undefined) return [];
     const screens = {
       brief: paths.brief(aircraft),
+      power: paths.power(aircraft),
       wiring: paths.wiring(aircraft),
       parts: paths.parts(aircraft),
       documents: paths.documents(aircraft),

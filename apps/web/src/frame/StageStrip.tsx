@@ -19,8 +19,19 @@ export function StageStrip() {
 
 /** The screen of a stage; undefined as long as it has none. */
 function screenOf(stage: Stage, aircraft: AircraftId): string | undefined {
-  if (stage === 'brief') return paths.brief(aircraft);
-  return stage === 'wiring' ? paths.wiring(aircraft) : undefined;
+  switch (stage) {
+    case 'brief':
+    case 'power':
+    case 'wiring':
+      return paths[stage](aircraft);
+    case 'layout':
+    case 'links':
+    case 'outputs':
+    case 'firmware':
+    case 'bench':
+    case 'logbook':
+      return undefined;
+  }
 }
 
 function openIn(judged: readonly JudgedFinding[], stage: Stage): readonly Severity[] {

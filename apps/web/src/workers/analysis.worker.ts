@@ -1,17 +1,6 @@
 import { expose } from 'comlink';
-import {
-  applyEdit,
-  catalogue,
-  findingsOf,
-  judge,
-  partKeyOf,
-  type Aircraft,
-  type Design,
-  type Edit,
-  type JudgedFinding,
-  type Part,
-  type PutBack,
-} from '@wired-falcon/core';
+import { findingsOf, judge, type Aircraft, type Design, type Edit, type JudgedFinding, type Part, type PutBack } from '@wired-falcon/core';
+import { FollowedDesign } from './followedDesign.ts';
 
 /** What the checks say of the document with this number. */
 export interface AnalysisResult {
@@ -19,30 +8,20 @@ export interface AnalysisResult {
   readonly judged: readonly JudgedFinding[];
 }
 
-let design: Design | undefined;
-let designSeq = 0;
+const followed = new FollowedDesign();
 
-/** Holds a copy of the design, follows the same edits, and runs the checks on it. */
+/** Runs the checks on the document. */
 const analysis = {
-  load(seq: number, aircraft: Aircraft, parts: readonly Part[]): AnalysisResult {
-    design = { aircraft, parts: new Map([...catalogue, ...parts.map((part) => [partKeyOf(part), part] as const)]) };
-    designSeq = seq;
-    return resultOf(design);
-  },
+  load: (seq: number, aircraft: Aircraft, parts: readonly Part[]): AnalysisResult => resultOf(seq, followed.load(seq, aircraft, parts)),
 
-  /** Follows one edit. Undefined when this copy is not the document that the edit was made on; then it must be loaded. */
   follow(seq: number, edit: Edit, undoes: PutBack | undefined): AnalysisResult | undefined {
-    if (design === undefined || designSeq !== seq - 1) return undefined;
-    const made = applyEdit(design, edit, () => undoes ?? { refused: { code: 'unknown-edit', sentence: '', about: [] } });
-    if ('refused' in made) return undefined;
-    design = made.design;
-    designSeq = seq;
-    return resultOf(design);
+    const design = followed.follow(seq, edit, undoes);
+    return design === undefined ? undefined : resultOf(seq, design);
   },
 };
 
-function resultOf(of: Design): AnalysisResult {
-  return { seq: designSeq, judged: judge(findingsOf(of), of.aircraft) };
+function resultOf(seq: number, design: Design): AnalysisResult {
+  return { seq, judged: judge(findingsOf(design), design.aircraft) };
 }
 
 export type AnalysisWorker = typeof analysis;

@@ -9,7 +9,7 @@ const reset = (seq: number): AnalysedState => ({ seq, last: { is: 'reset' }, des
 const edited = (seq: number): AnalysedState => ({ seq, last: { is: 'edit', edit }, design });
 
 /** A worker that answers when it is told to, and remembers what it was asked. */
-class SlowWorker implements AnalysisPort {
+class SlowWorker implements AnalysisPort<AnalysisResult> {
   readonly asked: string[] = [];
   knows = true;
   #answers: (() => void)[] = [];

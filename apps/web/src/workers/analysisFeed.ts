@@ -1,12 +1,16 @@
 import type { Aircraft, Edit, Part, PutBack } from '@wired-falcon/core';
 import type { SessionState } from '../session/sessionState.ts';
-import type { AnalysisResult } from './analysis.worker.ts';
+
+/** A result that says which version of the document it is about. */
+export interface Numbered {
+  readonly seq: number;
+}
 
 /** The worker as the feed sees it: it holds a design, and follows edits or is given a new one. */
-export interface AnalysisPort {
-  readonly load: (seq: number, aircraft: Aircraft, parts: readonly Part[]) => Promise<AnalysisResult>;
+export interface AnalysisPort<R extends Numbered> {
+  readonly load: (seq: number, aircraft: Aircraft, parts: readonly Part[]) => Promise<R>;
   /** Undefined when the worker's copy is not the document that the edit was made on. */
-  readonly follow: (seq: number, edit: Edit, undoes: PutBack | undefined) => Promise<AnalysisResult | undefined>;
+  readonly follow: (seq: number, edit: Edit, undoes: PutBack | undefined) => Promise<R | undefined>;
 }
 
 /** What the feed needs to know of a session's state. */
@@ -16,15 +20,15 @@ export type AnalysedState = Pick<SessionState, 'seq' | 'last' | 'design'>;
  * Brings the versions of a document to the worker, one request at a time. Of the versions that come while it computes, only
  * the newest waits. An edit is sent as an edit when the worker holds the version before it, else the document is sent.
  */
-export class AnalysisFeed {
+export class AnalysisFeed<R extends Numbered> {
   #waiting: AnalysedState | undefined;
   #isBusy = false;
   #offered = 0;
   #done = 0;
 
   constructor(
-    private readonly worker: AnalysisPort,
-    private readonly show: (result: AnalysisResult) => void,
+    private readonly worker: AnalysisPort<R>,
+    private readonly show: (result: R) => void,
   ) {}
 
   offer(state: AnalysedState): void {
@@ -45,7 +49,7 @@ export class AnalysisFeed {
     this.#isBusy = false;
   }
 
-  async #ask({ seq, last, design }: AnalysedState): Promise<AnalysisResult> {
+  async #ask({ seq, last, design }: AnalysedState): Promise<R> {
     if (last.is === 'edit' && this.#done === seq - 1) {
       const followed = await this.worker.follow(seq, last.edit, last.undoes);
       if (followed !== undefined) return followed;

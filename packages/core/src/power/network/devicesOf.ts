@@ -63,8 +63,8 @@ function placeOf(
   }
 }
 
-/** The ground that the windows of a part's selectors are measured against: that of its loads and regulators, else of its pins. */
-function groundAddress(part: ResolvedPart): string {
+/** The ground of a part, as a circuit names it: what its voltages are measured against. That of its loads and regulators, else of its pins. */
+export function groundAddress(part: ResolvedPart): string {
   for (const element of part.circuit) if (element.is === 'load' || element.is === 'regulator') return element.gnd;
   for (const port of part.ports) {
     const pin = port.pins.find(({ role }) => role === 'gnd');

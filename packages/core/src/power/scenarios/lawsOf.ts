@@ -1,3 +1,4 @@
+import { circuitNode, groupOf, pinsOf, type Graph } from '../../graph/graph.ts';
 import { voltsAt } from '../../graph/railsOf.ts';
 import type { Device, DeviceElement } from '../network/devicesOf.ts';
 import type { PowerNetwork } from '../network/powerNetwork.ts';
@@ -83,12 +84,23 @@ function elementLaw(
     case 'sense':
       return { is: 'sense', ohm: element.ohm };
     case 'load':
-      return loadLaw(element, loadAmps(network, scenario, item, element));
+      return isSwitched(network.graph, item, element) ? OPEN : loadLaw(element, loadAmps(network, scenario, item, element));
     case 'drive':
       return driveLaw(network, scenario, item, element, cruising);
     case 'clamp':
       return { is: 'clamp', volts: element.volts, ohm: element.slopeOhm };
   }
+}
+
+/** True for a load whose one side a controller switches, such as a buzzer: it takes something only now and then. */
+function isSwitched(graph: Graph, item: number, element: Of<'load'>): boolean {
+  return [element.supply, element.gnd].some((address) => {
+    const node = circuitNode(graph, item, address);
+    return (
+      node !== undefined &&
+      pinsOf(graph, graph.wires, groupOf(graph.wires, node)).some(({ at }) => at.item !== item && at.pin.role === 'switch')
+    );
+  });
 }
 
 function batteryLaw(element: Of<'battery'>, { charge, internalFactor = 1 }: Scenario): Law {

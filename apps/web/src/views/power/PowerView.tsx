@@ -1,0 +1,117 @@
+import { useState } from 'react';
+import type { ScenarioReport } from '@wired-falcon/core';
+import { useSelection } from '../../selection/SelectionContext.tsx';
+import { useSessionState } from '../../session/SessionContext.tsx';
+import { usePageTitle } from '../../ui/pageTitle.ts';
+import { usePowerReport } from '../../workers/usePowerReport.ts';
+import { isTroubled, situationText } from './powerWords.ts';
+import { RiverDrawing } from './RiverDrawing.tsx';
+import { riverLayout } from './riverLayout.ts';
+import { SupplyTable } from './SupplyTable.tsx';
+
+const FIRST = 'cruise';
+
+/** What feeds what, in every situation that the aircraft gets into. */
+export function PowerView() {
+  const { design } = useSessionState();
+  const result = usePowerReport();
+  const { selection, select } = useSelection();
+  const [id, setId] = useState(FIRST);
+  usePageTitle(`${design.aircraft.name}, power`);
+  if (result === undefined) return <p className="p-6 text-ink2">Solving every situation ...</p>;
+  const { scenarios } = result.report;
+  const report = scenarios.find((scenario) => scenario.id === id) ?? scenarios[0];
+  const hasSupply = scenarios.some(({ supplies }) => supplies.some(({ is }) => is === 'battery' || is === 'source'));
+  if (report === undefined || !hasSupply) return <EmptyPower />;
+  return (
+    <div className="px-5 py-3" data-testid="power" data-power-seq={result.seq}>
+      <h2 className="sr-only">Power</h2>
+      <ScenarioStrip scenarios={scenarios} chosen={report.id} onChoose={setId} />
+      <p className="mt-2 text-[13px] text-ink2">
+        {report.title}: {situationText(report)}
+        {report.stalled !== undefined && `; ${report.stalled} is the servo that hurts most when it jams`}.{' '}
+        {report.id === 'cruise' && 'The power of cruising is an estimate from the mass of the parts.'}
+      </p>
+      {report.unsettled !== undefined && (
+        <p role="alert" className="mt-1 text-rust">
+          {report.unsettled} does not settle here: these figures are not to be trusted.
+        </p>
+      )}
+      <Events report={report} />
+      <div className="mt-3 overflow-x-auto">
+        <RiverDrawing
+          report={report}
+          chosen={selection.is === 'item' ? selection.item : undefined}
+          onChoose={(item) => select({ is: 'item', item })}
+        />
+      </div>
+      <Dry report={report} />
+      <SupplyTable report={report} />
+    </div>
+  );
+}
+
+interface ScenarioStripProps {
+  readonly scenarios: readonly ScenarioReport[];
+  readonly chosen: string;
+  readonly onChoose: (id: string) => void;
+}
+
+function ScenarioStrip({ scenarios, chosen, onChoose }: ScenarioStripProps) {
+  return (
+    <div role="group" aria-label="Situation" className="flex flex-wrap gap-x-1 gap-y-1 border-b border-ink pb-1.5">
+      {scenarios.map((scenario) => (
+        <button
+          key={scenario.id}
+          type="button"
+          aria-pressed={scenario.id === chosen}
+          className={`min-h-6 px-2 py-0.5 text-[13px] ${scenario.id === chosen ? 'bg-ink font-semibold text-sheet' : ''}`}
+          onClick={() => onChoose(scenario.id)}
+        >
+          {scenario.title}
+          {isTroubled(scenario) && (
+            <span className={scenario.id === chosen ? '' : 'font-semibold text-rust'} title="Something gives way or stands too low here">
+              {' '}
+              !<span className="sr-only"> something gives way</span>
+            </span>
+          )}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+function Events({ report }: { readonly report: ScenarioReport }) {
+  return (
+    <ol className="mt-1 text-[13px]" data-testid="power-events" aria-label="What gives way, in order">
+      {report.events.map((sentence, i) => (
+        <li key={i} className="border-l-2 border-rust pl-2">
+          {sentence}
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+/** Loads that no current reaches. */
+function Dry({ report }: { readonly report: ScenarioReport }) {
+  const { dry } = riverLayout(report);
+  if (dry.length === 0) return null;
+  return (
+    <p className="mt-2 text-[13px]" data-testid="power-dry">
+      Reached by no supply here: {[...new Set(dry.map(({ ref }) => ref))].join(', ')}.
+    </p>
+  );
+}
+
+function EmptyPower() {
+  return (
+    <div className="px-6 py-5" data-testid="power">
+      <h2 className="text-lg font-bold">Power</h2>
+      <p className="mt-1 max-w-prose text-ink2">
+        Here stands what feeds what, with every voltage and current, in each situation from USB on the bench to a jammed servo. It needs a
+        supply: add a battery, for example with <span className="value">/ add battery lipo 4s</span>, and wire it.
+      </p>
+    </div>
+  );
+}

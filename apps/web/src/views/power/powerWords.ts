@@ -1,0 +1,31 @@
+import type { LoadLine, ScenarioReport, SupplyLine } from '@wired-falcon/core';
+
+export function voltsText(volts: number): string {
+  const shown = Math.abs(volts) < 0.005 ? 0 : volts;
+  return `${shown.toFixed(2)} V`;
+}
+
+/** Amperes, in milliamperes below one tenth. */
+export function ampsText(amps: number): string {
+  const shown = Math.abs(amps) < 0.0005 ? 0 : amps;
+  return Math.abs(shown) < 0.1 ? `${(shown * 1000).toFixed(0)} mA` : `${shown.toFixed(2)} A`;
+}
+
+/** A state with what it is judged by. */
+export function stateText(line: SupplyLine | LoadLine): string {
+  if (!('minV' in line) || line.minV === undefined) return line.state;
+  return line.state === 'short of volts' || line.state === 'fallen' || line.state === 'weak'
+    ? `${line.state}: needs ${voltsText(line.minV)}`
+    : line.state;
+}
+
+/** How long and at which charge. */
+export function situationText({ charge, durationS }: ScenarioReport): string {
+  const lasting = Number.isFinite(durationS) ? `${durationS} s` : 'lasting';
+  return charge === undefined ? `packs off, ${lasting}` : `${Math.round(charge * 100)} %, ${lasting}`;
+}
+
+/** True when something falls, shuts down or stands below what it needs. */
+export function isTroubled({ loads, events }: ScenarioReport): boolean {
+  return events.length > 0 || loads.some(({ state }) => state === 'short of volts' || state === 'fallen' || state === 'reversed');
+}

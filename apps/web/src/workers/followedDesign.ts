@@ -1,0 +1,23 @@
+import { applyEdit, catalogue, partKeyOf, type Aircraft, type Design, type Edit, type Part, type PutBack } from '@wired-falcon/core';
+
+/** A worker's copy of the document, which follows the same edits as the page. */
+export class FollowedDesign {
+  #design: Design | undefined;
+  #seq = 0;
+
+  load(seq: number, aircraft: Aircraft, parts: readonly Part[]): Design {
+    this.#design = { aircraft, parts: new Map([...catalogue, ...parts.map((part) => [partKeyOf(part), part] as const)]) };
+    this.#seq = seq;
+    return this.#design;
+  }
+
+  /** Follows one edit. Undefined when this copy is not the document that the edit was made on; then it must be loaded. */
+  follow(seq: number, edit: Edit, undoes: PutBack | undefined): Design | undefined {
+    if (this.#design === undefined || this.#seq !== seq - 1) return undefined;
+    const made = applyEdit(this.#design, edit, () => undoes ?? { refused: { code: 'unknown-edit', sentence: '', about: [] } });
+    if ('refused' in made) return undefined;
+    this.#design = made.design;
+    this.#seq = seq;
+    return this.#design;
+  }
+}

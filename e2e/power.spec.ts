@@ -1,0 +1,38 @@
+import { enter, expect, settled, tabTo, test, violations } from './bench.ts';
+
+test('the power river: a situation is chosen, a rail read, and a remedy seen in it, by pointer', async ({ page, aircraft }) => {
+  await page.goto(`${aircraft}/power`);
+  await settled(page);
+  const river = page.getByRole('group', { name: 'Power river' });
+  await expect(river).toBeVisible();
+  await page.getByRole('button', { name: /^Jammed servo/ }).click();
+  await expect(page.getByText(/is the servo that hurts most when it jams/)).toBeVisible();
+  await expect(river.locator('[data-device="SRV1.servo"]')).toHaveAttribute('aria-label', /stalled/);
+  // Two regulators stand on the rail and share it, until one is taken off.
+  const builtIn = page.getByTestId('supplies').locator('tr').filter({ hasText: 'ESC1 built-in' });
+  await expect(builtIn).toContainText(/\d\.\d\d A.*of 2.00 A/);
+  await page.getByRole('button', { name: "Pull ESC1's supply pin" }).click();
+  await settled(page);
+  await expect(builtIn).toContainText('0 mA');
+  await river.locator('[data-device="BEC1.buck"]').click();
+  await expect(page.getByRole('heading', { name: 'BEC1' })).toBeVisible();
+});
+
+test('the power river by keyboard, and on an aircraft without a supply; axe', async ({ page, aircraft, server }) => {
+  await page.goto(`${aircraft}/power`);
+  await settled(page);
+  await tabTo(page, 'button[aria-pressed="true"]');
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: /^Servo storm/ })).toHaveAttribute('aria-pressed', 'true');
+  await tabTo(page, '[data-device="BAT1.pack"]');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'BAT1' })).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  await page.goto(server.url);
+  await page.getByLabel('New aircraft').fill('Bare');
+  await page.getByRole('button', { name: 'Create' }).click();
+  await settled(page);
+  await enter(page, 'go power', 'opens power');
+  await expect(page.getByText('It needs a supply')).toBeVisible();
+});

@@ -1,0 +1,81 @@
+import { describe, expect, it } from '@jest/globals';
+import { demoDesign } from '../../test/designs.ts';
+import { mudflat } from '../../demo/mudflat.ts';
+import { saltmarsh } from '../../demo/saltmarsh.ts';
+import { graphOf } from '../../graph/graphOf.ts';
+import type { Design } from '../../model/design.ts';
+import { asId, type AircraftId } from '../../model/ids.ts';
+import { powerReport, type ScenarioReport } from './powerReport.ts';
+
+let made = 0;
+const makeId = (): string => `r${++made}`;
+const salt = saltmarsh(asId<AircraftId>('saltmarsh'), makeId);
+
+function reportOf(design: Design, id: string): ScenarioReport {
+  const found = powerReport(graphOf(design)).scenarios.find((scenario) => scenario.id === id);
+  if (found === undefined) throw new Error(`There is no ${id}.`);
+  return found;
+}
+
+const supply = (report: ScenarioReport, name: string) => report.supplies.find(({ ref, element }) => `${ref} ${element}` === name);
+const load = (report: ScenarioReport, name: string) => report.loads.find(({ ref, element }) => `${ref} ${element}` === name);
+
+describe('the report of an aircraft that is right', () => {
+  it('has nothing that falls or stands short in any situation on its pack', () => {
+    for (const { id, events, loads, unsettled } of powerReport(graphOf(salt)).scenarios) {
+      expect([id, unsettled]).toEqual([id, undefined]);
+      if (id === 'usb-only') continue;
+      expect([id, events]).toEqual([id, []]);
+      expect([id, loads.filter(({ state }) => !['on', 'off', 'stalled'].includes(state))]).toEqual([id, []]);
+    }
+  });
+
+  it('names the servo that jams, and what carries the rail against what it may', () => {
+    const jammed = reportOf(salt, 'jammed');
+    expect(jammed.stalled).toMatch(/^SRV/);
+    expect(load(jammed, `${jammed.stalled ?? ''} servo`)?.state).toBe('stalled');
+    expect(supply(jammed, 'BEC1 buck')).toMatchObject({ state: 'on', ratedA: 10, volts: expect.closeTo(5, 3) });
+  });
+
+  it('feeds every load from a supply, and what flows in flows on', () => {
+    const { feeds, supplies, loads } = reportOf(salt, 'climb');
+    const from = new Map(feeds.map((feed) => [feed.to, feed.from] as const));
+    const names = new Map([...supplies, ...loads].map((line) => [line.device, `${line.ref} ${line.element}`] as const));
+    const pathOf = (name: string): string[] => {
+      const path: string[] = [];
+      let at = [...names].find(([, candidate]) => candidate === name)?.[0];
+      while (at !== undefined) {
+        path.push(names.get(at) ?? '?');
+        at = from.get(at);
+      }
+      return path;
+    };
+    expect(pathOf('SRV1 servo')).toEqual(['SRV1 servo', 'BEC1 buck', 'PM1 battery-current', 'BAT1 pack']);
+    expect(pathOf('GNSS1 receiver')).toEqual(['GNSS1 receiver', 'FC1 port-fuse', 'FC1 power-inputs', 'PM1 reg-5v', 'BAT1 pack']);
+    // The sense element carries what is behind it.
+    const sense = supplies.find(({ element }) => element === 'battery-current');
+    const behind = feeds.filter(({ from: giver }) => giver === sense?.device).reduce((sum, { amps }) => sum + amps, 0);
+    expect(behind).toBeCloseTo(sense?.amps ?? NaN, 3);
+  });
+});
+
+describe('the report of aircraft that are not', () => {
+  it('tells what is reversed, what no supply reaches, and what two supplies on one rail give', () => {
+    const cruise = reportOf(demoDesign(), 'cruise');
+    expect(load(cruise, 'RNG1 sensor')?.state).toBe('reversed');
+    expect(load(cruise, 'CC1 computer')?.state).toBe('dark');
+    // Both stand at 5.0 V behind wires of their own, so that they share until one of them drifts.
+    for (const name of ['BEC1 buck', 'ESC1 built-in']) expect(supply(cruise, name)?.amps).toBeGreaterThan(0.05);
+  });
+
+  it('measures every item against its own ground', () => {
+    const climb = reportOf(mudflat(asId<AircraftId>('mudflat'), makeId), 'climb');
+    const [pack, sensed] = [supply(climb, 'BAT2 pack'), supply(climb, 'PM2 battery-current')];
+    expect(sensed?.volts).toBeLessThanOrEqual(pack?.volts ?? 0);
+  });
+
+  it('an aircraft without anything has a report without anything', () => {
+    const { scenarios } = powerReport(graphOf({ aircraft: { ...salt.aircraft, items: {}, cables: {}, outputs: {} }, parts: salt.parts }));
+    for (const { supplies, loads, feeds } of scenarios) expect([supplies, loads, feeds]).toEqual([[], [], []]);
+  });
+});
