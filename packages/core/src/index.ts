@@ -77,3 +77,6 @@ export * from './power/report/powerReport.ts';
 export type { Feed } from './power/report/feedsOf.ts';
 export { SCENARIOS, scenariosOf, type Scenario } from './power/scenarios/scenario.ts';
 export { solveScenario, solveScenarios } from './power/scenarios/solveScenario.ts';
+export { ABILITIES, type Ability } from './power/faults/abilities.ts';
+export { faultReport } from './power/faults/faultReport.ts';
+export * from './power/faults/faultSweep.ts';

@@ -66,7 +66,8 @@ export function powerReport(graph: Graph): PowerReport {
   return { scenarios: solveScenarios(graph).map(scenarioReport) };
 }
 
-function scenarioReport(result: ScenarioResult): ScenarioReport {
+/** One situation for people. */
+export function scenarioReport(result: ScenarioResult): ScenarioReport {
   const { scenario, network, before, falls, stalled } = result;
   const lines = network.devices.map(({ device }, i) => ({ device, i }));
   return {

@@ -1,0 +1,147 @@
+import { describe, expect, it } from '@jest/globals';
+import { Bench } from '../../demo/bench.ts';
+import { mudflat } from '../../demo/mudflat.ts';
+import { saltmarsh } from '../../demo/saltmarsh.ts';
+import { graphOf } from '../../graph/graphOf.ts';
+import type { Design } from '../../model/design.ts';
+import { asId, type AircraftId } from '../../model/ids.ts';
+import { newAircraft } from '../../model/newAircraft.ts';
+import { powerNetwork } from '../network/powerNetwork.ts';
+import { abilitiesOf, crewOf } from './abilities.ts';
+import { faultReport } from './faultReport.ts';
+import { faultsOf } from './faultsOf.ts';
+import { faultSteps, faultSweep, type FaultLine } from './faultSweep.ts';
+
+let made = 0;
+const makeId = (): string => `f${++made}`;
+const salt = saltmarsh(asId<AircraftId>('saltmarsh'), makeId);
+const sweep = faultSweep(graphOf(salt));
+
+function lineOf(name: string, lines: readonly FaultLine[] = sweep.lines): FaultLine {
+  const found = lines.find(({ names }) => names.includes(name));
+  if (found === undefined) throw new Error(`There is no fault "${name}".`);
+  return found;
+}
+
+describe('the faults of a network', () => {
+  it('are each there once by what they do, and named by all that does it', () => {
+    const faults = faultsOf(powerNetwork(graphOf(salt)));
+    const effects = faults.map(({ effect }) => JSON.stringify(effect));
+    expect(new Set(effects).size).toBe(effects.length);
+    expect(new Set(faults.map(({ id }) => id)).size).toBe(faults.length);
+    expect(lineOf('W13 pulled at SRV5 lead').names).toContain('W13 pulled at FC1 main 5');
+  });
+
+  it('cover every pack, regulator, motor controller, load and power wire', () => {
+    for (const name of [
+      'BAT1 lost',
+      'BEC1 buck off',
+      'BEC1 buck shorted through',
+      'ESC1 dead',
+      'GNSS1 receiver shorted',
+      'W08 wire 2 (red) open',
+      'W08 wire 3 (black) open',
+    ]) {
+      expect(lineOf(name).id).toBeTruthy();
+    }
+  });
+});
+
+describe('what a fault costs', () => {
+  it('an intact aircraft has all four abilities', () => {
+    expect([...sweep.abilities].sort()).toEqual(['control', 'link', 'navigation', 'propulsion']);
+  });
+
+  it('the only pack takes everything, the servo regulator control, the motor controller propulsion alone', () => {
+    expect(lineOf('BAT1 lost')).toMatchObject({
+      class: 'critical',
+      lost: expect.arrayContaining(['control', 'propulsion', 'navigation', 'link']),
+    });
+    expect(lineOf('BEC1 buck off')).toMatchObject({ class: 'critical', lost: ['control'] });
+    expect(lineOf('ESC1 dead')).toMatchObject({ class: 'minor', lost: ['propulsion'], dead: ['ESC1'] });
+    expect(lineOf('W17 pulled at GNSS1 main')).toMatchObject({ class: 'minor', lost: ['navigation'] });
+  });
+
+  it('one of two ailerons is enough, one of two V-tail surfaces is not', () => {
+    expect(lineOf('W09 pulled at SRV1 lead').lost).toEqual([]);
+    expect(lineOf('W13 pulled at SRV5 lead').lost).toEqual(['control']);
+  });
+
+  it('the controller falls over to the servo rail when its own supply is lost, and says so', () => {
+    const line = lineOf('PM1 reg-5v off');
+    expect(line.class).toBe('latent');
+    expect(line.dead).not.toContain('FC1');
+    const report = faultReport(graphOf(salt), 'cruise', line.id);
+    expect(report?.loads.find(({ ref, element }) => `${ref} ${element}` === 'FC1 logic')?.state).toBe('on');
+    expect(report?.supplies.find(({ ref, element }) => `${ref} ${element}` === 'PM1 reg-5v')?.state).toBe('gives nothing');
+  });
+
+  it('the worst come first', () => {
+    const classes = sweep.lines.map((line) => line.class);
+    expect(classes.indexOf('minor')).toBeGreaterThan(classes.lastIndexOf('critical'));
+    expect(classes.indexOf('none')).toBeGreaterThan(classes.lastIndexOf('latent'));
+  });
+
+  it('hovering needs all four lift motors, cruising none of them', () => {
+    const { lines } = faultSweep(graphOf(mudflat(asId<AircraftId>('mudflat'), makeId)));
+    expect(lineOf('ESC1 dead', lines)).toMatchObject({ class: 'critical', scenario: 'hover', dead: ['ESC1'] });
+    expect(lineOf('ESC5 dead', lines)).toMatchObject({ class: 'minor', scenario: 'cruise', lost: ['propulsion'] });
+  });
+
+  it('can be left in the middle, and an empty aircraft has none', () => {
+    const steps = faultSteps(graphOf(salt));
+    expect(steps.next()).toMatchObject({ done: false, value: expect.any(Number) });
+    const empty: Design = { aircraft: newAircraft(asId<AircraftId>('e'), 'Empty'), parts: new Map() };
+    expect(faultSweep(graphOf(empty)).lines).toEqual([]);
+    expect(faultReport(graphOf(empty), 'cruise', 'BAT1 lost')).toBeUndefined();
+  });
+});
+
+describe('abilities', () => {
+  it('need the controller, and one way to be told where to go', () => {
+    const crew = crewOf(graphOf(salt));
+    const alive = new Uint8Array(crew.graph.items.length).fill(1);
+    const kill = (ref: string, from: Uint8Array = alive): Uint8Array => {
+      const copy = from.slice();
+      copy[crew.graph.items.findIndex(({ item }) => item.ref === ref)] = 0;
+      return copy;
+    };
+    expect(abilitiesOf(crew, kill('FC1'), 'cruise')).toEqual(new Set(['link']));
+    expect(abilitiesOf(crew, kill('RX1'), 'cruise').has('control')).toBe(true);
+    expect(abilitiesOf(crew, kill('RX1', kill('GNSS1')), 'cruise').has('control')).toBe(false);
+  });
+
+  it('one regulator for a flying wing is one failure from losing it; two behind diodes are not', () => {
+    const wing = (hasSecond: boolean): Design => {
+      const bench = new Bench(asId<AircraftId>('wing'), 'Wing', makeId);
+      bench.add('controller-h7-carrier', 'controller');
+      bench.add('battery-lipo-4s-5000', 'pack');
+      bench.add('distribution-plain-bus', 'bus');
+      bench.add('power-module-i2c-120a', 'controller supply');
+      bench.wire('BAT1 main', 'PM1 battery', 'meaning', 100);
+      bench.wire('PM1 load', 'PWR1 battery', 'meaning', 100);
+      bench.wire('PM1 out', 'FC1 PWR1', 'meaning', 100);
+      bench.add('regulator-buck-5v-3a', 'rail');
+      bench.wire('PWR1 b1', 'BEC1 in', 'meaning', 100);
+      if (hasSecond) {
+        bench.add('regulator-buck-5v-3a', 'rail');
+        bench.add('combiner-two-inputs', 'either');
+        bench.wire('PWR1 b2', 'BEC2 in', 'meaning', 100);
+        bench.wire('BEC1 out', 'PWR2 A', 'meaning', 100);
+        bench.wire('BEC2 out', 'PWR2 B', 'meaning', 100);
+        bench.wire('PWR2 out', 'FC1 m8', 'meaning', 100);
+      } else bench.wire('BEC1 out', 'FC1 m8', 'meaning', 100);
+      (['elevon-left', 'elevon-right'] as const).forEach((use, i) => {
+        bench.add('servo-12g-metal', use);
+        bench.wire(`SRV${i + 1} lead`, `FC1 m${i + 1}`, 'meaning', 300);
+        bench.assign('FC1', `m${i + 1}`, use);
+      });
+      bench.add('receiver-sbus-telemetry', 'RC');
+      bench.wire('RX1 main', 'FC1 RC', 'meaning', 100);
+      return bench.design;
+    };
+    expect(lineOf('BEC1 buck off', faultSweep(graphOf(wing(false))).lines).class).toBe('critical');
+    const twice = faultSweep(graphOf(wing(true))).lines;
+    expect(lineOf('BEC1 buck off', twice)).toMatchObject({ class: 'latent', lost: [] });
+  });
+});

@@ -1,0 +1,107 @@
+import type { Graph } from '../../graph/graph.ts';
+import type { PowerNetwork } from '../network/powerNetwork.ts';
+
+/** What a fault does to the circuit. */
+export interface FaultEffect {
+  /** Resistors that are open. */
+  readonly open: readonly number[];
+  /** Devices that are off. */
+  readonly off: readonly number[];
+  /** Regulators that are shorted from input to output. */
+  readonly through: readonly number[];
+  /** Loads that are shorted. */
+  readonly shorted: readonly number[];
+}
+
+/** A single fault, or several that do the same. */
+export interface Fault {
+  /** Stable over versions in which the same things have the same names. */
+  readonly id: string;
+  /** What fails, one or more that do the same, each as a person names it. */
+  readonly names: readonly string[];
+  readonly effect: FaultEffect;
+}
+
+const NOTHING: FaultEffect = { open: [], off: [], through: [], shorted: [] };
+
+/**
+ * Every single fault of a network, each effect once: a wire or contact open, a connector pulled, a supply lost, a regulator off or
+ * shorted through, a motor controller dead with its regulator, a load shorted. In the order of cables and items.
+ */
+export function faultsOf(network: PowerNetwork): readonly Fault[] {
+  const byEffect = new Map<string, { names: string[]; effect: FaultEffect }>();
+  const add = (name: string, effect: FaultEffect): void => {
+    if (Object.values(effect).every((list: readonly number[]) => list.length === 0)) return;
+    const key = JSON.stringify(effect);
+    const known = byEffect.get(key);
+    if (known === undefined) byEffect.set(key, { names: [name], effect });
+    else if (!known.names.includes(name)) known.names.push(name);
+  };
+  deviceFaults(network, add);
+  openWires(network, add);
+  pulledConnectors(network, add);
+  return [...byEffect.values()].map(({ names, effect }) => ({ id: names[0] ?? '', names, effect }));
+}
+
+type Add = (name: string, effect: FaultEffect) => void;
+
+function deviceFaults({ graph, devices }: PowerNetwork, add: Add): void {
+  const refOf = (item: number): string => graph.items[item]?.item.ref ?? '?';
+  devices.forEach(({ device }, i) => {
+    if (device.is !== 'element') return;
+    const ref = refOf(device.item);
+    const { element } = device;
+    if (element.is === 'battery' || element.is === 'source') add(`${ref} lost`, { ...NOTHING, off: [i] });
+    if (element.is === 'regulator') {
+      add(`${ref} ${element.id} off`, { ...NOTHING, off: [i] });
+      add(`${ref} ${element.id} shorted through`, { ...NOTHING, through: [i] });
+    }
+    if (element.is === 'load') add(`${ref} ${element.id} shorted`, { ...NOTHING, shorted: [i] });
+  });
+  graph.items.forEach(({ part }, item) => {
+    if (part?.kind !== 'motor-controller') return;
+    const own = devices.flatMap(({ device }, i) => (device.item === item ? [i] : []));
+    add(`${refOf(item)} dead`, { ...NOTHING, off: own });
+  });
+}
+
+/** Wires and contacts in series carry one current: they fail as one. */
+function openWires({ graph, copper }: PowerNetwork, add: Add): void {
+  copper.branches.forEach(({ edges }, branch) => {
+    for (const { edge } of edges) {
+      const at = graph.edges[edge];
+      if (at?.is === 'conductor')
+        add(`${tagOf(graph, at.cable)} wire ${at.conductor.a.n} (${at.conductor.colour}) open`, { ...NOTHING, open: [branch] });
+    }
+  });
+}
+
+function pulledConnectors(network: PowerNetwork, add: Add): void {
+  const { graph, copper } = network;
+  const branchesOf = new Map<string, { readonly name: string; readonly open: Set<number> }>();
+  copper.branches.forEach(({ edges }, branch) => {
+    for (const { edge } of edges) {
+      const at = graph.edges[edge];
+      if (at?.is !== 'contact') continue;
+      const key = `${at.cable}|${at.end.id}`;
+      const known = branchesOf.get(key) ?? {
+        name: `${tagOf(graph, at.cable)} pulled at ${placeOf(graph, at.end)}`,
+        open: new Set<number>(),
+      };
+      known.open.add(branch);
+      branchesOf.set(key, known);
+    }
+  });
+  for (const { name, open } of branchesOf.values()) add(name, { ...NOTHING, open: [...open].sort((a, b) => a - b) });
+}
+
+function tagOf(graph: Graph, cable: number): string {
+  return graph.cables[cable]?.tag ?? '?';
+}
+
+function placeOf(graph: Graph, end: Extract<Graph['edges'][number], { is: 'contact' }>['end']): string {
+  if (end.at.is !== 'port') return 'its other half';
+  const { item, port } = end.at;
+  const entry = graph.items[graph.itemIx.get(item) ?? -1];
+  return `${entry?.item.ref ?? '?'} ${entry?.part?.ports.find(({ id }) => id === port)?.label ?? port}`;
+}
