@@ -36,3 +36,26 @@ test('the power river by keyboard, and on an aircraft without a supply; axe', as
   await enter(page, 'go power', 'opens power');
   await expect(page.getByText('It needs a supply')).toBeVisible();
 });
+
+test('a fault is looked at, what goes dark is seen, and the same by keyboard', async ({ page, server }) => {
+  await page.goto(`${server.url}/aircraft/saltmarsh/power`);
+  await settled(page);
+  const faults = page.getByTestId('faults');
+  await expect(faults).not.toHaveAttribute('data-seq', '0');
+  await expect(faults.getByRole('button', { name: /critical: control is lost/ })).toHaveAttribute('aria-pressed', 'true');
+  await faults.getByRole('button', { name: 'BEC1 buck off', exact: true }).click();
+  await expect(page.getByTestId('fault-shown')).toHaveAttribute('data-is-solved', 'true');
+  const river = page.getByRole('group', { name: 'Power river' });
+  await expect(river.locator('[data-device="FC1.logic"]')).toHaveAttribute('aria-label', /on$/);
+  await expect(river.locator('[data-device="SRV1.servo"]')).toHaveAttribute('aria-label', /dark$/);
+  await page.getByRole('button', { name: 'Take the fault away' }).click();
+  await expect(river.locator('[data-device="SRV1.servo"]')).toHaveAttribute('aria-label', /on$/);
+
+  await tabTo(page, '[data-testid="faults"] [role="group"] button:nth-child(2)');
+  await page.keyboard.press('Enter');
+  await expect(faults.locator('tbody tr').first()).toContainText('propulsion');
+  await tabTo(page, '[data-testid="faults"] tbody button');
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('fault-shown')).toHaveAttribute('data-is-solved', 'true');
+  await expect(page.getByTestId('fault-shown')).toContainText('ESC1 dead');
+});

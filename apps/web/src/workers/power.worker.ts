@@ -1,5 +1,18 @@
 import { expose } from 'comlink';
-import { graphOf, powerReport, type Aircraft, type Design, type Edit, type Part, type PowerReport, type PutBack } from '@wired-falcon/core';
+import {
+  faultReport,
+  faultSteps,
+  graphOf,
+  powerReport,
+  type Aircraft,
+  type Design,
+  type Edit,
+  type FaultSweep,
+  type Part,
+  type PowerReport,
+  type PutBack,
+  type ScenarioReport,
+} from '@wired-falcon/core';
 import { FollowedDesign } from './followedDesign.ts';
 
 /** What every situation asks of the supplies of the document with this number. */
@@ -9,19 +22,51 @@ export interface PowerResult {
 }
 
 const followed = new FollowedDesign();
+let design: Design | undefined;
+let seqNow = 0;
+let sweeps = 0;
 
-/** Solves the document in every situation. */
+/** For so long the worker does not listen while it sweeps. */
+const SLICE_MS = 40;
+
+/** Solves the document in every situation, and with every single fault. */
 const power = {
   load: (seq: number, aircraft: Aircraft, parts: readonly Part[]): PowerResult => resultOf(seq, followed.load(seq, aircraft, parts)),
 
   follow(seq: number, edit: Edit, undoes: PutBack | undefined): PowerResult | undefined {
-    const design = followed.follow(seq, edit, undoes);
-    return design === undefined ? undefined : resultOf(seq, design);
+    const now = followed.follow(seq, edit, undoes);
+    return now === undefined ? undefined : resultOf(seq, now);
   },
+
+  /** Every single fault. Undefined when it was stopped, or when another document or sweep came meanwhile. */
+  async sweep(seq: number, onShare: (share: number) => void): Promise<FaultSweep | undefined> {
+    const own = ++sweeps;
+    if (design === undefined || seqNow !== seq) return undefined;
+    const steps = faultSteps(graphOf(design));
+    for (let from = performance.now(), step = steps.next(); ; step = steps.next()) {
+      if (step.done === true) return step.value;
+      if (performance.now() - from < SLICE_MS) continue;
+      onShare(step.value);
+      await new Promise((resolve) => setTimeout(resolve));
+      if (own !== sweeps || seqNow !== seq) return undefined;
+      from = performance.now();
+    }
+  },
+
+  /** Ends a sweep that is under way. */
+  stop(): void {
+    sweeps += 1;
+  },
+
+  /** A situation with one fault in it. */
+  withFault: (scenario: string, fault: string): ScenarioReport | undefined =>
+    design === undefined ? undefined : faultReport(graphOf(design), scenario, fault),
 };
 
-function resultOf(seq: number, design: Design): PowerResult {
-  return { seq, report: powerReport(graphOf(design)) };
+function resultOf(seq: number, now: Design): PowerResult {
+  design = now;
+  seqNow = seq;
+  return { seq, report: powerReport(graphOf(now)) };
 }
 
 export type PowerWorker = typeof power;

@@ -1,4 +1,4 @@
-import { wrap } from 'comlink';
+import { wrap, type Remote } from 'comlink';
 import type { JudgedFinding } from '@wired-falcon/core';
 import type { EditSession } from '../session/editSession.ts';
 import type { AnalysisResult, AnalysisWorker } from './analysis.worker.ts';
@@ -11,12 +11,12 @@ export interface Analysis {
 }
 
 const nothingYet: Analysis = { seq: 0, judged: [] };
-function start(): Started<AnalysisResult> {
+function start(): Started<Remote<AnalysisWorker>> {
   const worker = new Worker(new URL('./analysis.worker.ts', import.meta.url), { type: 'module' });
   return { worker, port: wrap<AnalysisWorker>(worker) };
 }
 
 /** Keeps the findings of a session's document, computed in a worker. */
 export function useAnalysis(session: EditSession): Analysis {
-  return useFollower<AnalysisResult>(session, start) ?? nothingYet;
+  return useFollower<AnalysisResult, Remote<AnalysisWorker>>(session, start).result ?? nothingYet;
 }

@@ -3,25 +3,35 @@ import type { EditSession } from '../session/editSession.ts';
 import { AnalysisFeed, type AnalysisPort, type Numbered } from './analysisFeed.ts';
 
 /** A worker that follows a document, and what is asked of it. */
-export interface Started<R extends Numbered> {
+export interface Started<P> {
   readonly worker: Worker;
-  readonly port: AnalysisPort<R>;
+  readonly port: P;
+}
+
+/** What a worker has computed of a document, and the worker for further questions; undefined before the first result. */
+export interface Followed<R extends Numbered, P> {
+  readonly result: R | undefined;
+  readonly port: P | undefined;
 }
 
 /**
  * Keeps what a worker computes of a session's document. One request runs at a time; of those that wait only the newest counts,
- * and a result that is older than the one shown is dropped. Undefined before the first result.
+ * and a result that is older than the one shown is dropped.
  * @param start makes the worker; it is ended with the component
  */
-export function useFollower<R extends Numbered>(session: EditSession, start: () => Started<R>): R | undefined {
+export function useFollower<R extends Numbered, P extends AnalysisPort<R>>(session: EditSession, start: () => Started<P>): Followed<R, P> {
   const state = useSyncExternalStore(session.subscribe, session.getState);
-  const [result, setResult] = useState<R>();
+  const [followed, setFollowed] = useState<Followed<R, P>>({ result: undefined, port: undefined });
   const feed = useRef<AnalysisFeed<R>>(undefined);
   useEffect(() => {
     const { worker, port } = start();
-    const made = new AnalysisFeed<R>(port, (fresh) => setResult((shown) => (shown === undefined || fresh.seq > shown.seq ? fresh : shown)));
+    const made = new AnalysisFeed<R>(port, (fresh) =>
+      setFollowed((shown) =>
+        shown.port === port && shown.result !== undefined && fresh.seq <= shown.result.seq ? shown : { result: fresh, port },
+      ),
+    );
     feed.current = made;
-    setResult(undefined);
+    setFollowed({ result: undefined, port: undefined });
     made.offer(session.getState());
     return () => {
       feed.current = undefined;
@@ -29,5 +39,5 @@ export function useFollower<R extends Numbered>(session: EditSession, start: () 
     };
   }, [session, start]);
   useEffect(() => feed.current?.offer(state), [state]);
-  return result;
+  return followed;
 }

@@ -1,26 +1,34 @@
 import { useState } from 'react';
-import type { ScenarioReport } from '@wired-falcon/core';
+import type { FaultLine, ScenarioReport } from '@wired-falcon/core';
 import { useSelection } from '../../selection/SelectionContext.tsx';
 import { useSessionState } from '../../session/SessionContext.tsx';
 import { usePageTitle } from '../../ui/pageTitle.ts';
 import { usePowerReport } from '../../workers/usePowerReport.ts';
+import { FaultTable } from './FaultTable.tsx';
 import { isTroubled, situationText } from './powerWords.ts';
 import { RiverDrawing } from './RiverDrawing.tsx';
 import { riverLayout } from './riverLayout.ts';
 import { SupplyTable } from './SupplyTable.tsx';
+import { useFaults, useFaultyReport, type SweepState } from './useFaults.ts';
 
 const FIRST = 'cruise';
 
 /** What feeds what, in every situation that the aircraft gets into. */
 export function PowerView() {
   const { design } = useSessionState();
-  const result = usePowerReport();
+  const power = usePowerReport();
+  const faults = useFaults(power);
+  const [chosen, setChosen] = useState<FaultLine>();
+  const fault = faultNow(faults.state, chosen);
   const { selection, select } = useSelection();
   const [id, setId] = useState(FIRST);
+  const faulty = useFaultyReport(power, id, fault?.id);
+  const { result } = power;
   usePageTitle(`${design.aircraft.name}, power`);
   if (result === undefined) return <p className="p-6 text-ink2">Solving every situation ...</p>;
   const { scenarios } = result.report;
-  const report = scenarios.find((scenario) => scenario.id === id) ?? scenarios[0];
+  const intact = scenarios.find((scenario) => scenario.id === id) ?? scenarios[0];
+  const report = fault === undefined ? intact : (faulty ?? intact);
   const hasSupply = scenarios.some(({ supplies }) => supplies.some(({ is }) => is === 'battery' || is === 'source'));
   if (report === undefined || !hasSupply) return <EmptyPower />;
   return (
@@ -37,6 +45,20 @@ export function PowerView() {
           {report.unsettled} does not settle here: these figures are not to be trusted.
         </p>
       )}
+      {fault !== undefined && (
+        <p
+          className="mt-2 flex items-center gap-3 border-l-2 border-rust pl-2"
+          data-testid="fault-shown"
+          data-is-solved={faulty !== undefined}
+        >
+          <span>
+            With <b>{fault.names[0]}</b>
+          </span>
+          <button type="button" className="action" onClick={() => setChosen(undefined)}>
+            Take the fault away
+          </button>
+        </p>
+      )}
       <Events report={report} />
       <div className="mt-3 overflow-x-auto">
         <RiverDrawing
@@ -47,8 +69,23 @@ export function PowerView() {
       </div>
       <Dry report={report} />
       <SupplyTable report={report} />
+      <FaultTable
+        state={faults.state}
+        chosen={fault?.id}
+        onStop={faults.stop}
+        onAgain={faults.again}
+        onChoose={(line) => {
+          setChosen(line);
+          if (line !== undefined) setId(line.scenario);
+        }}
+      />
     </div>
   );
+}
+
+/** The chosen fault as the newest sweep has it: a wire that is no longer there cannot fail. */
+function faultNow(state: SweepState, chosen: FaultLine | undefined): FaultLine | undefined {
+  return state.is === 'done' ? state.sweep.lines.find(({ id }) => id === chosen?.id) : chosen;
 }
 
 interface ScenarioStripProps {

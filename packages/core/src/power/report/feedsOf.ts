@@ -61,7 +61,7 @@ function waysOf({ shape, devices }: PowerNetwork, { volts, amps, states }: Solve
       ];
       const { element } = placed;
       const share = element.topology === 'linear' ? 1 : outV / (element.efficiency * Math.max(inV, 0.5));
-      return { takes: [{ rail: rail(0), amps: current * share + (current > 0 ? element.quiescentA : 0) }], gives: rail(1) };
+      return { takes: [{ rail: rail(0), amps: current * share + (current > 1e-6 ? element.quiescentA : 0) }], gives: rail(1) };
     }
     case 'selector': {
       const input = inputOf(states[i] ?? 0);
