@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { enter, expect, settled, tabTo, test, violations } from './bench.ts';
 
 test('the power river: a situation is chosen, a rail read, and a remedy seen in it, by pointer', async ({ page, aircraft }) => {
@@ -48,6 +49,9 @@ test('a fault is looked at, what goes dark is seen, and the same by keyboard', a
   const river = page.getByRole('group', { name: 'Power river' });
   await expect(river.locator('[data-device="FC1.logic"]')).toHaveAttribute('aria-label', /on$/);
   await expect(river.locator('[data-device="SRV1.servo"]')).toHaveAttribute('aria-label', /dark$/);
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'SPICE netlist' }).click();
+  expect(readFileSync(await (await download).path(), 'utf8')).toContain('* Saltmarsh, cruise: operating point');
   await page.getByRole('button', { name: 'Take the fault away' }).click();
   await expect(river.locator('[data-device="SRV1.servo"]')).toHaveAttribute('aria-label', /on$/);
 

@@ -80,3 +80,4 @@ export { solveScenario, solveScenarios } from './power/scenarios/solveScenario.t
 export { ABILITIES, type Ability } from './power/faults/abilities.ts';
 export { faultReport } from './power/faults/faultReport.ts';
 export * from './power/faults/faultSweep.ts';
+export { scenarioNetlist } from './power/spice/scenarioNetlist.ts';

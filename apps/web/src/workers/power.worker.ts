@@ -4,6 +4,7 @@ import {
   faultSteps,
   graphOf,
   powerReport,
+  scenarioNetlist,
   type Aircraft,
   type Design,
   type Edit,
@@ -57,6 +58,9 @@ const power = {
   stop(): void {
     sweeps += 1;
   },
+
+  /** A situation for other simulators. */
+  netlist: (scenario: string): string | undefined => (design === undefined ? undefined : scenarioNetlist(graphOf(design), scenario)),
 
   /** A situation with one fault in it. */
   withFault: (scenario: string, fault: string): ScenarioReport | undefined =>

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { FaultLine, ScenarioReport } from '@wired-falcon/core';
 import { useSelection } from '../../selection/SelectionContext.tsx';
 import { useSessionState } from '../../session/SessionContext.tsx';
+import { downloadText } from '../../ui/download.ts';
 import { usePageTitle } from '../../ui/pageTitle.ts';
 import { usePowerReport } from '../../workers/usePowerReport.ts';
 import { FaultTable } from './FaultTable.tsx';
@@ -31,6 +32,10 @@ export function PowerView() {
   const report = fault === undefined ? intact : (faulty ?? intact);
   const hasSupply = scenarios.some(({ supplies }) => supplies.some(({ is }) => is === 'battery' || is === 'source'));
   if (report === undefined || !hasSupply) return <EmptyPower />;
+  const saveNetlist = async (): Promise<void> => {
+    const text = await power.port?.netlist(report.id);
+    if (text !== undefined) downloadText(`${design.aircraft.name}, ${report.title.toLowerCase()}.cir`, text, 'text/plain');
+  };
   return (
     <div className="px-5 py-3" data-testid="power" data-power-seq={result.seq}>
       <h2 className="sr-only">Power</h2>
@@ -68,6 +73,11 @@ export function PowerView() {
         />
       </div>
       <Dry report={report} />
+      <div className="mt-3 flex gap-2">
+        <button type="button" className="action font-normal" onClick={() => void saveNetlist()}>
+          SPICE netlist
+        </button>
+      </div>
       <SupplyTable report={report} />
       <FaultTable
         state={faults.state}

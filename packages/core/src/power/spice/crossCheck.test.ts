@@ -4,11 +4,13 @@ import { mudflat } from '../../demo/mudflat.ts';
 import { saltmarsh } from '../../demo/saltmarsh.ts';
 import { graphOf } from '../../graph/graphOf.ts';
 import { asId, type AircraftId } from '../../model/ids.ts';
+import { powerReport } from '../report/powerReport.ts';
 import { solveScenarios } from '../scenarios/solveScenario.ts';
 import type { Circuit, Solved } from '../solve/circuit.ts';
 import { solveCircuit } from '../solve/solveCircuit.ts';
 import { hasNgspice, operatingPoint } from '../test/ngspice.ts';
 import { numbersFrom, randomCircuit } from '../test/randomCircuit.ts';
+import { scenarioNetlist } from './scenarioNetlist.ts';
 import { spiceNetlist, type NetlistWords } from './spiceNetlist.ts';
 
 const plain: NetlistWords = { title: 'cross-check', comments: [], nodeName: (n) => `n${n}`, deviceName: (d) => `d${d}` };
@@ -94,6 +96,18 @@ function compare(circuit: Circuit, name: string): { readonly verdict: Verdict; r
     );
     expect(results.length).toBeGreaterThan(30);
     expect(results.filter(({ verdict }) => verdict !== 'same').map(({ said }) => said)).toEqual([]);
+  });
+
+  it('a netlist as it is exported runs there, with names of pins and cables', () => {
+    let made = 0;
+    const graph = graphOf(saltmarsh(asId<AircraftId>('s'), () => `y${++made}`));
+    const netlist = scenarioNetlist(graph, 'cruise') ?? '';
+    expect(netlist).toMatch(/^\* Saltmarsh, cruise: operating point$/m);
+    expect(netlist).toContain('W08 wire 2 and its contacts');
+    const found = operatingPoint(netlist, ['bat1_main_1', 'srv1_lead_2']);
+    const cruise = powerReport(graph).scenarios.find(({ id }) => id === 'cruise');
+    expect(found?.get('bat1_main_1')).toBeCloseTo(cruise?.supplies.find(({ ref }) => ref === 'BAT1')?.volts ?? NaN, 2);
+    expect(scenarioNetlist(graph, 'nowhere')).toBeUndefined();
   });
 
   it('finds a circuit apart that is not the same', () => {
