@@ -3,6 +3,7 @@ import { cpus } from 'node:os';
 import { join } from 'node:path';
 import { benchBundle } from './bundle.ts';
 import { benchChecks, benchLayout, benchPinChoice } from './core.ts';
+import { benchPower } from './power.ts';
 import { benchEdits, benchHangar } from './server.ts';
 
 const root = join(import.meta.dirname, '../..');
@@ -12,6 +13,7 @@ process.stdout.write(
   `${processors.length} x ${processors[0]?.model ?? 'unknown processor'}, Node ${process.version}, revision ${revision}\n\n`,
 );
 await benchChecks();
+await benchPower();
 await benchPinChoice();
 await benchLayout();
 await benchEdits(root);

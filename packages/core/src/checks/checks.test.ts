@@ -43,7 +43,14 @@ describe('remedies', () => {
   it('are offered by every check that can mend by itself', () => {
     const withRemedy = new Set(offered.map(({ finding }) => finding.check));
     const without = checks.map((check) => check.id).filter((id) => !withRemedy.has(id));
-    expect(without).toEqual(['wire.level', 'wire.not-wired', 'link.inversion-mismatch', 'link.port-names', 'output.unwired']);
+    expect(without).toEqual([
+      'power.over-voltage',
+      'wire.level',
+      'wire.not-wired',
+      'link.inversion-mismatch',
+      'link.port-names',
+      'output.unwired',
+    ]);
   });
 
   it.each(offered.map((one) => [`${one.finding.check}: ${one.remedy.label} (${one.finding.what.slice(0, 40)})`, one] as const))(

@@ -9,6 +9,7 @@ import { i2cAddress, i2cBus } from './i2c.ts';
 import { level } from './level.ts';
 import { lookAlike } from './lookAlike.ts';
 import { outputUnwired, wiredUnassigned } from './outputs.ts';
+import { overVoltage } from './overVoltage.ts';
 import { partial } from './partial.ts';
 import { portNames } from './portNames.ts';
 import { portUnsuitable } from './portUnsuitable.ts';
@@ -21,6 +22,7 @@ import { noCommonGround, notWired, supplyOnSignal, txToTx } from './wiring.ts';
 export const checks: readonly Check[] = [
   reversed,
   parallelRegulators,
+  overVoltage,
   supplyOnSignal,
   txToTx,
   contention,
@@ -48,4 +50,4 @@ export const checks: readonly Check[] = [
 ];
 
 /** Rises whenever a check says other things than before, so that stored summaries are computed again. */
-export const CHECKS_VERSION = 2;
+export const CHECKS_VERSION = 3;

@@ -5,7 +5,7 @@ import type { PowerNetwork } from '../network/powerNetwork.ts';
 import type { DrawLaw, Law } from '../solve/circuit.ts';
 import { cellVolts, interpolated } from './cellVolts.ts';
 import { cruisePowerW } from './cruisePower.ts';
-import { driveGroup, motorOf } from './drives.ts';
+import { driveGroup, motorOf, type DrivenMotor } from './drives.ts';
 import type { LoadState, Scenario } from './scenario.ts';
 
 type Of<K extends DeviceElement['is']> = Extract<DeviceElement, { is: K }>;
@@ -21,22 +21,51 @@ const KNEE_SHARE = 0.5;
 
 const OPEN = { is: 'open' } as const;
 
-/** The law of every device of a network in a scenario. */
-export function lawsOf(network: PowerNetwork, scenario: Scenario): Law[] {
-  const cruise = cruiseDrives(network);
-  return network.devices.map(({ device, nodes }, i) => {
-    if (device.is === 'usb') return usbLaw(scenario);
-    return elementLaw(network, scenario, device, nodes[0] ?? 0, cruise.includes(i) ? cruise.length : 0);
-  });
+/** What the laws of a network need to know that no scenario changes, by device. */
+interface DeviceFacts {
+  readonly motor: DrivenMotor | undefined;
+  readonly group: 'lift' | 'cruise';
+  readonly isSwitched: boolean;
+  /** The voltage at the first node without any load, in volts. */
+  readonly noLoadV: number;
 }
 
-/** The drives that share the power of cruising. */
-function cruiseDrives({ graph, devices }: PowerNetwork): readonly number[] {
-  return devices.flatMap(({ device }, i) => {
-    if (device.is !== 'element' || device.element.is !== 'drive') return [];
-    const isCruise =
-      driveGroup(graph, device.item, device.element) === 'cruise' && motorOf(graph, device.item, device.element) !== undefined;
-    return isCruise ? [i] : [];
+interface NetworkFacts {
+  readonly devices: readonly DeviceFacts[];
+  /** How many drives share the power of cruising. */
+  readonly cruising: number;
+  readonly cruiseW: number;
+}
+
+const cache = new WeakMap<PowerNetwork, NetworkFacts>();
+
+function factsOf(network: PowerNetwork): NetworkFacts {
+  const known = cache.get(network);
+  if (known !== undefined) return known;
+  const { graph } = network;
+  const devices = network.devices.map(({ device, nodes }): DeviceFacts => {
+    const element = device.is === 'element' ? device.element : undefined;
+    const isDrive = element?.is === 'drive';
+    return {
+      motor: isDrive ? motorOf(graph, device.item, element) : undefined,
+      group: isDrive ? driveGroup(graph, device.item, element) : 'cruise',
+      isSwitched: element?.is === 'load' && isSwitched(graph, device.item, element),
+      noLoadV: element?.is === 'limiter' ? (voltsAt(graph, nodes[0] ?? 0) ?? 5) : 0,
+    };
+  });
+  const cruising = devices.filter(({ motor, group }) => motor !== undefined && group === 'cruise').length;
+  const facts = { devices, cruising, cruiseW: cruisePowerW(graph) };
+  cache.set(network, facts);
+  return facts;
+}
+
+/** The law of every device of a network in a scenario. */
+export function lawsOf(network: PowerNetwork, scenario: Scenario): Law[] {
+  const facts = factsOf(network);
+  return network.devices.map(({ device }, i) => {
+    const own = facts.devices[i];
+    if (device.is === 'usb' || own === undefined) return usbLaw(scenario);
+    return elementLaw(network, scenario, device, own, facts);
   });
 }
 
@@ -48,8 +77,8 @@ function elementLaw(
   network: PowerNetwork,
   scenario: Scenario,
   { item, element }: Extract<Device, { is: 'element' }>,
-  firstNode: number,
-  cruising: number,
+  own: DeviceFacts,
+  facts: NetworkFacts,
 ): Law {
   switch (element.is) {
     case 'source':
@@ -73,7 +102,7 @@ function elementLaw(
     case 'diode':
       return { is: 'diode', dropV: element.dropV };
     case 'limiter': {
-      const beforeV = Math.max(voltsAt(network.graph, firstNode) ?? 5, 1);
+      const beforeV = Math.max(own.noLoadV, 1);
       return {
         is: 'limiter',
         ohm: element.ohm,
@@ -84,9 +113,9 @@ function elementLaw(
     case 'sense':
       return { is: 'sense', ohm: element.ohm };
     case 'load':
-      return isSwitched(network.graph, item, element) ? OPEN : loadLaw(element, loadAmps(network, scenario, item, element));
+      return own.isSwitched ? OPEN : loadLaw(element, loadAmps(network, scenario, item, element));
     case 'drive':
-      return driveLaw(network, scenario, item, element, cruising);
+      return driveLaw(scenario, element, own, facts);
     case 'clamp':
       return { is: 'clamp', volts: element.volts, ohm: element.slopeOhm };
   }
@@ -147,14 +176,11 @@ function ampsIn(element: Of<'load'>, state: LoadState): number {
   }
 }
 
-function driveLaw(network: PowerNetwork, scenario: Scenario, item: number, element: Of<'drive'>, cruising: number): DrawLaw {
-  const driven = motorOf(network.graph, item, element);
+function driveLaw(scenario: Scenario, element: Of<'drive'>, { motor: driven, group }: DeviceFacts, facts: NetworkFacts): DrawLaw {
   if (driven === undefined) return OPEN;
-  const isLift = driveGroup(network.graph, item, element) === 'lift';
-  const throttle = isLift ? scenario.liftThrottle : scenario.cruiseThrottle;
+  const throttle = group === 'lift' ? scenario.liftThrottle : scenario.cruiseThrottle;
   if (throttle === 'cruise') {
-    const watts = cruisePowerW(network.graph) / Math.max(cruising, 1);
-    return { is: 'constant-power', watts, kneeV: element.minV * KNEE_SHARE };
+    return { is: 'constant-power', watts: facts.cruiseW / Math.max(facts.cruising, 1), kneeV: element.minV * KNEE_SHARE };
   }
   const { table, tableV } = driven.motor;
   const amps = interpolated(

@@ -38,7 +38,9 @@ export function solveScenario(graph: Graph, scenario: Scenario): ScenarioResult 
   const network = powerNetwork(graph);
   const known = cache.get(network) ?? new Map<Scenario, ScenarioResult>();
   cache.set(network, known);
-  const result = known.get(scenario) ?? (scenario.isJammed === true ? worstJam(network, scenario) : settle(network, scenario));
+  const result =
+    known.get(scenario) ??
+    (scenario.isJammed === true ? worstJam(network, scenario) : settle(network, scenario, lawsOf(network, scenario)));
   known.set(scenario, result);
   return result;
 }
@@ -63,8 +65,8 @@ export function voltsAcross({ shape }: PowerNetwork, { volts }: Pick<Solved, 'vo
   return (volts[a] ?? 0) - (volts[b] ?? 0);
 }
 
-function settle(network: PowerNetwork, scenario: Scenario, stalled?: number): ScenarioResult {
-  const laws = lawsOf(network, scenario);
+function settle(network: PowerNetwork, scenario: Scenario, allLaws: readonly Law[], stalled?: number): ScenarioResult {
+  const laws = [...allLaws];
   const jammed = stalled === undefined ? undefined : network.devices[stalled]?.device;
   if (stalled !== undefined && jammed?.is === 'element' && jammed.element.is === 'load') laws[stalled] = stalledLaw(jammed.element);
   const circuit: Circuit = { shape: network.shape, ohms: network.ohms, laws };
@@ -137,11 +139,14 @@ function islandOfDevices({ shape }: PowerNetwork): { readonly islandOf: Int32Arr
 
 /** Each servo stalled in turn: the one that leaves some load with the least margin. */
 function worstJam(network: PowerNetwork, scenario: Scenario): ScenarioResult {
+  const laws = lawsOf(network, scenario);
   const results = network.devices.flatMap(({ device }, i) =>
-    device.is === 'element' && device.element.is === 'load' && device.element.stallA !== undefined ? [settle(network, scenario, i)] : [],
+    device.is === 'element' && device.element.is === 'load' && device.element.stallA !== undefined
+      ? [settle(network, scenario, laws, i)]
+      : [],
   );
   const [first] = results;
-  if (first === undefined) return settle(network, scenario);
+  if (first === undefined) return settle(network, scenario, laws);
   return results.reduce((worst, next) => (leastMargin(next) < leastMargin(worst) - 1e-12 ? next : worst), first);
 }
 

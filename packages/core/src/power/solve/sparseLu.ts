@@ -9,7 +9,7 @@ export interface Columns {
 /** The diagonal is taken as the pivot when it is at least this share of the largest entry of its column. */
 const DIAGONAL_SHARE = 0.05;
 /** A pivot that is smaller than this share of its column makes the old order of pivots unfit. */
-const WORN_PIVOT = 1e-3;
+const WORN_PIVOT = 1e-6;
 
 /**
  * Factors of a sparse matrix whose pattern stays while its values change. The first factorisation chooses the pivots (left-looking,

@@ -1,4 +1,13 @@
-import { powered, type CheckCases } from './build.ts';
+import type { Design } from '../../model/design.ts';
+import { bench, powered, type CheckCases } from './build.ts';
+
+/** A motor controller of four cells at most, on a pack. */
+function onThePack(pack: string): Design {
+  const one = bench(pack, 'distribution-plain-bus', 'motor-controller-40a-5v2a');
+  one.wire('BAT1 main', 'PWR1 battery', 'meaning', 100);
+  one.wire('PWR1 b1', 'ESC1 power', 'straight', 100);
+  return one.design;
+}
 
 export const powerCases: CheckCases = {
   'power.reversed': {
@@ -27,4 +36,5 @@ export const powerCases: CheckCases = {
       return one.design;
     },
   },
+  'power.over-voltage': { wrong: () => onThePack('battery-lipo-6s-10000'), right: () => onThePack('battery-lipo-4s-5000') },
 };
