@@ -9,6 +9,7 @@ test('the power river: a situation is chosen, a rail read, and a remedy seen in 
   await page.getByRole('button', { name: /^Jammed servo/ }).click();
   await expect(page.getByText(/is the servo that hurts most when it jams/)).toBeVisible();
   await expect(river.locator('[data-device="SRV1.servo"]')).toHaveAttribute('aria-label', /stalled/);
+  await expect(page.getByTestId('power-dry')).toContainText('Fed the wrong way round: RNG1.');
   // Two regulators stand on the rail and share it, until one is taken off.
   const builtIn = page.getByTestId('supplies').locator('tr').filter({ hasText: 'ESC1 built-in' });
   await expect(builtIn).toContainText(/\d\.\d\d A.*of 2.00 A/);
@@ -54,6 +55,14 @@ test('a fault is looked at, what goes dark is seen, and the same by keyboard', a
   expect(readFileSync(await (await download).path(), 'utf8')).toContain('* Saltmarsh, cruise: operating point');
   await page.getByRole('button', { name: 'Take the fault away' }).click();
   await expect(river.locator('[data-device="SRV1.servo"]')).toHaveAttribute('aria-label', /on$/);
+
+  // The same from the river: choose what fails, then how.
+  await page.getByRole('button', { name: /^Climb/ }).click();
+  await river.locator('[data-device="BEC1.buck"]').click();
+  await page.getByRole('group', { name: 'Fail BEC1' }).getByRole('button', { name: 'BEC1 buck off' }).click();
+  await expect(river.locator('[data-device="SRV1.servo"]')).toHaveAttribute('aria-label', /dark$/);
+  await expect(page.getByRole('button', { name: /^Climb/ })).toHaveAttribute('aria-pressed', 'true');
+  await page.getByRole('button', { name: 'Take the fault away' }).click();
 
   await tabTo(page, '[data-testid="faults"] [role="group"] button:nth-child(2)');
   await page.keyboard.press('Enter');

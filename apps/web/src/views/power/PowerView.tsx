@@ -5,6 +5,7 @@ import { useSessionState } from '../../session/SessionContext.tsx';
 import { downloadText } from '../../ui/download.ts';
 import { usePageTitle } from '../../ui/pageTitle.ts';
 import { usePowerReport } from '../../workers/usePowerReport.ts';
+import { FailChoices } from './FailChoices.tsx';
 import { FaultTable } from './FaultTable.tsx';
 import { isTroubled, situationText } from './powerWords.ts';
 import { RiverDrawing } from './RiverDrawing.tsx';
@@ -32,6 +33,7 @@ export function PowerView() {
   const report = fault === undefined ? intact : (faulty ?? intact);
   const hasSupply = scenarios.some(({ supplies }) => supplies.some(({ is }) => is === 'battery' || is === 'source'));
   if (report === undefined || !hasSupply) return <EmptyPower />;
+  const itemRef = selection.is === 'item' ? design.aircraft.items[selection.item]?.ref : undefined;
   const saveNetlist = async (): Promise<void> => {
     const text = await power.port?.netlist(report.id);
     if (text !== undefined) downloadText(`${design.aircraft.name}, ${report.title.toLowerCase()}.cir`, text, 'text/plain');
@@ -72,6 +74,7 @@ export function PowerView() {
           onChoose={(item) => select({ is: 'item', item })}
         />
       </div>
+      <FailChoices state={faults.state} itemRef={itemRef} chosen={fault?.id} onChoose={setChosen} />
       <Dry report={report} />
       <div className="mt-3 flex gap-2">
         <button type="button" className="action font-normal" onClick={() => void saveNetlist()}>
@@ -140,14 +143,16 @@ function Events({ report }: { readonly report: ScenarioReport }) {
   );
 }
 
-/** Loads that no current reaches. */
+/** Loads that no current reaches, and those that are fed the wrong way round. */
 function Dry({ report }: { readonly report: ScenarioReport }) {
-  const { dry } = riverLayout(report);
-  if (dry.length === 0) return null;
+  const refs = (lines: readonly { readonly ref: string }[]): string => [...new Set(lines.map(({ ref }) => ref))].join(', ');
+  const reversed = report.loads.filter(({ state }) => state === 'reversed');
+  const dry = riverLayout(report).dry.filter(({ state }) => state !== 'reversed');
   return (
-    <p className="mt-2 text-[13px]" data-testid="power-dry">
-      Reached by no supply here: {[...new Set(dry.map(({ ref }) => ref))].join(', ')}.
-    </p>
+    <div className="mt-2 text-[13px]" data-testid="power-dry">
+      {reversed.length > 0 && <p className="font-semibold text-rust">Fed the wrong way round: {refs(reversed)}. Do not apply power.</p>}
+      {dry.length > 0 && <p>Reached by no supply here: {refs(dry)}.</p>}
+    </div>
   );
 }
 

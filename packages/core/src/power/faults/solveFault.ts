@@ -1,8 +1,7 @@
-import type { PowerNetwork } from '../network/powerNetwork.ts';
-import { letFall, type Fall, type ScenarioResult } from '../scenarios/solveScenario.ts';
+import { darkLoads, letFall, type Fall, type ScenarioResult } from '../scenarios/solveScenario.ts';
 import type { Circuit, Law, Solved } from '../solve/circuit.ts';
 import { solveCircuit } from '../solve/solveCircuit.ts';
-import { runningStart, type Start } from '../solve/startOf.ts';
+import { runningStart } from '../solve/startOf.ts';
 import type { Fault } from './faultsOf.ts';
 
 /** What a load that is shorted, and a regulator that has failed through, still put in the way. */
@@ -14,6 +13,8 @@ export interface FaultResult {
   readonly before: Solved;
   readonly after: Solved;
   readonly falls: readonly Fall[];
+  /** Loads that no supply reaches, with this fault. */
+  readonly dark: readonly number[];
 }
 
 /** The circuit with what a fault does to it. */
@@ -27,14 +28,14 @@ export function faultyCircuit(circuit: Circuit, { effect }: Fault): Circuit {
   return { shape: circuit.shape, ohms, laws };
 }
 
-/** Solves a scenario with a fault, and lets fall what falls. Cold, from a running start of its own. */
+/**
+ * Solves a scenario with a fault, and lets fall what falls, from a running start of its own. What the fault cuts off is dark at once
+ * and does not fall in turn.
+ */
 export function solveFault(base: ScenarioResult, fault: Fault): FaultResult {
   const circuit = faultyCircuit(base.circuit, fault);
-  return settled(base.network, circuit, base.dark, runningStart(circuit));
-}
-
-function settled(network: PowerNetwork, circuit: Circuit, dark: readonly number[], start: Start): FaultResult {
+  const start = runningStart(circuit);
+  const dark = darkLoads(base.network, circuit, start);
   const before = solveCircuit(circuit, start);
-  const { after, falls } = letFall(network, circuit, before, start, dark);
-  return { before, after, falls };
+  return { before, dark, ...letFall(base.network, circuit, before, start, dark) };
 }
