@@ -45,14 +45,18 @@ test('a fault is looked at, what goes dark is seen, and the same by keyboard', a
   const faults = page.getByTestId('faults');
   await expect(faults).not.toHaveAttribute('data-seq', '0');
   await expect(faults.getByRole('button', { name: /critical: control is lost/ })).toHaveAttribute('aria-pressed', 'true');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'SPICE netlist' }).click();
+  expect(readFileSync(await (await download).path(), 'utf8')).toContain('* Saltmarsh, cruise: operating point');
+  const table = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Currents as CSV' }).click();
+  expect(readFileSync(await (await table).path(), 'utf8')).toContain('Cable,Pin A,Colour');
   await faults.getByRole('button', { name: 'BEC1 buck off', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'SPICE netlist' })).toBeDisabled();
   await expect(page.getByTestId('fault-shown')).toHaveAttribute('data-is-solved', 'true');
   const river = page.getByRole('group', { name: 'Power river' });
   await expect(river.locator('[data-device="FC1.logic"]')).toHaveAttribute('aria-label', /on$/);
   await expect(river.locator('[data-device="SRV1.servo"]')).toHaveAttribute('aria-label', /dark$/);
-  const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'SPICE netlist' }).click();
-  expect(readFileSync(await (await download).path(), 'utf8')).toContain('* Saltmarsh, cruise: operating point');
   await page.getByRole('button', { name: 'Take the fault away' }).click();
   await expect(river.locator('[data-device="SRV1.servo"]')).toHaveAttribute('aria-label', /on$/);
 

@@ -81,3 +81,4 @@ export { ABILITIES, type Ability } from './power/faults/abilities.ts';
 export { faultReport } from './power/faults/faultReport.ts';
 export * from './power/faults/faultSweep.ts';
 export { scenarioNetlist } from './power/spice/scenarioNetlist.ts';
+export { currentSheet } from './power/report/currentSheet.ts';

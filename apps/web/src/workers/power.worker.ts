@@ -1,5 +1,6 @@
 import { expose } from 'comlink';
 import {
+  currentSheet,
   faultReport,
   faultSteps,
   graphOf,
@@ -13,6 +14,7 @@ import {
   type PowerReport,
   type PutBack,
   type ScenarioReport,
+  type Sheet,
 } from '@wired-falcon/core';
 import { FollowedDesign } from './followedDesign.ts';
 
@@ -61,6 +63,9 @@ const power = {
 
   /** A situation for other simulators. */
   netlist: (scenario: string): string | undefined => (design === undefined ? undefined : scenarioNetlist(graphOf(design), scenario)),
+
+  /** What every conductor carries in a situation. */
+  currents: (scenario: string): Sheet | undefined => (design === undefined ? undefined : currentSheet(graphOf(design), scenario)),
 
   /** A situation with one fault in it. */
   withFault: (scenario: string, fault: string): ScenarioReport | undefined =>

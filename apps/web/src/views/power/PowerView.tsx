@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { FaultLine, ScenarioReport } from '@wired-falcon/core';
+import { sheetToCsv, type FaultLine, type ScenarioReport } from '@wired-falcon/core';
 import { useSelection } from '../../selection/SelectionContext.tsx';
 import { useSessionState } from '../../session/SessionContext.tsx';
 import { downloadText } from '../../ui/download.ts';
@@ -37,6 +37,10 @@ export function PowerView() {
   const saveNetlist = async (): Promise<void> => {
     const text = await power.port?.netlist(report.id);
     if (text !== undefined) downloadText(`${design.aircraft.name}, ${report.title.toLowerCase()}.cir`, text, 'text/plain');
+  };
+  const saveCurrents = async (): Promise<void> => {
+    const sheet = await power.port?.currents(report.id);
+    if (sheet !== undefined) downloadText(`${design.aircraft.name}, ${sheet.title.toLowerCase()}.csv`, sheetToCsv(sheet), 'text/csv');
   };
   return (
     <div className="px-5 py-3" data-testid="power" data-power-seq={result.seq}>
@@ -76,9 +80,13 @@ export function PowerView() {
       </div>
       <FailChoices state={faults.state} itemRef={itemRef} chosen={fault?.id} onChoose={setChosen} />
       <Dry report={report} />
+      {/* They are of the whole aircraft, so that they wait while a fault is shown. */}
       <div className="mt-3 flex gap-2">
-        <button type="button" className="action font-normal" onClick={() => void saveNetlist()}>
+        <button type="button" className="action font-normal" disabled={fault !== undefined} onClick={() => void saveNetlist()}>
           SPICE netlist
+        </button>
+        <button type="button" className="action font-normal" disabled={fault !== undefined} onClick={() => void saveCurrents()}>
+          Currents as CSV
         </button>
       </div>
       <SupplyTable report={report} />

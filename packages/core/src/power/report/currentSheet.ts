@@ -1,0 +1,70 @@
+import type { Graph } from '../../graph/graph.ts';
+import { conductorLengthMm } from '../../harness/wireFacts.ts';
+import type { Sheet } from '../../harness/documents/sheet.ts';
+import { conductorOhm, ASSUMED_LENGTH_MM } from '../network/wireOhm.ts';
+import { ampsOfEdges, voltsAtNode } from '../network/readings.ts';
+import { scenariosOf } from '../scenarios/scenario.ts';
+import { solveScenario } from '../scenarios/solveScenario.ts';
+
+/**
+ * What every conductor carries in a situation, before anything falls: one row a wire, in the order of cables and pins, with the
+ * voltages at both of its ends. Undefined when there is no such situation.
+ */
+export function currentSheet(graph: Graph, scenarioId: string): Sheet | undefined {
+  const { name, airframe } = graph.design.aircraft;
+  const scenario = scenariosOf(airframe.kind).find(({ id }) => id === scenarioId);
+  if (scenario === undefined) return undefined;
+  const { network, before, circuit } = solveScenario(graph, scenario);
+  const amps = ampsOfEdges(network, before, circuit.ohms);
+  let assumed = 0;
+  const rows = graph.edges.flatMap((edge, i): (readonly string[])[] => {
+    const cable = edge.is === 'conductor' ? graph.cables[edge.cable] : undefined;
+    if (edge.is !== 'conductor' || cable === undefined) return [];
+    const { conductor } = edge;
+    const length = conductorLengthMm(cable, conductor);
+    if (length === undefined) assumed += 1;
+    const ohm = conductorOhm(cable, conductor);
+    const current = amps[i] ?? 0;
+    const at = (node: number): string => figure(voltsAtNode(network, before, node), 3);
+    return [
+      [
+        cable.tag,
+        String(conductor.a.n),
+        conductor.colour,
+        String(conductor.awg),
+        length === undefined ? 'not set' : String(length),
+        (ohm * 1000).toFixed(2),
+        figure(current, 4),
+        figure(current * ohm * 1000, 2),
+        at(edge.a),
+        at(edge.b),
+      ],
+    ];
+  });
+  return {
+    title: `Currents, ${scenario.title.toLowerCase()}`,
+    subtitle: name,
+    columns: [
+      { title: 'Cable', kind: 'value' },
+      { title: 'Pin A', kind: 'number' },
+      { title: 'Colour', kind: 'colour' },
+      { title: 'AWG', kind: 'number' },
+      { title: 'Length mm', kind: 'number' },
+      { title: 'Milliohm', kind: 'number' },
+      { title: 'Amps A to B', kind: 'number' },
+      { title: 'Drop mV', kind: 'number' },
+      { title: 'Volts A', kind: 'number' },
+      { title: 'Volts B', kind: 'number' },
+    ],
+    rows,
+    notes: assumed === 0 ? [] : [`${assumed} wires without a typed length are taken as ${ASSUMED_LENGTH_MM} mm.`],
+    cautions: [],
+  };
+}
+
+/** A figure, empty where no supply network reaches; never minus nothing. */
+function figure(value: number | undefined, digits: number): string {
+  if (value === undefined) return '';
+  const text = value.toFixed(digits);
+  return Number(text) === 0 ? (0).toFixed(digits) : text;
+}
