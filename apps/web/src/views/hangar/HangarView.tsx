@@ -1,10 +1,11 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { SEVERITIES } from '@wired-falcon/core';
 import type { HangarEntry } from '@wired-falcon/contract';
 import { paths } from '../../app/paths.ts';
 import { hangarApi } from '../../session/transport.ts';
+import { FileButton } from '../../ui/FileButton.tsx';
 import { usePageTitle } from '../../ui/pageTitle.ts';
 import { SeverityMark } from '../../ui/SeverityMark.tsx';
 
@@ -106,7 +107,6 @@ function Findings({ entry }: { readonly entry: HangarEntry }) {
 function NewAircraft() {
   const [name, setName] = useState('');
   const [problem, setProblem] = useState('');
-  const file = useRef<HTMLInputElement>(null);
   const navigate = useNavigate();
   const queries = useQueryClient();
   const open = async ({ id }: { id: HangarEntry['id'] }): Promise<void> => {
@@ -132,21 +132,7 @@ function NewAircraft() {
         <button type="submit" className="action action-main" disabled={name.trim() === '' || create.isPending}>
           Create
         </button>
-        <button type="button" className="action" onClick={() => file.current?.click()}>
-          Import a file
-        </button>
-        <input
-          ref={file}
-          type="file"
-          accept="application/json,.json"
-          aria-label="Aircraft file"
-          className="hidden"
-          onChange={(event) => {
-            const [chosen] = event.target.files ?? [];
-            if (chosen !== undefined) void chosen.text().then((text) => importing.mutate(text));
-            event.target.value = '';
-          }}
-        />
+        <FileButton label="Import a file" fileLabel="Aircraft file" onText={(text) => importing.mutate(text)} />
       </div>
       {problem !== '' && (
         <p role="alert" className="mt-2 max-w-[420px] text-[13px] text-rust">

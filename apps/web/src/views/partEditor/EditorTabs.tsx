@@ -20,6 +20,73 @@ function entryForm(list: string): FormField {
 const entryTitle = (entry: Json): string => `${textOf(entry, 'id') || '?'} ${textOf(entry, 'is')}`;
 const portForm = entryForm('ports');
 
+type ListOfEntries = Omit<Parameters<typeof EntriesTab>[0], 'form'>;
+
+/** The tabs that hold lists of entries: one entry each. */
+const LIST_TABS: readonly { readonly title: string; readonly lists: readonly ListOfEntries[] }[] = [
+  {
+    title: 'Settings',
+    lists: [
+      {
+        name: 'settings',
+        noun: 'setting',
+        lead: 'What a person can set on the part. Numbers, elements, signals and pins can depend on it. Protocol, baud and address of a serial, I2C or CAN signal need none: they are made from the signal.',
+        titleOf: (entry) => textOf(entry, 'label') || entryTitle(entry),
+      },
+    ],
+  },
+  {
+    title: 'Circuit',
+    lists: [
+      {
+        name: 'circuit',
+        noun: 'element',
+        lead: "The part's direct-current network between its pins (UART.1) and inner nodes (@rail). Every supply pin is on some element; a load says what it takes and within which voltages it works.",
+        titleOf: entryTitle,
+      },
+    ],
+  },
+  {
+    title: 'Signals',
+    lists: [
+      {
+        name: 'endpoints',
+        noun: 'signal',
+        lead: 'What the part says and hears, each bound to its pins. Two signals share a pin only when they are never used at once.',
+        titleOf: entryTitle,
+      },
+    ],
+  },
+  {
+    title: 'Paths',
+    lists: [
+      {
+        name: 'routes',
+        noun: 'path',
+        lead: 'What comes in at one signal and goes out at another: a bridge, an inverter, an overlay.',
+        titleOf: (entry) => `${textOf(entry, 'from') || '?'} to ${textOf(entry, 'to') || '?'}`,
+      },
+    ],
+  },
+  {
+    title: 'Lights and steps',
+    lists: [
+      {
+        name: 'indications',
+        noun: 'light or sound',
+        lead: 'What its lights and sounds mean.',
+        titleOf: (entry) => textOf(entry, 'shows') || '?',
+      },
+      {
+        name: 'steps',
+        noun: 'step',
+        lead: 'What is done once with this part: binding, range calibration, first power-up. Say at the step what can hurt.',
+        titleOf: (entry) => textOf(entry, 'title') || '?',
+      },
+    ],
+  },
+];
+
 interface EditorTabsProps {
   readonly tab: number;
   readonly onTab: (tab: number) => void;
@@ -32,16 +99,7 @@ export function EditorTabs({ tab, onTab, port, onPort }: EditorTabsProps) {
   const { draft } = useDraft();
   const isController = textOf(draft, 'kind') === 'controller';
   const board = whole.members.find((member) => member.name === 'board')?.field;
-  const tabs = [
-    'Facts',
-    'Ports and pins',
-    'Settings',
-    'Circuit',
-    'Signals',
-    'Paths',
-    'Lights and steps',
-    ...(isController ? ['Banks'] : []),
-  ];
+  const tabs = ['Facts', 'Ports and pins', ...LIST_TABS.map(({ title }) => title), ...(isController ? ['Banks'] : [])];
   return (
     <TabGroup selectedIndex={tab} onChange={onTab}>
       <TabList className="flex gap-4 border-b border-ink">
@@ -61,59 +119,16 @@ export function EditorTabs({ tab, onTab, port, onPort }: EditorTabsProps) {
           </div>
         </TabPanel>
         <TabPanel tabIndex={-1}>{portForm.is === 'group' && <PortsTab form={portForm} chosen={port} onChoose={onPort} />}</TabPanel>
-        <TabPanel tabIndex={-1}>
-          <EntriesTab
-            name="settings"
-            form={entryForm('settings')}
-            noun="setting"
-            lead="What a person can set on the part. Numbers, elements, signals and pins can depend on it. Protocol, baud and address of a serial, I2C or CAN signal need none: they are made from the signal."
-            titleOf={(entry) => textOf(entry, 'label') || entryTitle(entry)}
-          />
-        </TabPanel>
-        <TabPanel tabIndex={-1}>
-          <EntriesTab
-            name="circuit"
-            form={entryForm('circuit')}
-            noun="element"
-            lead="The part's direct-current network between its pins (UART.1) and inner nodes (@rail). Every supply pin is on some element; a load says what it takes and within which voltages it works."
-            titleOf={entryTitle}
-          />
-        </TabPanel>
-        <TabPanel tabIndex={-1}>
-          <EntriesTab
-            name="endpoints"
-            form={entryForm('endpoints')}
-            noun="signal"
-            lead="What the part says and hears, each bound to its pins. Two signals share a pin only when they are never used at once."
-            titleOf={entryTitle}
-          />
-        </TabPanel>
-        <TabPanel tabIndex={-1}>
-          <EntriesTab
-            name="routes"
-            form={entryForm('routes')}
-            noun="path"
-            lead="What comes in at one signal and goes out at another: a bridge, an inverter, an overlay."
-            titleOf={(entry) => `${textOf(entry, 'from') || '?'} to ${textOf(entry, 'to') || '?'}`}
-          />
-        </TabPanel>
-        <TabPanel tabIndex={-1}>
-          <EntriesTab
-            name="indications"
-            form={entryForm('indications')}
-            noun="light or sound"
-            lead="What its lights and sounds mean."
-            titleOf={(entry) => textOf(entry, 'shows') || '?'}
-          />
-          <hr className="my-3 border-rule" />
-          <EntriesTab
-            name="steps"
-            form={entryForm('steps')}
-            noun="step"
-            lead="What is done once with this part: binding, range calibration, first power-up. Say at the step what can hurt."
-            titleOf={(entry) => textOf(entry, 'title') || '?'}
-          />
-        </TabPanel>
+        {LIST_TABS.map(({ title, lists }) => (
+          <TabPanel key={title} tabIndex={-1}>
+            {lists.map((list, i) => (
+              <div key={list.name}>
+                {i > 0 && <hr className="my-3 border-rule" />}
+                <EntriesTab form={entryForm(list.name)} {...list} />
+              </div>
+            ))}
+          </TabPanel>
+        ))}
         {isController && board !== undefined && (
           <TabPanel tabIndex={-1}>
             {jsonAt(draft, ['board']) === undefined ? <AddBoard /> : <FieldFor field={board} path={['board']} label="Board" />}

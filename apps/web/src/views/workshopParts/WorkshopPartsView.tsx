@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useQuery } from '@tanstack/react-query';
 import { asId, jsonOf, ownCopyOf, PART_KINDS, readPartFile, sampleParts, writePartFile, type Part, type PartId } from '@wired-falcon/core';
@@ -9,6 +9,7 @@ import { makeId } from '../../session/author.ts';
 import { partsApi } from '../../session/transport.ts';
 import { WORKSHOP_PARTS } from '../../session/workshopParts.ts';
 import { downloadText } from '../../ui/download.ts';
+import { FileButton } from '../../ui/FileButton.tsx';
 import { usePageTitle } from '../../ui/pageTitle.ts';
 import { forgetDraft, keepDraft, keptDraft, keptDraftIds, type KeptDraft } from '../partEditor/draftStore.ts';
 import { textOf } from '../partEditor/DraftContext.tsx';
@@ -151,7 +152,6 @@ function Samples() {
 
 /** Takes a part file in as a draft: as a new part, or as changes to the part of the workshop that has its id. */
 function ImportPart({ own }: { readonly own: readonly PartRevision[] }) {
-  const file = useRef<HTMLInputElement>(null);
   const [problem, setProblem] = useState('');
   const navigate = useNavigate();
   const take = (text: string): void => {
@@ -169,21 +169,7 @@ function ImportPart({ own }: { readonly own: readonly PartRevision[] }) {
           {problem}
         </span>
       )}
-      <button type="button" className="action" onClick={() => file.current?.click()}>
-        Import a part
-      </button>
-      <input
-        ref={file}
-        type="file"
-        accept="application/json,.json"
-        aria-label="Part file"
-        className="hidden"
-        onChange={(event) => {
-          const [chosen] = event.target.files ?? [];
-          if (chosen !== undefined) void chosen.text().then(take);
-          event.target.value = '';
-        }}
-      />
+      <FileButton label="Import a part" fileLabel="Part file" onText={take} />
     </>
   );
 }

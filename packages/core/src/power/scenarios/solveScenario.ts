@@ -1,7 +1,7 @@
 import type { Graph } from '../../graph/graph.ts';
 import { powerNetwork, type PowerNetwork } from '../network/powerNetwork.ts';
-import type { Circuit, CircuitShape, Law, Solved } from '../solve/circuit.ts';
-import { islandsOf } from '../solve/equations.ts';
+import type { Circuit, Law, Solved } from '../solve/circuit.ts';
+import { deviceIslands } from '../solve/equations.ts';
 import { solveCircuit } from '../solve/solveCircuit.ts';
 import { runningStart, type Start } from '../solve/startOf.ts';
 import { lawsOf, stalledLaw } from './lawsOf.ts';
@@ -99,7 +99,9 @@ export function letFall(
   const falls: Fall[] = [];
   const laws = [...circuit.laws];
   let after = before;
-  for (let next = worstShortfalls(network, laws, after, dark); next.length > 0; next = worstShortfalls(network, laws, after, dark)) {
+  const islandOf = deviceIslands(circuit.shape);
+  const short = (): readonly Fall[] => worstShortfalls(network, islandOf, laws, after, dark);
+  for (let next = short(); next.length > 0; next = short()) {
     for (const fall of next) {
       falls.push(fall);
       laws[fall.device] = { is: 'open' };
@@ -109,8 +111,13 @@ export function letFall(
   return { after, falls };
 }
 
-function worstShortfalls(network: PowerNetwork, laws: readonly Law[], solved: Solved, dark: readonly number[]): readonly Fall[] {
-  const { islandOf } = islandOfDevices(network);
+function worstShortfalls(
+  network: PowerNetwork,
+  islandOf: Int32Array,
+  laws: readonly Law[],
+  solved: Solved,
+  dark: readonly number[],
+): readonly Fall[] {
   const worst = new Map<number, Fall>();
   for (let device = 0; device < laws.length; device++) {
     const minV = leastVolts(network, device);
@@ -124,17 +131,6 @@ function worstShortfalls(network: PowerNetwork, laws: readonly Law[], solved: So
     }
   }
   return [...worst.values()];
-}
-
-const islandCache = new WeakMap<CircuitShape, { readonly islandOf: Int32Array }>();
-
-function islandOfDevices({ shape }: PowerNetwork): { readonly islandOf: Int32Array } {
-  const known = islandCache.get(shape);
-  if (known !== undefined) return known;
-  const { groupOf } = islandsOf(shape);
-  const made = { islandOf: Int32Array.from(shape.devices, ({ nodes }) => groupOf[nodes[0] ?? 0] ?? 0) };
-  islandCache.set(shape, made);
-  return made;
 }
 
 /** Each servo stalled in turn: the one that leaves some load with the least margin. */

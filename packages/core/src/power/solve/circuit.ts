@@ -106,8 +106,6 @@ export interface Solved {
   readonly amps: Float64Array;
   readonly states: States;
   readonly trippings: readonly Tripping[];
-  /** The lowest voltage of each node over every balance that was passed, before trippings changed it. */
-  readonly lowest: Float64Array;
   readonly iterations: number;
   /** Undefined when it settled; else the device that does not. */
   readonly unsettled: number | undefined;

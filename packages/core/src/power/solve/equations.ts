@@ -63,7 +63,7 @@ export function equationsOf(shape: CircuitShape): Equations {
     diagonal: Int32Array.from({ length: nodeCount }, (_, node) => diagonalSlot(starts, rows, node)),
     isReference,
     branchOf,
-    islandOf: Int32Array.from(devices, ({ nodes }) => islands.groupOf[nodes[0] ?? 0] ?? 0),
+    islandOf: deviceIslands(shape),
     dump,
   };
 }
@@ -127,8 +127,22 @@ function entriesOf({ kind, nodes }: DeviceShape, branch: number): Entry[] {
   }
 }
 
+const islandCache = new WeakMap<CircuitShape, Partition>();
+
+/** The island that each device of a circuit is on. */
+export function deviceIslands(shape: CircuitShape): Int32Array {
+  const { groupOf } = islandsOf(shape);
+  return Int32Array.from(shape.devices, ({ nodes }) => groupOf[nodes[0] ?? 0] ?? 0);
+}
+
 /** The parts of a circuit that nothing joins. */
-export function islandsOf({ nodeCount, resistorA, resistorB, devices }: CircuitShape): Partition {
+function islandsOf(shape: CircuitShape): Partition {
+  const known = islandCache.get(shape) ?? partitionIslands(shape);
+  islandCache.set(shape, known);
+  return known;
+}
+
+function partitionIslands({ nodeCount, resistorA, resistorB, devices }: CircuitShape): Partition {
   const joints: (readonly [number, number])[] = Array.from(resistorA, (a, i) => [a, resistorB[i] ?? 0] as const);
   for (const { nodes } of devices) for (const node of nodes) joints.push([nodes[0] ?? node, node]);
   return partitionOf(nodeCount, joints);

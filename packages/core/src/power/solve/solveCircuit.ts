@@ -51,16 +51,13 @@ export function solveCircuit(circuit: Circuit, start: Start = runningStart(circu
     isFlat: new Uint8Array(circuit.laws.length),
   };
   const trippings: Tripping[] = [];
-  const lowest = new Float64Array(circuit.shape.nodeCount).fill(Infinity);
   let iterations = 0;
   for (;;) {
     beginAt(circuit, start.volts, round);
     const balance = balanceOf(equations, lu, circuit, fixed, round);
     iterations += balance.rounds;
-    const isSettled = balance.unsettled === undefined;
-    if (isSettled) for (let node = 0; node < lowest.length; node++) lowest[node] = Math.min(lowest[node] ?? 0, x[node] ?? 0);
-    const jumps = isSettled ? worstJumps(equations, circuit, x, round.states) : balance.collapsed;
-    if (jumps.length === 0) return solution(equations, circuit, round, trippings, lowest, iterations, balance.unsettled);
+    const jumps = balance.unsettled === undefined ? worstJumps(equations, circuit, x, round.states) : balance.collapsed;
+    if (jumps.length === 0) return solution(equations, circuit, round, trippings, iterations, balance.unsettled);
     for (const { tripping, to } of jumps) {
       trippings.push(tripping);
       round.states[tripping.device] = to;
@@ -175,7 +172,6 @@ function solution(
   circuit: Circuit,
   { x, states, at }: Round,
   trippings: readonly Tripping[],
-  lowest: Float64Array,
   iterations: number,
   unsettled: number | undefined,
 ): Solved {
@@ -183,5 +179,5 @@ function solution(
     const branch = branchOf[i] ?? -1;
     return branch >= 0 ? (x[branch] ?? 0) : drawnA(drawLawOf(law, states[i] ?? 0), at[i] ?? 0);
   });
-  return { volts: x.slice(0, circuit.shape.nodeCount), amps, states, trippings, lowest, iterations, unsettled };
+  return { volts: x.slice(0, circuit.shape.nodeCount), amps, states, trippings, iterations, unsettled };
 }

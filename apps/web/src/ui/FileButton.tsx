@@ -1,0 +1,32 @@
+import { useRef } from 'react';
+
+interface FileButtonProps {
+  readonly label: string;
+  /** What the file is, for those who cannot see the button. */
+  readonly fileLabel: string;
+  readonly onText: (text: string) => void;
+}
+
+/** A button that asks for a JSON file and gives its text. The same file can be chosen again. */
+export function FileButton({ label, fileLabel, onText }: FileButtonProps) {
+  const file = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <button type="button" className="action" onClick={() => file.current?.click()}>
+        {label}
+      </button>
+      <input
+        ref={file}
+        type="file"
+        accept="application/json,.json"
+        aria-label={fileLabel}
+        className="hidden"
+        onChange={(event) => {
+          const [chosen] = event.target.files ?? [];
+          if (chosen !== undefined) void chosen.text().then(onText);
+          event.target.value = '';
+        }}
+      />
+    </>
+  );
+}
