@@ -1,3 +1,5 @@
+import { fileURLToPath } from 'node:url';
+
 /** @type {import('jest').Config} */
 
 const shared = {
@@ -18,6 +20,7 @@ const shared = {
   transformIgnorePatterns: ['/node_modules/(?!(nanoid|fast-check|pure-rand|@mikro-orm|@noble)/)'],
   testEnvironmentOptions: { customExportConditions: ['@wired-falcon/source', 'node', 'require', 'default'] },
   extensionsToTreatAsEsm: [],
+  setupFiles: [fileURLToPath(new URL('tools/fixedSeed.cjs', import.meta.url))],
 };
 
 const config = {

@@ -1,6 +1,6 @@
 import { type Static, type TSchema, Type } from '@sinclair/typebox';
 import { outputKey, type Aircraft, type Cable, type CableEnd, type Conductor, type Item, type NodePin } from '../model/aircraft.ts';
-import { connectorsMate, mateOf } from '../model/connector.ts';
+import { connectorsMate, mateOf, takesSeveralCables } from '../model/connector.ts';
 import type { Design } from '../model/design.ts';
 import { ItemIdSchema, PartKeySchema } from '../model/ids.ts';
 import { LIMITS } from '../model/limits.ts';
@@ -55,7 +55,7 @@ export function planAdoption(design: Design, edit: AdoptRevision): Adoption | { 
   if (to === undefined) return refuse('unknown-part', `The part "${edit.part}" is not known here.`, edit.part);
   const wrong = mapProblem(edit.map, from, to);
   if (wrong !== undefined) return refuse('bad-shape', `${item.ref} cannot be made "${to.name}": ${wrong}`, item.id);
-  const said: Said = { moves: [], losses: [] };
+  const said: Said = { moves: [], losses: [], filled: new Set() };
   const cables: Record<string, Cable> = {};
   for (const cable of Object.values(aircraft.cables)) {
     const moved = moveEnds(cable, item, edit.map, from, to, said);
@@ -71,12 +71,14 @@ export function planAdoption(design: Design, edit: AdoptRevision): Adoption | { 
   const settings = mapSettings(item, edit.map, to, said);
   const outputs = mapOutputs(aircraft, item, edit.map, to, said);
   const items = { ...aircraft.items, [item.id]: { ...item, part: edit.part, settings } };
-  return { aircraft: { ...aircraft, items, cables, outputs }, ...said };
+  return { aircraft: { ...aircraft, items, cables, outputs }, moves: said.moves, losses: said.losses };
 }
 
 interface Said {
   readonly moves: string[];
   readonly losses: string[];
+  /** Ports of the new part that a cable was plugged into already. */
+  readonly filled: Set<string>;
 }
 
 function mapProblem(map: RevisionMap, from: Part | undefined, to: Part): string | undefined {
@@ -111,9 +113,16 @@ function moveEnds(cable: Cable, item: Item, map: RevisionMap, from: Part | undef
       moved = withNode(moved, { ...node, at: { is: 'free' } });
       continue;
     }
+    const there = portOf(to, row.to);
+    if (there !== undefined && said.filled.has(there.id) && !takesSeveralCables(there.connector)) {
+      said.losses.push(`${cable.tag} hangs free: ${labels.after} of the new part takes one cable, and another is in it.`);
+      moved = withNode(moved, { ...node, at: { is: 'free' } });
+      continue;
+    }
+    said.filled.add(row.to);
     if (row.to !== portId) said.moves.push(`${cable.tag} goes from ${item.ref} ${labels.before} to ${labels.after}.`);
     const end: CableEnd = { ...node, at: { ...node.at, port: row.to } };
-    moved = moveContacts(withNode(moved, end), end, portOf(from, portId), portOf(to, row.to), row, said);
+    moved = moveContacts(withNode(moved, end), end, portOf(from, portId), there, row, said);
   }
   return moved;
 }

@@ -5,6 +5,9 @@ import { asId, type PartId } from '../model/ids.ts';
 import type { Part } from '../model/part.ts';
 import { settingsOf } from '../model/settingsOf.ts';
 import { cableOf, demoDesign, itemOf, made } from '../test/designs.ts';
+import { sampleParts } from '../parts/catalogue.ts';
+import { takesSeveralCables } from '../model/connector.ts';
+import { integrityOf } from './integrity.ts';
 import { planAdoption, type AdoptRevision } from './adoptPlan.ts';
 import { applyEdit } from './applyEdit.ts';
 import { partsPutBack } from './partsPutBack.ts';
@@ -123,6 +126,36 @@ describe('adopting another revision of a part', () => {
     const { design, edit } = proposal('RADIO1', wider);
     expect(plan(design, edit).moves).toEqual([`W10 gets another connector at ${port.label}: ${port.pins.length + 1} positions.`]);
     expect(plan(design, edit).losses).toEqual([]);
+  });
+
+  it('lets the second cable of a solder pad hang free where the new port takes one, and lists it', () => {
+    const board = sampleParts.find((part) => part.kind === 'controller' && !part.ports.some(({ id }) => id === 'battery'));
+    const pads = partOf(demo, 'FC1').ports.find(({ connector }) => takesSeveralCables(connector));
+    const plug = board?.ports.find(({ connector }) => !takesSeveralCables(connector));
+    if (board === undefined || pads === undefined || plug === undefined) throw new Error('The catalogue has not what this needs.');
+    const at = { is: 'port', item: itemOf(demo, 'FC1').id, port: pads.id } as const;
+    const cables = Object.values(demo.aircraft.cables);
+    const free = cables.flatMap((cable) =>
+      Object.values(cable.nodes).flatMap((node) =>
+        node.is === 'end' && node.at.is === 'port' && node.at.item === at.item ? [{ cable, node }] : [],
+      ),
+    );
+    const start = free
+      .slice(0, 2)
+      .reduce((design, { cable, node }) => made(design, { kind: 'set-cable-end', cable: cable.id, node: node.id, at, was: node.at }), demo);
+    const { design, edit } = proposal('FC1', board, start);
+    const rows = edit.map.ports.map((row) => ({ ...row, to: row.from === pads.id ? plug.id : null }));
+    const one = { ...edit, map: { ...edit.map, ports: rows } };
+    const atPads = Object.values(start.aircraft.cables).flatMap(({ nodes }) =>
+      Object.values(nodes).filter(
+        (node) => node.is === 'end' && node.at.is === 'port' && node.at.item === at.item && node.at.port === at.port,
+      ),
+    );
+    expect(atPads.length).toBeGreaterThan(1);
+    expect(plan(design, one).losses.filter((sentence) => sentence.includes('takes one cable, and another is in it'))).toHaveLength(
+      atPads.length - 1,
+    );
+    expect(integrityOf(made(design, one))).toEqual([]);
   });
 
   it('takes out the wires of pins that are gone, and lists them', () => {
