@@ -1,11 +1,15 @@
 import { describe, expect, it } from '@jest/globals';
 import { Bench } from '../../demo/bench.ts';
+import { demoAircraft } from '../../demo/demoAircraft.ts';
 import { mudflat } from '../../demo/mudflat.ts';
 import { saltmarsh } from '../../demo/saltmarsh.ts';
 import { graphOf } from '../../graph/graphOf.ts';
 import type { Design } from '../../model/design.ts';
 import { asId, type AircraftId } from '../../model/ids.ts';
 import { newAircraft } from '../../model/newAircraft.ts';
+import { solveScenarios, voltsAcross } from '../scenarios/solveScenario.ts';
+import { aliveItems } from './aliveItems.ts';
+import { faultyCircuit, fromRunning, solveFault } from './solveFault.ts';
 import { powerNetwork } from '../network/powerNetwork.ts';
 import { abilitiesOf, crewOf } from './abilities.ts';
 import { faultReport } from './faultReport.ts';
@@ -44,6 +48,30 @@ describe('the faults of a network', () => {
     ]) {
       expect(lineOf(name).id).toBeTruthy();
     }
+  });
+});
+
+describe('a fault that is followed from the intact aircraft', () => {
+  it('comes to what a running start of the faulty aircraft comes to, on every demo and in every situation', () => {
+    let followed = 0;
+    for (const design of demoAircraft.map(({ id, build }) => build(asId<AircraftId>(id), makeId))) {
+      for (const base of solveScenarios(graphOf(design))) {
+        for (const fault of faultsOf(base.network)) {
+          const quick = solveFault(base, fault);
+          const whole = fromRunning(base.network, faultyCircuit(base.circuit, fault));
+          if (quick.before === quick.after && whole.before.iterations !== quick.before.iterations) followed++;
+          const what = `${design.aircraft.name} ${base.scenario.id} ${fault.id}`;
+          expect([what, quick.falls.map(({ device }) => device)]).toEqual([what, whole.falls.map(({ device }) => device)]);
+          expect([what, ...aliveItems(base, quick)]).toEqual([what, ...aliveItems(base, whole)]);
+          base.network.devices.forEach(({ kind }, device) => {
+            const off = Math.abs(voltsAcross(base.network, quick.after, device) - voltsAcross(base.network, whole.after, device));
+            if (kind !== 'draw' || quick.dark.includes(device) || whole.dark.includes(device)) return;
+            expect([what, device, off < 1e-5 || off]).toEqual([what, device, true]);
+          });
+        }
+      }
+    }
+    expect(followed).toBeGreaterThan(500);
   });
 });
 

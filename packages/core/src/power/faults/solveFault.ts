@@ -1,7 +1,8 @@
-import { darkLoads, letFall, type Fall, type ScenarioResult } from '../scenarios/solveScenario.ts';
+import { isAnyShort, letFall, liveCircuit, reachedCircuit, type Fall, type Live, type ScenarioResult } from '../scenarios/solveScenario.ts';
 import type { Circuit, Law, Solved } from '../solve/circuit.ts';
-import { solveCircuit } from '../solve/solveCircuit.ts';
-import { runningStart } from '../solve/startOf.ts';
+import { comesBack, solveCircuit, solveNear } from '../solve/solveCircuit.ts';
+import { DOWN, inputOf } from '../solve/deviceStates.ts';
+import type { PowerNetwork } from '../network/powerNetwork.ts';
 import type { Fault } from './faultsOf.ts';
 
 /** What a load that is shorted, and a regulator that has failed through, still put in the way. */
@@ -29,13 +30,46 @@ export function faultyCircuit(circuit: Circuit, { effect }: Fault): Circuit {
 }
 
 /**
- * Solves a scenario with a fault, and lets fall what falls, from a running start of its own. What the fault cuts off is dark at once
- * and does not fall in turn.
+ * Solves a scenario with a fault, and lets fall what falls. What the fault cuts off is dark at once and does not fall in turn.
+ * Most faults move the balance of the intact aircraft a little, and it is followed there; where anything jumps or falls, the faulty
+ * aircraft is brought down from a running start of its own.
  */
 export function solveFault(base: ScenarioResult, fault: Fault): FaultResult {
   const circuit = faultyCircuit(base.circuit, fault);
-  const start = runningStart(circuit);
-  const dark = darkLoads(base.network, circuit, start);
-  const before = solveCircuit(circuit, start);
-  return { before, dark, ...letFall(base.network, circuit, before, start, dark) };
+  // What is shorted pulls its supply down: there is no neighbouring balance to look for.
+  const mayBeNear = fault.effect.shorted.length === 0 && isUnhurt(base);
+  return (
+    (mayBeNear ? nextToIntact(base, reachedCircuit(base.network, circuit)) : undefined) ??
+    (mayBeNear ? nextToIntact(base, liveCircuit(base.network, circuit)) : undefined) ??
+    fromRunning(base.network, circuit)
+  );
+}
+
+/** The faulty aircraft from a running start, whatever the intact one does. */
+export function fromRunning(network: PowerNetwork, circuit: Circuit): FaultResult {
+  const live = liveCircuit(network, circuit);
+  const before = solveCircuit(live.circuit, live.start);
+  return { before, dark: live.dark, ...letFall(network, live, before) };
+}
+
+/** Nothing tripped, fell or was dark. */
+function isUnhurt({ before, falls, dark }: ScenarioResult): boolean {
+  return before.trippings.length === 0 && before.unsettled === undefined && falls.length === 0 && dark.length === 0;
+}
+
+function nextToIntact({ network, before: intact }: ScenarioResult, { circuit, start, dark }: Live): FaultResult | undefined {
+  const near = solveNear(circuit, { ...intact, states: withStarted(circuit, intact.states, start.states) });
+  if (near === undefined || comesBack(circuit, near) || isAnyShort(network, circuit, near)) return undefined;
+  return { before: near, after: near, falls: [], dark };
+}
+
+/** The states of the intact aircraft, but for what the fault keeps from starting, and the input that a selector starts with. */
+function withStarted({ laws }: Circuit, intact: Int8Array, started: Int8Array): Int8Array {
+  const states = intact.slice();
+  laws.forEach((law, device) => {
+    const [was = 0, now = 0] = [intact[device], started[device]];
+    const isOther = law.is === 'selector' ? inputOf(was) !== inputOf(now) : law.is === 'regulator' && now === DOWN;
+    if (isOther) states[device] = now;
+  });
+  return states;
 }

@@ -61,8 +61,8 @@ describe('the network of an aircraft', () => {
         resistorB: Int32Array.from(wires, ({ edge }) => piece(graph.edges[edge]?.b)),
         devices: network.devices.map(({ kind, nodes }) => ({ kind, nodes: nodes.map(piece) })),
       };
-      for (const { circuit, before } of solveScenarios(graph)) {
-        const whole = solveCircuit({ shape, ohms: Float64Array.from(wires, ({ ohm }) => ohm), laws: circuit.laws });
+      for (const { circuit, live, before } of solveScenarios(graph)) {
+        const whole = solveCircuit({ shape, ohms: Float64Array.from(wires, ({ ohm }) => ohm), laws: live.laws });
         const amps = ampsOfEdges(network, before, circuit.ohms);
         for (const { edge, ohm } of wires) {
           const { a = 0, b = 0 } = graph.edges[edge] ?? {};

@@ -1,8 +1,9 @@
 import type { Graph } from '../../graph/graph.ts';
 import { powerNetwork, type PowerNetwork } from '../network/powerNetwork.ts';
 import type { Circuit, Law, Solved } from '../solve/circuit.ts';
+import { bridgesOf } from '../solve/bridgesOf.ts';
 import { deviceIslands } from '../solve/equations.ts';
-import { solveCircuit } from '../solve/solveCircuit.ts';
+import { solveCircuit, solveNear } from '../solve/solveCircuit.ts';
 import { runningStart, type Start } from '../solve/startOf.ts';
 import { lawsOf, stalledLaw } from './lawsOf.ts';
 import { scenariosOf, type Scenario } from './scenario.ts';
@@ -18,8 +19,10 @@ export interface Fall {
 export interface ScenarioResult {
   readonly scenario: Scenario;
   readonly network: PowerNetwork;
-  /** The circuit as it was solved first, with every load on. */
+  /** The circuit with every load on. */
   readonly circuit: Circuit;
+  /** The circuit as it was solved first: without what no supply reaches. */
+  readonly live: Circuit;
   /** Before any load falls: what checks judge by. */
   readonly before: Solved;
   /** When all that falls has fallen. */
@@ -50,19 +53,32 @@ export function solveScenarios(graph: Graph): readonly ScenarioResult[] {
   return scenariosOf(graph.design.aircraft.airframe.kind).map((scenario) => solveScenario(graph, scenario));
 }
 
+const leastCache = new WeakMap<PowerNetwork, Float64Array>();
+
+/** The least voltage that each device works at; NaN for one that never browns out, such as a servo. */
+function leastVoltsOf(network: PowerNetwork): Float64Array {
+  const known = leastCache.get(network);
+  if (known !== undefined) return known;
+  const least = Float64Array.from(network.devices, ({ device }) => {
+    if (device.is !== 'element') return NaN;
+    const { element } = device;
+    if (element.is === 'load') return element.law === 'resistance' ? NaN : element.minV;
+    return element.is === 'drive' ? element.minV : NaN;
+  });
+  leastCache.set(network, least);
+  return least;
+}
+
 /** The least voltage that a device works at; undefined for one that never browns out, such as a servo. */
-export function leastVolts({ devices }: PowerNetwork, device: number): number | undefined {
-  const placed = devices[device]?.device;
-  if (placed?.is !== 'element') return undefined;
-  const { element } = placed;
-  if (element.is === 'load') return element.law === 'resistance' ? undefined : element.minV;
-  return element.is === 'drive' ? element.minV : undefined;
+export function leastVolts(network: PowerNetwork, device: number): number | undefined {
+  const least = leastVoltsOf(network)[device] ?? NaN;
+  return Number.isNaN(least) ? undefined : least;
 }
 
 /** The voltage across a two-terminal device. */
 export function voltsAcross({ shape }: PowerNetwork, { volts }: Pick<Solved, 'volts'>, device: number): number {
-  const [a = 0, b = 0] = shape.devices[device]?.nodes ?? [];
-  return (volts[a] ?? 0) - (volts[b] ?? 0);
+  const nodes = shape.devices[device]?.nodes;
+  return nodes === undefined ? 0 : (volts[nodes[0] ?? 0] ?? 0) - (volts[nodes[1] ?? 0] ?? 0);
 }
 
 function settle(network: PowerNetwork, scenario: Scenario, allLaws: readonly Law[], stalled?: number): ScenarioResult {
@@ -70,20 +86,51 @@ function settle(network: PowerNetwork, scenario: Scenario, allLaws: readonly Law
   const jammed = stalled === undefined ? undefined : network.devices[stalled]?.device;
   if (stalled !== undefined && jammed?.is === 'element' && jammed.element.is === 'load') laws[stalled] = stalledLaw(jammed.element);
   const circuit: Circuit = { shape: network.shape, ohms: network.ohms, laws };
-  const start = runningStart(circuit);
-  const before = solveCircuit(circuit, start);
-  const dark = darkLoads(network, circuit, start);
-  const { after, falls } = letFall(network, circuit, before, start, dark);
-  return { scenario, network, circuit, before, after, falls, dark, stalled };
+  const live = liveCircuit(network, circuit);
+  const before = solveCircuit(live.circuit, live.start);
+  const { after, falls } = letFall(network, live, before);
+  const { dark } = live;
+  return { scenario, network, circuit, live: live.circuit, before, after, falls, dark, stalled };
 }
 
-/** The loads at which not even a supply without any load would have enough. */
-export function darkLoads(network: PowerNetwork, { laws }: Circuit, start: Start): readonly number[] {
-  return laws.flatMap((law, device) => {
-    const minV = leastVolts(network, device);
-    return minV !== undefined && law.is !== 'open' && voltsAcross(network, start, device) < minV ? [device] : [];
-  });
+/** A circuit with what is left of it when what cannot carry any current is taken out, and where it starts from. */
+export interface Live {
+  readonly circuit: Circuit;
+  readonly start: Start;
+  /** Loads that no supply reaches, or that have no return: they are taken out. */
+  readonly dark: readonly number[];
 }
+
+/** Takes out supplies without a return, and the loads at which not even a supply without any load would have enough. */
+export function liveCircuit(network: PowerNetwork, circuit: Circuit): Live {
+  const isBridge = bridgesOf(circuit);
+  const least = leastVoltsOf(network);
+  const { devices } = circuit.shape;
+  const returnless = devices.flatMap((_, device) => (isBridge[device] === 1 && (least[device] ?? NaN) > 0 ? [device] : []));
+  const laws = [...circuit.laws];
+  for (const device of returnless) laws[device] = OPEN;
+  const feeding = laws.map((law, device) => (isBridge[device] === 1 && devices[device]?.kind === 'supply' ? OPEN : law));
+  const { start, dark } = reachedCircuit(network, { ...circuit, laws: feeding });
+  for (const device of dark) laws[device] = OPEN;
+  // A supply without a return feeds nothing, but has its voltage.
+  return { circuit: { ...circuit, laws }, start, dark: [...dark, ...returnless].sort((a, b) => a - b) };
+}
+
+/** Takes out the loads at which not even a supply without any load would have enough; supposes that all have their return. */
+export function reachedCircuit(network: PowerNetwork, circuit: Circuit): Live {
+  const start = runningStart(circuit);
+  const least = leastVoltsOf(network);
+  const dark: number[] = [];
+  for (let device = 0; device < least.length; device++) {
+    if (voltsAcross(network, start, device) < (least[device] ?? NaN) && circuit.laws[device]?.is !== 'open') dark.push(device);
+  }
+  if (dark.length === 0) return { circuit, start, dark };
+  const laws = [...circuit.laws];
+  for (const device of dark) laws[device] = OPEN;
+  return { circuit: { ...circuit, laws }, start, dark };
+}
+
+const OPEN = { is: 'open' } as const;
 
 /**
  * Lets loads fall out one at a time on each island, the largest relative shortfall first, ties by order, until what is left
@@ -91,39 +138,37 @@ export function darkLoads(network: PowerNetwork, { laws }: Circuit, start: Start
  */
 export function letFall(
   network: PowerNetwork,
-  circuit: Circuit,
+  { circuit, start }: Live,
   before: Solved,
-  start: Start,
-  dark: readonly number[],
 ): { readonly after: Solved; readonly falls: readonly Fall[] } {
   const falls: Fall[] = [];
   const laws = [...circuit.laws];
   let after = before;
   const islandOf = deviceIslands(circuit.shape);
-  const short = (): readonly Fall[] => worstShortfalls(network, islandOf, laws, after, dark);
+  const short = (): readonly Fall[] => worstShortfalls(network, islandOf, laws, after);
   for (let next = short(); next.length > 0; next = short()) {
     for (const fall of next) {
       falls.push(fall);
       laws[fall.device] = { is: 'open' };
     }
-    after = solveCircuit({ ...circuit, laws }, { volts: start.volts, states: after.states });
+    const left = { ...circuit, laws };
+    after = solveNear(left, after) ?? solveCircuit(left, { volts: start.volts, states: after.states });
   }
   return { after, falls };
 }
 
-function worstShortfalls(
-  network: PowerNetwork,
-  islandOf: Int32Array,
-  laws: readonly Law[],
-  solved: Solved,
-  dark: readonly number[],
-): readonly Fall[] {
+/** True when some load that is on has less than its least voltage. */
+export function isAnyShort(network: PowerNetwork, { laws }: Circuit, solved: Solved): boolean {
+  return leastVoltsOf(network).some((minV, device) => voltsAcross(network, solved, device) < minV && laws[device]?.is !== 'open');
+}
+
+function worstShortfalls(network: PowerNetwork, islandOf: Int32Array, laws: readonly Law[], solved: Solved): readonly Fall[] {
   const worst = new Map<number, Fall>();
+  const least = leastVoltsOf(network);
   for (let device = 0; device < laws.length; device++) {
-    const minV = leastVolts(network, device);
-    if (minV === undefined || laws[device]?.is === 'open' || dark.includes(device)) continue;
+    const minV = least[device] ?? NaN;
     const volts = voltsAcross(network, solved, device);
-    if (volts >= minV) continue;
+    if (!(volts < minV) || laws[device]?.is === 'open') continue;
     const island = islandOf[device] ?? 0;
     const before = worst.get(island);
     if (before === undefined || (minV - volts) / minV > (before.minV - before.volts) / before.minV + 1e-9) {

@@ -15,6 +15,12 @@ export interface Equations {
   readonly order: Int32Array;
   /** The slots aa, bb, ab, ba of each resistor, four after four. */
   readonly resistorSlots: Int32Array;
+  /** The first three nodes of each device, three after three; 0 where it has fewer. */
+  readonly terminals: Int32Array;
+  /** The devices whose law bends with the voltage: draws, limiters and regulators. */
+  readonly curved: Int32Array;
+  /** The devices that change between states without a jump. */
+  readonly switching: Int32Array;
   /** The slots of each device, in the order of `entriesOf`. */
   readonly deviceSlots: readonly Int32Array[];
   /** The slot on the diagonal of each node; of a reference node it is where its row says "0 V". */
@@ -59,6 +65,9 @@ export function equationsOf(shape: CircuitShape): Equations {
     rows,
     order: minimumDegree(symmetric(columns)),
     resistorSlots: Int32Array.from(resistors.flatMap((list) => [...slotsOf(list)])),
+    terminals: Int32Array.from(devices.flatMap(({ nodes }) => [nodes[0] ?? 0, nodes[1] ?? 0, nodes[2] ?? 0])),
+    curved: placesOf(devices, ({ kind }) => kind === 'draw' || kind === 'limiter' || kind === 'regulator'),
+    switching: placesOf(devices, ({ kind }) => kind === 'supply' || kind === 'diode' || kind === 'selector' || kind === 'regulator'),
     deviceSlots: stamps.map(slotsOf),
     diagonal: Int32Array.from({ length: nodeCount }, (_, node) => diagonalSlot(starts, rows, node)),
     isReference,
@@ -66,6 +75,10 @@ export function equationsOf(shape: CircuitShape): Equations {
     islandOf: deviceIslands(shape),
     dump,
   };
+}
+
+function placesOf(devices: readonly DeviceShape[], isWanted: (device: DeviceShape) => boolean): Int32Array {
+  return Int32Array.from(devices.flatMap((device, i) => (isWanted(device) ? [i] : [])));
 }
 
 type Entry = readonly [row: number, column: number];

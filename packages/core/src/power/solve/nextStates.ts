@@ -13,17 +13,17 @@ const HAIR = 1e-9;
  */
 export function smoothState(equations: Equations, { shape, laws }: Circuit, device: number, x: Float64Array, state: number): number {
   const law = laws[device];
-  const { nodes = [] } = shape.devices[device] ?? {};
-  const branch = equations.branchOf[device] ?? -1;
-  const volts = (k: number): number => x[nodes[k] ?? -1] ?? 0;
-  const amps = x[branch] ?? 0;
+  const { terminals } = equations;
+  const aV = x[terminals[3 * device] ?? 0] ?? 0;
+  const bV = x[terminals[3 * device + 1] ?? 0] ?? 0;
+  const amps = x[equations.branchOf[device] ?? -1] ?? 0;
   switch (law?.is) {
     case 'diode':
       if (state === ON) return amps < -HAIR ? BLOCKED : ON;
-      return volts(0) - volts(1) > law.dropV + HAIR ? ON : BLOCKED;
+      return aV - bV > law.dropV + HAIR ? ON : BLOCKED;
     case 'supply': {
       if (law.maxA === Infinity) return ON;
-      const across = volts(0) - volts(1);
+      const across = aV - bV;
       if (state === ON) return amps < -HAIR ? BLOCKED : amps > law.maxA + HAIR ? LIMITED : ON;
       if (state === LIMITED) return across > law.emfV - law.ohm * law.maxA + HAIR ? ON : LIMITED;
       return across < law.emfV - HAIR ? ON : BLOCKED;
@@ -32,11 +32,14 @@ export function smoothState(equations: Equations, { shape, laws }: Circuit, devi
       const input = inputOf(state);
       if (input < 0) return state;
       if ((state & 1) === ON) return amps < -HAIR ? selectorState(input, true) : state;
-      return volts(input) - volts(nodes.length - 2) > law.dropV + HAIR ? selectorState(input, false) : state;
+      const { nodes = [] } = shape.devices[device] ?? {};
+      return (x[nodes[input] ?? 0] ?? 0) - (x[nodes[nodes.length - 2] ?? 0] ?? 0) > law.dropV + HAIR ? selectorState(input, false) : state;
     }
     case 'regulator': {
       if (state === DOWN) return DOWN;
-      const [inV, outV] = [volts(0) - volts(2), volts(1) - volts(2)];
+      const ground = x[terminals[3 * device + 2] ?? 0] ?? 0;
+      const inV = aV - ground;
+      const outV = bV - ground;
       const reach = reachableV(law, inV);
       if (state === BLOCKED) return outV < reach - HAIR ? (reach < law.setV ? FOLLOWS : ON) : BLOCKED;
       if (state === LIMITED && law.onOverload === 'foldback') return LIMITED;

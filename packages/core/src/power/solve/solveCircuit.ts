@@ -1,9 +1,10 @@
 import type { Circuit, CircuitShape, Solved, Tripping } from './circuit.ts';
 import { drawnA } from './drawCurrent.ts';
 import { equationsOf, type Equations } from './equations.ts';
-import { collapsedInput, smoothState, worstJumps, type Jump } from './nextStates.ts';
+import { DOWN, inputOf, LIMITED } from './deviceStates.ts';
+import { collapsedInput, firstInside, smoothState, worstJumps, type Jump } from './nextStates.ts';
 import { SparseLu } from './sparseLu.ts';
-import { drawLawOf, fixedValues, stampDevices, type Round } from './stamps.ts';
+import { drawLawOf, fillFixedValues, stampDevices, type Round } from './stamps.ts';
 import { runningStart, type Start } from './startOf.ts';
 
 /** Rounds in which every device may change its state at once; after them one at a time, the lowest first (K. G. Murty 1974). */
@@ -12,13 +13,24 @@ const FREE_ROUNDS = 14;
 const PATIENT_ROUNDS = 30;
 /** More rounds than this between two changes for good, and the circuit is said not to settle. */
 const MOST_ROUNDS = 160;
-const TOLERANCE_V = 1e-9;
+/**
+ * Settled when the last round changed less than this, as a share of 1 + the value. Newton's method squares its error, so that what is
+ * left is a trillionth; what is taken without its slope does not, and has to stand a thousand times stiller.
+ */
+const TOLERANCE = 1e-6;
+const WITHOUT_SLOPE = 1000;
 /** A constant-power device is taken at no less than this share of the voltage of the round before, so that it comes down in steps. */
 const LEAST_STEP = 0.6;
 
+/** What the solves of one wiring share; each begins with clean buffers. */
 interface Prepared {
   readonly equations: Equations;
   readonly lu: SparseLu;
+  readonly round: Round;
+  readonly next: Float64Array;
+  /** The resistors that `fixed` holds. */
+  ohms: Float64Array | undefined;
+  readonly fixed: Float64Array;
 }
 
 const prepared = new WeakMap<CircuitShape, Prepared>();
@@ -27,7 +39,21 @@ function prepare(shape: CircuitShape): Prepared {
   const known = prepared.get(shape);
   if (known !== undefined) return known;
   const equations = equationsOf(shape);
-  const made = { equations, lu: new SparseLu(equations.order) };
+  const made: Prepared = {
+    equations,
+    lu: new SparseLu(equations.order),
+    round: {
+      values: new Float64Array(equations.dump + 1),
+      rightSide: new Float64Array(equations.size),
+      x: new Float64Array(equations.size),
+      states: new Int8Array(shape.devices.length),
+      at: new Float64Array(shape.devices.length),
+      isFlat: new Uint8Array(shape.devices.length),
+    },
+    next: new Float64Array(equations.size),
+    ohms: undefined,
+    fixed: new Float64Array(equations.dump + 1),
+  };
   prepared.set(shape, made);
   return made;
 }
@@ -39,30 +65,67 @@ function prepare(shape: CircuitShape): Prepared {
  * @param start to begin from, such as a neighbouring solution; else the running start
  */
 export function solveCircuit(circuit: Circuit, start: Start = runningStart(circuit)): Solved {
-  const { equations, lu } = prepare(circuit.shape);
-  const fixed = fixedValues(equations, circuit);
-  const x = new Float64Array(equations.size);
-  const round: Round = {
-    values: new Float64Array(fixed.length),
-    rightSide: new Float64Array(equations.size),
-    x,
-    states: start.states.slice(),
-    at: new Float64Array(circuit.laws.length),
-    isFlat: new Uint8Array(circuit.laws.length),
-  };
+  const ready = readyFor(circuit, start.states);
+  const { equations, round } = ready;
   const trippings: Tripping[] = [];
   let iterations = 0;
   for (;;) {
     beginAt(circuit, start.volts, round);
-    const balance = balanceOf(equations, lu, circuit, fixed, round);
+    const balance = balanceOf(ready, circuit);
     iterations += balance.rounds;
-    const jumps = balance.unsettled === undefined ? worstJumps(equations, circuit, x, round.states) : balance.collapsed;
+    const jumps = balance.unsettled === undefined ? worstJumps(equations, circuit, round.x, round.states) : balance.collapsed;
     if (jumps.length === 0) return solution(equations, circuit, round, trippings, iterations, balance.unsettled);
     for (const { tripping, to } of jumps) {
       trippings.push(tripping);
       round.states[tripping.device] = to;
     }
   }
+}
+
+/** A neighbouring balance is found in a few rounds, or it is no neighbour. */
+const NEAR_ROUNDS = 10;
+
+/**
+ * The balance next to one that is known, as a running system finds it after a small change; undefined when anything jumps, when a
+ * load has come down to where it is a mere resistance, or when there is no balance near. Then `solveCircuit` has to come down from high.
+ */
+export function solveNear(circuit: Circuit, from: Pick<Solved, 'volts' | 'amps' | 'states'>): Solved | undefined {
+  const ready = readyFor(circuit, from.states);
+  const { equations, round } = ready;
+  beginAt(circuit, from.volts, round);
+  equations.branchOf.forEach((branch, device) => {
+    if (branch >= 0) round.x[branch] = from.amps[device] ?? 0;
+  });
+  const { rounds, unsettled } = balanceOf(ready, circuit, NEAR_ROUNDS);
+  if (unsettled !== undefined || worstJumps(equations, circuit, round.x, round.states).length > 0) return undefined;
+  return isBelowKnee(circuit, round) ? undefined : solution(equations, circuit, round, [], rounds, undefined);
+}
+
+function isBelowKnee({ laws }: Circuit, { at }: Round): boolean {
+  return laws.some((law, device) => 'kneeV' in law && (at[device] ?? 0) < law.kneeV);
+}
+
+/** True when a device that is down, or a selector on a later input, would not be so at this balance if it had just been started. */
+export function comesBack({ shape, laws }: Circuit, { volts, states }: Pick<Solved, 'volts' | 'states'>): boolean {
+  return laws.some((law, device) => {
+    const { nodes } = shape.devices[device] ?? { nodes: [] };
+    const against = (k: number, ground: number): number => (volts[nodes[k] ?? 0] ?? 0) - (volts[nodes[ground] ?? 0] ?? 0);
+    if (law.is === 'regulator') return states[device] === DOWN && against(0, 2) >= law.inputMinV;
+    if (law.is !== 'selector') return false;
+    const first = inputOf(firstInside(law.windows, (k) => against(k, nodes.length - 1)));
+    return first >= 0 && first !== inputOf(states[device] ?? 0);
+  });
+}
+
+/** The buffers of a wiring, with the resistors of this circuit in place. */
+function readyFor(circuit: Circuit, states: Int8Array): Prepared {
+  const ready = prepare(circuit.shape);
+  if (ready.ohms !== circuit.ohms) {
+    fillFixedValues(ready.equations, circuit, ready.fixed);
+    ready.ohms = circuit.ohms;
+  }
+  ready.round.states.set(states);
+  return ready;
 }
 
 /** Every search for a balance begins high, so that it comes down to the highest one. */
@@ -84,60 +147,71 @@ interface Balance {
   readonly collapsed: readonly Jump[];
 }
 
-/** Rounds of Newton's method until voltages and states stay. */
-function balanceOf(equations: Equations, lu: SparseLu, circuit: Circuit, fixed: Float64Array, round: Round): Balance {
+/** Rounds of Newton's method until voltages and states stay. With `nearRounds`, at most so many, in which voltages may rise too. */
+function balanceOf({ equations, lu, fixed, round, next }: Prepared, circuit: Circuit, nearRounds?: number): Balance {
+  const isNear = nearRounds !== undefined;
+  const most = nearRounds ?? MOST_ROUNDS;
   const matrix = { size: equations.size, starts: equations.starts, rows: equations.rows, values: round.values };
-  const next = new Float64Array(equations.size);
   let mover = 0;
-  for (let rounds = 1; rounds <= MOST_ROUNDS; rounds++) {
+  for (let rounds = 1; rounds <= most; rounds++) {
     round.values.set(fixed);
     round.rightSide.fill(0);
     stampDevices(equations, circuit, round);
     if (!lu.factor(matrix)) return { rounds, unsettled: mover, collapsed: [] };
     next.set(round.rightSide);
     lu.solve(next);
-    const change = settle(circuit, round, next);
+    const change = settle(equations, circuit, round, next, isNear);
     round.x.set(next);
     const changed = changeStates(equations, circuit, round, rounds > FREE_ROUNDS);
     if (changed >= 0) mover = changed;
-    else if (change.volts < TOLERANCE_V) return { rounds, unsettled: undefined, collapsed: [] };
+    else if (change.size < TOLERANCE) return { rounds, unsettled: undefined, collapsed: [] };
     else mover = change.device;
     const collapsed = rounds > PATIENT_ROUNDS ? collapsedInput(circuit, round.x, round.states) : undefined;
     if (collapsed !== undefined) return { rounds, unsettled: mover, collapsed: [collapsed] };
   }
-  return { rounds: MOST_ROUNDS, unsettled: mover, collapsed: [] };
+  return { rounds: most, unsettled: mover, collapsed: [] };
 }
 
 /** Moves the places at which curved laws are taken. @returns the largest change and the device that made it */
-function settle({ shape, laws }: Circuit, round: Round, next: Float64Array): { readonly volts: number; readonly device: number } {
+function settle(
+  { curved, terminals, branchOf }: Equations,
+  { laws }: Circuit,
+  round: Round,
+  next: Float64Array,
+  mayRise: boolean,
+): { readonly size: number; readonly device: number } {
+  const { at, states, x, isFlat } = round;
   let largest = 0;
   let device = 0;
-  for (let i = 0; i < laws.length; i++) {
-    const { kind, nodes } = shape.devices[i] ?? {};
+  for (const i of curved) {
     const law = laws[i];
-    if (law === undefined || nodes === undefined) continue;
-    const [a = 0, b = 0, c = 0] = nodes;
-    const now = (next[a] ?? 0) - (next[kind === 'regulator' ? c : b] ?? 0);
-    if (kind === 'draw' || kind === 'limiter') {
-      const was = round.at[i] ?? 0;
-      const own = drawLawOf(law, round.states[i] ?? 0);
-      if (own.is === 'open' || own.is === 'resistance') {
-        round.at[i] = now;
-        continue;
-      }
-      const taken = own.is === 'constant-power' && was > own.kneeV ? comingDown(round, i, was, now) : now;
-      round.at[i] = taken;
-      const change = Math.abs(now - was) / (1 + Math.abs(was));
-      if (change > largest) [largest, device] = [change, i];
-    } else if (kind === 'regulator') {
-      const was = round.at[i] ?? 0;
-      round.at[i] = law.is === 'regulator' && was > law.inputMinV / 2 ? comingDown(round, i, was, now) : now;
-      const rail = Math.abs((next[b] ?? 0) - (next[c] ?? 0) - (round.x[b] ?? 0) + (round.x[c] ?? 0));
-      const change = Math.max(Math.abs(now - was), rail) / (1 + Math.abs(was));
-      if (change > largest) [largest, device] = [change, i];
+    if (law === undefined) continue;
+    const a = terminals[3 * i] ?? 0;
+    const b = terminals[3 * i + 1] ?? 0;
+    const was = at[i] ?? 0;
+    let change: number;
+    if (law.is === 'regulator' || law.is === 'through') {
+      const c = terminals[3 * i + 2] ?? 0;
+      const now = (next[a] ?? 0) - (next[c] ?? 0);
+      at[i] = !mayRise && law.is === 'regulator' && was > law.inputMinV / 2 ? comingDown(round, i, was, now) : now;
+      const rail = Math.abs((next[b] ?? 0) - (next[c] ?? 0) - (x[b] ?? 0) + (x[c] ?? 0));
+      const branch = branchOf[i] ?? 0;
+      change = Math.max(Math.abs(now - was), rail, Math.abs((next[branch] ?? 0) - (x[branch] ?? 0)));
+    } else {
+      const now = (next[a] ?? 0) - (next[b] ?? 0);
+      const own = drawLawOf(law, states[i] ?? 0);
+      at[i] = !mayRise && own.is === 'constant-power' && was > own.kneeV ? comingDown(round, i, was, now) : now;
+      if (own.is === 'open' || own.is === 'resistance') continue;
+      change = Math.abs(now - was);
+    }
+    change /= 1 + Math.abs(was);
+    if (isFlat[i] === 1 || states[i] === LIMITED) change *= WITHOUT_SLOPE;
+    if (change > largest) {
+      largest = change;
+      device = i;
     }
   }
-  return { volts: largest, device };
+  return { size: largest, device };
 }
 
 /**
@@ -156,7 +230,7 @@ function comingDown(round: Round, device: number, was: number, now: number): num
 /** Lets devices change over to the state that the solution asks for. @returns the first that changed, or -1 */
 function changeStates(equations: Equations, circuit: Circuit, { x, states }: Round, isOneAtATime: boolean): number {
   let first = -1;
-  for (let device = 0; device < circuit.laws.length; device++) {
+  for (const device of equations.switching) {
     const state = states[device] ?? 0;
     const to = smoothState(equations, circuit, device, x, state);
     if (to === state) continue;
@@ -175,9 +249,10 @@ function solution(
   iterations: number,
   unsettled: number | undefined,
 ): Solved {
-  const amps = Float64Array.from(circuit.laws, (law, i) => {
+  const amps = new Float64Array(circuit.laws.length);
+  circuit.laws.forEach((law, i) => {
     const branch = branchOf[i] ?? -1;
-    return branch >= 0 ? (x[branch] ?? 0) : drawnA(drawLawOf(law, states[i] ?? 0), at[i] ?? 0);
+    amps[i] = branch >= 0 ? (x[branch] ?? 0) : drawnA(drawLawOf(law, states[i] ?? 0), at[i] ?? 0);
   });
-  return { volts: x.slice(0, circuit.shape.nodeCount), amps, states, trippings, iterations, unsettled };
+  return { volts: x.slice(0, circuit.shape.nodeCount), amps, states: states.slice(), trippings, iterations, unsettled };
 }

@@ -60,64 +60,70 @@ export class SparseLu {
 
   /** Solves with the factors; `x` holds the right side and then the solution. */
   solve(x: Float64Array): void {
-    const y = this.#work;
-    for (let i = 0; i < this.#size; i++) y[this.#pivotOf[i] ?? 0] = x[i] ?? 0;
-    for (let k = 0; k < this.#size; k++) {
+    const [size, y, order, pivotOf] = [this.#size, this.#work, this.#order, this.#pivotOf];
+    const [lowStarts, lowRows, low] = [this.#lowStarts, this.#lowRows, this.#low];
+    const [upStarts, upRows, up] = [this.#upStarts, this.#upRows, this.#up];
+    for (let i = 0; i < size; i++) y[pivotOf[i] ?? 0] = x[i] ?? 0;
+    for (let k = 0; k < size; k++) {
       const value = y[k] ?? 0;
       if (value === 0) continue;
-      const end = this.#lowStarts[k + 1] ?? 0;
-      for (let p = (this.#lowStarts[k] ?? 0) + 1; p < end; p++) {
-        const row = this.#lowRows[p] ?? 0;
-        y[row] = (y[row] ?? 0) - (this.#low[p] ?? 0) * value;
+      const end = lowStarts[k + 1] ?? 0;
+      for (let p = (lowStarts[k] ?? 0) + 1; p < end; p++) {
+        const row = lowRows[p] ?? 0;
+        y[row] = (y[row] ?? 0) - (low[p] ?? 0) * value;
       }
     }
-    for (let k = this.#size - 1; k >= 0; k--) {
-      const last = (this.#upStarts[k + 1] ?? 0) - 1;
-      const value = (y[k] ?? 0) / (this.#up[last] ?? 1);
+    for (let k = size - 1; k >= 0; k--) {
+      const last = (upStarts[k + 1] ?? 0) - 1;
+      const value = (y[k] ?? 0) / (up[last] ?? 1);
       y[k] = value;
       if (value === 0) continue;
-      for (let p = this.#upStarts[k] ?? 0; p < last; p++) {
-        const row = this.#upRows[p] ?? 0;
-        y[row] = (y[row] ?? 0) - (this.#up[p] ?? 0) * value;
+      for (let p = upStarts[k] ?? 0; p < last; p++) {
+        const row = upRows[p] ?? 0;
+        y[row] = (y[row] ?? 0) - (up[p] ?? 0) * value;
       }
     }
-    for (let k = 0; k < this.#size; k++) {
-      x[this.#order[k] ?? 0] = y[k] ?? 0;
+    for (let k = 0; k < size; k++) {
+      x[order[k] ?? 0] = y[k] ?? 0;
       y[k] = 0;
     }
   }
 
   /** With the pivots and the pattern of the factors that are there. False when a pivot no longer serves. */
   #again({ starts, rows, values }: Columns): boolean {
-    const x = this.#work;
-    for (let k = 0; k < this.#size; k++) {
-      const column = this.#order[k] ?? 0;
-      const [lowStart, lowEnd] = [this.#lowStarts[k] ?? 0, this.#lowStarts[k + 1] ?? 0];
-      const [upStart, upEnd] = [this.#upStarts[k] ?? 0, this.#upStarts[k + 1] ?? 0];
+    const [size, x, order, pivotOf] = [this.#size, this.#work, this.#order, this.#pivotOf];
+    const [lowStarts, lowRows, low] = [this.#lowStarts, this.#lowRows, this.#low];
+    const [upStarts, upRows, up] = [this.#upStarts, this.#upRows, this.#up];
+    for (let k = 0; k < size; k++) {
+      const column = order[k] ?? 0;
+      const lowStart = lowStarts[k] ?? 0;
+      const lowEnd = lowStarts[k + 1] ?? 0;
+      const upStart = upStarts[k] ?? 0;
+      const upEnd = upStarts[k + 1] ?? 0;
       const columnEnd = starts[column + 1] ?? 0;
-      for (let p = starts[column] ?? 0; p < columnEnd; p++) x[this.#pivotOf[rows[p] ?? 0] ?? 0] = values[p] ?? 0;
+      for (let p = starts[column] ?? 0; p < columnEnd; p++) x[pivotOf[rows[p] ?? 0] ?? 0] = values[p] ?? 0;
       for (let p = upStart; p < upEnd - 1; p++) {
-        const j = this.#upRows[p] ?? 0;
+        const j = upRows[p] ?? 0;
         const value = x[j] ?? 0;
         x[j] = 0;
-        this.#up[p] = value;
+        up[p] = value;
         if (value === 0) continue;
-        const end = this.#lowStarts[j + 1] ?? 0;
-        for (let q = (this.#lowStarts[j] ?? 0) + 1; q < end; q++) {
-          const row = this.#lowRows[q] ?? 0;
-          x[row] = (x[row] ?? 0) - (this.#low[q] ?? 0) * value;
+        const end = lowStarts[j + 1] ?? 0;
+        for (let q = (lowStarts[j] ?? 0) + 1; q < end; q++) {
+          const row = lowRows[q] ?? 0;
+          x[row] = (x[row] ?? 0) - (low[q] ?? 0) * value;
         }
       }
       const pivot = x[k] ?? 0;
       x[k] = 0;
-      this.#up[upEnd - 1] = pivot;
+      up[upEnd - 1] = pivot;
       let largest = Math.abs(pivot);
       for (let p = lowStart + 1; p < lowEnd; p++) {
-        const row = this.#lowRows[p] ?? 0;
+        const row = lowRows[p] ?? 0;
         const value = x[row] ?? 0;
         x[row] = 0;
         if (Math.abs(value) > largest) largest = Math.abs(value);
-        this.#low[p] = value / pivot;
+        low[p] = value / pivot;
       }
       if (!(Math.abs(pivot) > WORN_PIVOT * largest)) {
         x.fill(0);

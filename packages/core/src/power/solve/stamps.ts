@@ -17,12 +17,11 @@ export interface Round {
 }
 
 /** The part of the matrix that no state changes: resistors, leaks, and the rows of the references. */
-export function fixedValues(equations: Equations, { ohms }: Circuit): Float64Array {
-  const values = new Float64Array(equations.dump + 1);
+export function fillFixedValues(equations: Equations, { ohms }: Circuit, values: Float64Array): void {
+  values.fill(0);
   const { resistorSlots, diagonal, isReference } = equations;
   diagonal.forEach((slot, node) => (values[slot] = isReference[node] === 1 ? 1 : LEAK_S));
   ohms.forEach((ohm, i) => conduct(values, resistorSlots, 4 * i, 1 / ohm));
-  return values;
 }
 
 function conduct(values: Float64Array, slots: Int32Array, from: number, siemens: number): void {
@@ -40,9 +39,9 @@ export function stampDevices(equations: Equations, { shape, laws }: Circuit, rou
     const slots = equations.deviceSlots[i];
     if (law === undefined || device === undefined || slots === undefined) continue;
     const branch = equations.branchOf[i] ?? -1;
-    if (branch < 0) stampDraw(equations, law, slots, device.nodes, i, round);
+    if (branch < 0) stampDraw(equations, law, slots, i, round);
     else if (device.kind === 'selector') stampSelector(law, slots, branch, round, round.states[i] ?? 0);
-    else if (device.kind === 'regulator') stampRegulator(equations, law, slots, device.nodes, branch, round, i);
+    else if (device.kind === 'regulator') stampRegulator(equations, law, slots, branch, round, i);
     else stampPair(law, slots, branch, round, round.states[i] ?? 0);
   }
 }
@@ -70,10 +69,9 @@ export function drawLawOf(law: Law, state: number): DrawLaw {
 }
 
 function stampDraw(
-  { isReference }: Equations,
+  { isReference, terminals }: Equations,
   law: Law,
   slots: Int32Array,
-  nodes: readonly number[],
   device: number,
   { values, rightSide, states, at, isFlat }: Round,
 ): void {
@@ -83,9 +81,8 @@ function stampDraw(
   const slope = isFlat[device] === 1 ? Math.max(drawnS(own, volts), 0) : drawnS(own, volts);
   const rest = drawnA(own, volts) - slope * volts;
   conduct(values, slots, 0, slope);
-  const [a = 0, b = 0] = nodes;
-  add(rightSide, isReference, a, -rest);
-  add(rightSide, isReference, b, rest);
+  add(rightSide, isReference, terminals[3 * device] ?? 0, -rest);
+  add(rightSide, isReference, terminals[3 * device + 1] ?? 0, rest);
 }
 
 function add(rightSide: Float64Array, isReference: Uint8Array, node: number, amps: number): void {
@@ -128,16 +125,9 @@ function stampSelector(law: Law, slots: Int32Array, branch: number, { values, ri
   rightSide[branch] = law.dropV;
 }
 
-function stampRegulator(
-  equations: Equations,
-  law: Law,
-  slots: Int32Array,
-  nodes: readonly number[],
-  branch: number,
-  round: Round,
-  device: number,
-): void {
+function stampRegulator(equations: Equations, law: Law, slots: Int32Array, branch: number, round: Round, device: number): void {
   const { values, rightSide } = round;
+  const { terminals } = equations;
   const state = round.states[device] ?? 0;
   plus(values, slots, 4, -1);
   if (law.is === 'through') {
@@ -148,7 +138,7 @@ function stampRegulator(
     return;
   }
   if (law.is !== 'regulator' || state === DOWN) return plus(values, slots, 12, 1);
-  stampInput(equations, law, slots, nodes, branch, round, device);
+  stampInput(equations, law, slots, branch, round, device);
   switch (state) {
     case ON:
       plus(values, slots, 10, 1);
@@ -165,7 +155,7 @@ function stampRegulator(
     case LIMITED:
       // Without its slope, a folding one comes down with its load and does not run up to where it would be right again.
       plus(values, slots, 12, 1);
-      rightSide[branch] = overloadedA(law, (round.x[nodes[1] ?? 0] ?? 0) - (round.x[nodes[2] ?? 0] ?? 0));
+      rightSide[branch] = overloadedA(law, (round.x[terminals[3 * device + 1] ?? 0] ?? 0) - (round.x[terminals[3 * device + 2] ?? 0] ?? 0));
       break;
     default:
       plus(values, slots, 12, 1);
@@ -174,14 +164,16 @@ function stampRegulator(
 
 /** The current at the input, taken as straight around the last round: `Iq + share(Vin, Vout) * Iout`, which the ground gives back. */
 function stampInput(
-  { isReference }: Equations,
+  { isReference, terminals }: Equations,
   law: RegulatorLaw,
   slots: Int32Array,
-  [input = 0, out = 0, gnd = 0]: readonly number[],
   branch: number,
   { values, rightSide, x, at, isFlat }: Round,
   device: number,
 ): void {
+  const input = terminals[3 * device] ?? 0;
+  const out = terminals[3 * device + 1] ?? 0;
+  const gnd = terminals[3 * device + 2] ?? 0;
   const ground = x[gnd] ?? 0;
   const inV = Math.max(at[device] ?? 0, law.inputMinV / 2, 0.5);
   const outV = (x[out] ?? 0) - ground;

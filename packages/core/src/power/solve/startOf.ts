@@ -16,16 +16,18 @@ export function runningStart(circuit: Circuit): Start {
   const { shape, laws, ohms } = circuit;
   const volts = new Float64Array(shape.nodeCount);
   const states = new Int8Array(laws.length);
-  for (let risen = true, rounds = 0; risen && rounds <= shape.nodeCount + laws.length; rounds++) {
+  let risen = true;
+  const raise = (node: number, value: number): void => {
+    if (value <= (volts[node] ?? 0) + 1e-12) return;
+    volts[node] = value;
+    risen = true;
+  };
+  for (let rounds = 0; risen && rounds <= shape.nodeCount + laws.length; rounds++) {
     risen = false;
-    const raise = (node: number, value: number): void => {
-      if (value <= (volts[node] ?? 0) + 1e-12) return;
-      volts[node] = value;
-      risen = true;
-    };
     for (let i = 0; i < ohms.length; i++) {
       if (ohms[i] === Infinity) continue;
-      const [a, b] = [shape.resistorA[i] ?? 0, shape.resistorB[i] ?? 0];
+      const a = shape.resistorA[i] ?? 0;
+      const b = shape.resistorB[i] ?? 0;
       raise(a, volts[b] ?? 0);
       raise(b, volts[a] ?? 0);
     }
@@ -41,8 +43,9 @@ export function runningStart(circuit: Circuit): Start {
 
 function passOn({ shape, laws }: Circuit, device: number, volts: Float64Array, raise: (node: number, value: number) => void): void {
   const law = laws[device];
-  const [a = 0, b = 0] = shape.devices[device]?.nodes ?? [];
   const nodes = shape.devices[device]?.nodes ?? [];
+  const a = nodes[0] ?? 0;
+  const b = nodes[1] ?? 0;
   switch (law?.is) {
     case 'supply':
       return raise(a, law.emfV);
