@@ -12,6 +12,7 @@ interface Server {
   readonly url: string;
   /** The file of the demo aircraft, for a copy of its own for every test. */
   readonly reedbed: string;
+  readonly saltmarsh: string;
 }
 
 interface Fixtures {
@@ -19,6 +20,8 @@ interface Fixtures {
   readonly ownServer: OwnServer;
   /** The address of a fresh copy of the demo aircraft. */
   readonly aircraft: string;
+  /** The address of a fresh copy of Saltmarsh with one supply for its servos in the place of two. */
+  readonly oneSupply: string;
 }
 
 /** A server that a test starts, kills and starts again by itself, always on the same data and port. */
@@ -73,7 +76,8 @@ export const test = base.extend<Fixtures, { server: Server }>({
       const folder = mkdtempSync(join(tmpdir(), 'wired-falcon-e2e-'));
       const { child, url } = await startServer(folder, '0');
       const reedbed = await (await fetch(`${url}/api/aircraft/reedbed/export`)).text();
-      await use({ url, reedbed });
+      const saltmarsh = await (await fetch(`${url}/api/aircraft/saltmarsh/export`)).text();
+      await use({ url, reedbed, saltmarsh });
       const ended = new Promise((resolve) => child.once('exit', resolve));
       if (child.pid !== undefined) process.kill(child.pid, 'SIGTERM');
       await ended;
@@ -88,16 +92,36 @@ export const test = base.extend<Fixtures, { server: Server }>({
     await own.dispose();
   },
   aircraft: async ({ server }, use) => {
-    const response = await fetch(`${server.url}/api/aircraft/import`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: server.reedbed,
-    });
-    const created: unknown = await response.json();
-    if (typeof created !== 'object' || created === null || !('id' in created)) throw new Error('The demo aircraft could not be copied.');
-    await use(`${server.url}/aircraft/${String(created.id)}`);
+    await use(await imported(server.url, server.reedbed));
+  },
+  oneSupply: async ({ server }, use) => {
+    const second = ['BAT2', 'BEC3', 'PWR3', 'W25', 'W26', 'W28'];
+    const isSecond = (value: unknown): boolean => typeof value === 'object' && value !== null && second.includes(nameOf(value));
+    const file = JSON.stringify(JSON.parse(server.saltmarsh), (_, value: unknown) =>
+      typeof value !== 'object' || value === null || Array.isArray(value)
+        ? value
+        : Object.fromEntries(Object.entries(value).filter(([, member]) => !isSecond(member))),
+    );
+    await use(await imported(server.url, file));
   },
 });
+
+/** The reference or tag of a thing in the file of an aircraft. */
+function nameOf(value: object): string {
+  if ('ref' in value) return String(value.ref);
+  return 'tag' in value ? String(value.tag) : '';
+}
+
+async function imported(url: string, file: string): Promise<string> {
+  const response = await fetch(`${url}/api/aircraft/import`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: file,
+  });
+  const created: unknown = await response.json();
+  if (typeof created !== 'object' || created === null || !('id' in created)) throw new Error('The aircraft could not be copied.');
+  return `${url}/aircraft/${String(created.id)}`;
+}
 
 export { expect };
 

@@ -38,6 +38,7 @@ test('what another window does arrives here', async ({ page, context, aircraft }
 test('a finding is accepted with a reason, a stop with its words typed, and taken back', async ({ page, aircraft }) => {
   await page.goto(aircraft);
   await settled(page);
+  const count = (await findings(page)).length;
   const stop = page.locator('[data-check="power.parallel-regulators"]');
   await stop.getByRole('button', { name: 'Accept, with a reason' }).click();
   await stop.getByLabel('Reason').fill('both are the same kind');
@@ -46,10 +47,10 @@ test('a finding is accepted with a reason, a stop with its words typed, and take
   await stop.getByRole('button', { name: 'Accept', exact: true }).click();
   await settled(page);
   await expect(page.getByRole('heading', { name: 'Accepted: 1' })).toBeVisible();
-  await expect(page.getByRole('heading', { name: 'Findings: 20' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: `Findings: ${count - 1}` })).toBeVisible();
   await page.getByRole('button', { name: 'take back' }).click();
   await settled(page);
-  await expect(page.getByRole('heading', { name: 'Findings: 21' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: `Findings: ${count}` })).toBeVisible();
 });
 
 test('a cable is pulled, fitted, swapped and re-pinned in its ladder', async ({ page, aircraft }) => {

@@ -125,7 +125,11 @@ describe('findings on the screens', () => {
 
   it('are those about what is selected', () => {
     expect(findingsAbout(judged, { is: 'nothing' })).toHaveLength(judged.length);
-    expect(findingsAbout(judged, { is: 'item', item: idOf('RADIO1') }).map(({ finding }) => finding.check)).toEqual(['link.baud-mismatch']);
+    expect(findingsAbout(judged, { is: 'item', item: idOf('RADIO1') }).map(({ finding }) => finding.check)).toEqual([
+      'link.baud-mismatch',
+      'power.no-supply',
+      'wire.back-powered',
+    ]);
     expect(findingsAbout(judged, { is: 'cable', cable: cableOf(demo, 'W08').cable.id }).map(({ finding }) => finding.check)).toEqual([
       'wire.servo-lead',
     ]);

@@ -45,6 +45,14 @@ describe('remedies', () => {
     const without = checks.map((check) => check.id).filter((id) => !withRemedy.has(id));
     expect(without).toEqual([
       'power.over-voltage',
+      'power.parallel-batteries',
+      'power.headroom',
+      'power.input-window',
+      'power.no-monitor',
+      'power.sense-scale',
+      'power.battery',
+      'wire.ground-shift',
+      'wire.back-powered',
       'wire.level',
       'wire.not-wired',
       'link.inversion-mismatch',

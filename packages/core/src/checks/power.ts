@@ -128,10 +128,25 @@ function byBuiltInFirst(graph: Graph, drivers: readonly Driver[]): Driver[] {
   return [...drivers].sort((a, b) => rank(a) - rank(b));
 }
 
-/** Takes the supply pin out of the one cable over which a driver reaches the rail. */
+/** Takes the supply pin out of the one cable over which a driver reaches the rail, where the rail is still fed afterwards. */
 function pullSupply(graph: Graph, driver: Driver): Remedy[] {
+  const pull = supplyPull(graph, driver);
+  return pull === undefined || !takesOff(graph, driver, pull.edit, pull.carrier) ? [] : [pull.remedy];
+}
+
+interface Carrier {
+  readonly plain: PlainCable;
+  readonly join: Join;
+  readonly atA: boolean;
+}
+
+/** The edit that takes a driver off the one cable over which it reaches its rail; undefined where there is none or are several. */
+export function supplyPull(
+  graph: Graph,
+  driver: Driver,
+): { readonly edit: SimpleEdit; readonly remedy: Remedy; readonly carrier: Carrier } | undefined {
   const net = groupOf(graph.nets, driver.node);
-  const carriers: { readonly plain: PlainCable; readonly join: Join; readonly atA: boolean }[] = [];
+  const carriers: Carrier[] = [];
   for (const { plain, joins } of joinedCables(graph)) {
     for (const join of joins) {
       const atA = join.a.itemIx === driver.item;
@@ -140,24 +155,20 @@ function pullSupply(graph: Graph, driver: Driver): Remedy[] {
       carriers.push({ plain, join, atA });
     }
   }
-  const only = carriers[0];
-  if (only === undefined || carriers.length !== 1) return [];
-  const end = only.atA ? only.plain.endB : only.plain.endA;
-  const contact = only.atA ? only.join.conductor.b.n : only.join.conductor.a.n;
-  const edit = takeOut(only.plain, end, contact);
-  if (edit === undefined || !takesOff(graph, driver, edit, only)) return [];
+  const [carrier] = carriers;
+  if (carrier === undefined || carriers.length !== 1) return undefined;
+  const { plain, join, atA } = carrier;
+  const contact = atA ? join.conductor.b.n : join.conductor.a.n;
+  const edit = takeOut(plain, atA ? plain.endB : plain.endA, contact);
+  if (edit === undefined) return undefined;
   const ref = graph.items[driver.item]?.item.ref ?? '?';
-  return [
-    {
-      label: `Pull ${ref}'s supply pin`,
-      sentence: `Pull contact ${contact} (supply) of ${only.plain.cable.tag} at ${only.atA ? only.plain.b.ref : only.plain.a.ref} ${(only.atA ? only.plain.b : only.plain.a).port.label}, so that ${ref} no longer feeds the rail. Insulate the loose contact.`,
-      edit,
-    },
-  ];
+  const far = atA ? plain.b : plain.a;
+  const sentence = `Pull contact ${contact} (supply) of ${plain.cable.tag} at ${far.ref} ${far.port.label}, so that ${ref} no longer feeds the rail. Insulate the loose contact.`;
+  return { edit, carrier, remedy: { label: `Pull ${ref}'s supply pin`, sentence, edit } };
 }
 
 /** True when the edit really takes the driver off the rail, and the rail is still fed afterwards. */
-function takesOff(graph: Graph, driver: Driver, edit: SimpleEdit, carrier: { readonly join: Join; readonly atA: boolean }): boolean {
+function takesOff(graph: Graph, driver: Driver, edit: SimpleEdit, carrier: Carrier): boolean {
   const result = applyEdit(graph.design, edit);
   if ('refused' in result) return false;
   const after = graphOf(result.design);

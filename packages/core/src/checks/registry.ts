@@ -9,7 +9,23 @@ import { i2cAddress, i2cBus } from './i2c.ts';
 import { level } from './level.ts';
 import { lookAlike } from './lookAlike.ts';
 import { outputUnwired, wiredUnassigned } from './outputs.ts';
-import { overVoltage } from './overVoltage.ts';
+import { antennaFirst } from './power/antennaFirst.ts';
+import { backPowered } from './power/backPowered.ts';
+import { companionSupply } from './power/companionSupply.ts';
+import { dissipation } from './power/dissipation.ts';
+import { groundReturn, groundShift } from './power/grounds.ts';
+import { inputWindow } from './power/inputWindow.ts';
+import { longBatteryLead } from './power/longBatteryLead.ts';
+import { noMonitor, senseScale, unmeasured } from './power/monitoring.ts';
+import { noSupply } from './power/noSupply.ts';
+import { headroom, overCurrent } from './power/overload.ts';
+import { overVoltage } from './power/overVoltage.ts';
+import { battery, parallelBatteries } from './power/packs.ts';
+import { backupUnconditioned, builtInRegulator } from './power/servoRail.ts';
+import { singlePoint } from './power/singlePoint.ts';
+import { underVoltage } from './power/underVoltage.ts';
+import { videoFilter } from './power/videoFilter.ts';
+import { wireGauge } from './power/wireGauge.ts';
 import { partial } from './partial.ts';
 import { portNames } from './portNames.ts';
 import { portUnsuitable } from './portUnsuitable.ts';
@@ -23,6 +39,28 @@ export const checks: readonly Check[] = [
   reversed,
   parallelRegulators,
   overVoltage,
+  underVoltage,
+  noSupply,
+  parallelBatteries,
+  overCurrent,
+  headroom,
+  dissipation,
+  inputWindow,
+  singlePoint,
+  builtInRegulator,
+  backupUnconditioned,
+  unmeasured,
+  noMonitor,
+  senseScale,
+  videoFilter,
+  wireGauge,
+  longBatteryLead,
+  groundReturn,
+  companionSupply,
+  battery,
+  antennaFirst,
+  groundShift,
+  backPowered,
   supplyOnSignal,
   txToTx,
   contention,
@@ -50,4 +88,4 @@ export const checks: readonly Check[] = [
 ];
 
 /** Rises whenever a check says other things than before, so that stored summaries are computed again. */
-export const CHECKS_VERSION = 3;
+export const CHECKS_VERSION = 4;

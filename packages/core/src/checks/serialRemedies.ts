@@ -1,3 +1,7 @@
+import type { CableNode } from '../model/aircraft.ts';
+import { connectorsMate, mateOf } from '../model/connector.ts';
+import { isSupply } from '../harness/joinVerdict.ts';
+import { joinedCables } from './joins.ts';
 import { plainCable, type PlainCable } from '../graph/cableJoins.ts';
 import type { Graph } from '../graph/graph.ts';
 import { graphOf } from '../graph/graphOf.ts';
@@ -35,14 +39,17 @@ export function setAtEnd(graph: Graph, end: SerialEnd, setting: string, value: S
  */
 export function moveToPort(graph: Graph, end: SerialEnd, far: SerialEnd, to: SerialEnd): Remedy[] {
   const plain = cableBetween(graph, end, far);
-  if (plain === undefined) return [];
+  if (plain === undefined) return moveLoom(graph, end, far, to);
   const farAt = plain.a.itemId === end.entry.item.id ? plain.b : plain.a;
   const port = to.entry.part?.ports.find((candidate) => candidate.id === portOfEnd(to));
   if (port === undefined) return [];
   const toAt = { item: to.item, itemId: to.entry.item.id, ref: to.entry.item.ref, port };
   const { [plain.cable.id]: _old, ...cables } = graph.design.aircraft.cables;
   const without = graphOf({ ...graph.design, aircraft: { ...graph.design.aircraft, cables } });
-  const { edit, map } = proposeCable(without, farAt, toAt, 'meaning');
+  // What the old cable did not feed, the new one does not feed either.
+  const joins = joinedCables(graph).find((cable) => cable.plain === plain)?.joins ?? [];
+  const preset = joins.some(({ a, b }) => isSupply(a.pin.role) && isSupply(b.pin.role)) ? 'meaning' : 'supply-pulled';
+  const { edit, map } = proposeCable(without, farAt, toAt, preset);
   if (edit.kind !== 'add-cable' || map.pairs.length === 0) return [];
   const lengthMm = plain.leg.typedLengthMm;
   const legs = Object.fromEntries(
@@ -58,6 +65,45 @@ export function moveToPort(graph: Graph, end: SerialEnd, far: SerialEnd, to: Ser
     {
       label: `Move it to ${to.endpoint.names.label}`,
       sentence: `${title}: ${plain.cable.tag} goes, and a cable to ${port.label} takes its place.`,
+      edit: { kind: 'batch', title, edits },
+    },
+  ];
+}
+
+/** The same for a cable with branches: its end goes over, and its wires follow their roles. */
+function moveLoom(graph: Graph, end: SerialEnd, far: SerialEnd, to: SerialEnd): Remedy[] {
+  const { item } = end.entry;
+  const [before, after] = [portOfEnd(end), portOfEnd(to)].map((id) => end.entry.part?.ports.find((port) => port.id === id));
+  const isAt = (node: CableNode, of: SerialEnd): boolean =>
+    node.is === 'end' && node.at.is === 'port' && node.at.item === of.entry.item.id && node.at.port === portOfEnd(of);
+  const cable = graph.cables.find(({ nodes }) => [end, far].every((one) => Object.values(nodes).some((node) => isAt(node, one))));
+  const node = cable === undefined ? undefined : Object.values(cable.nodes).find((candidate) => isAt(candidate, end));
+  if (cable === undefined || node?.is !== 'end' || before === undefined || after === undefined) return [];
+  const moves: SimpleEdit[] = [];
+  for (const conductor of Object.values(cable.conductors)) {
+    const side = conductor.a.node === node.id ? 'a' : conductor.b.node === node.id ? 'b' : undefined;
+    if (side === undefined) continue;
+    const role = before.pins.find(({ n }) => n === conductor[side].n)?.role;
+    const pin = after.pins.find((candidate) => candidate.role === role);
+    if (pin === undefined) return [];
+    if (pin.n === conductor[side].n) continue;
+    const was = conductor[side];
+    moves.push({ kind: 'move-conductor', cable: cable.id, conductor: conductor.id, end: side, to: { ...was, n: pin.n }, was });
+  }
+  const connector = mateOf(after.connector);
+  const title = `Move ${far.entry.item.ref} from ${endName(end)} to ${endName(to)}`;
+  const edits: SimpleEdit[] = [
+    { kind: 'set-cable-end', cable: cable.id, node: node.id, at: { is: 'port', item: item.id, port: after.id }, was: node.at },
+    ...(connectorsMate(after.connector, node.connector)
+      ? []
+      : [{ kind: 'set-end-connector' as const, cable: cable.id, node: node.id, connector, was: node.connector }]),
+    ...moves,
+    ...moveSettings(graph, end, to),
+  ];
+  return [
+    {
+      label: `Move it to ${to.endpoint.names.label}`,
+      sentence: `${title}: the end of ${cable.tag} goes over, and its wires follow their signals.`,
       edit: { kind: 'batch', title, edits },
     },
   ];

@@ -150,6 +150,10 @@ function withoutGround(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
       ]
     : [];
   const groundIsPulled = canJoin && (plain.endA.absent?.includes(groundA.n) === true || plain.endB.absent?.includes(groundB.n) === true);
+  // With supply on a ground the wire would be a short; the cable is turned right first.
+  const isTurned = joins.some(
+    ({ a, b }) => (isSupply(a.pin.role) && b.pin.role === 'gnd') || (a.pin.role === 'gnd' && isSupply(b.pin.role)),
+  );
   const alreadyThere = canJoin && plain.conductors.some((conductor) => conductor.a.n === groundA.n && conductor.b.n === groundB.n);
   return [
     {
@@ -158,7 +162,7 @@ function withoutGround(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
       what: `${plain.cable.tag} joins a signal of ${plain.a.ref} and ${plain.b.ref} ${plain.b.port.label}, and the two share no ground.`,
       evidence: [{ label: `${signal.a.pin.label} to ${signal.b.pin.label}`, value: 'no ground path between the two' }],
       why: 'A signal is a voltage against ground: without a common one it is read wrong or not at all, and its return current looks for another way.',
-      remedies: groundIsPulled || alreadyThere ? [] : remedy,
+      remedies: groundIsPulled || alreadyThere || isTurned ? [] : remedy,
     },
   ];
 }

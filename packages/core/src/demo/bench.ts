@@ -95,6 +95,21 @@ export class Bench {
     this.make({ kind: 'set-end-connector', cable: cable.id, node: end.id, connector, was: end.connector });
   }
 
+  /** Gives every wire of the newest cable another gauge; only the given contact of its A end where one is named. */
+  gauge(awg: number, n?: number): void {
+    const cable = this.#newest();
+    for (const conductor of Object.values(cable.conductors)) {
+      if (n !== undefined && conductor.a.n !== n) continue;
+      this.make({ kind: 'set-conductor-gauge', cable: cable.id, conductor: conductor.id, awg, was: conductor.awg });
+    }
+  }
+
+  /** A single wire between two ports that are soldered, as a second way for the ground current: from pin `a` to pin `b`. */
+  strap(from: string, to: string, a: number, lengthMm: number): void {
+    this.wire(from, to, 'meaning', lengthMm);
+    for (const conductor of Object.values(this.#newest().conductors)) if (conductor.a.n !== a) this.forget(conductor.a.n);
+  }
+
   /** A branch of the newest cable: from its A end to a further port, with one wire from pin `a` to pin `b`. */
   branch(to: string, a: number, b: number, colour: WireColour, lengthMm: number): void {
     const cable = this.#newest();

@@ -52,6 +52,8 @@ describe('the demo aircraft', () => {
     ['link.protocol-mismatch', 'FC1 S5 speaks MAVLink 2 and VTX2 OSD speaks digital OSD canvas'],
     ['link.console-in-the-way', 'CC1 UART1 still carries its login console'],
     ['link.port-unsuitable', 'FC1 S6 is not suitable for CC1: it is made by software'],
+    ['power.no-supply', 'CC1 has no ground that leads back from its computer'],
+    ['power.ground-return', 'If the ground wire of W02 opens, W04 contact 3 carries'],
     ['wire.not-wired', 'BZ1 (Buzzer, 5 V active) is not wired yet'],
     ['output.wired-unassigned', 'FC1 has wired outputs without a function'],
   ])('Reedbed has its mistake %s found', (check, words) => {
@@ -68,7 +70,9 @@ describe('the demo aircraft', () => {
     expect(findingsOf(design).map((finding) => finding.check)).toEqual([
       'wire.level',
       'wire.i2c-bus',
+      'power.no-supply',
       'wire.not-wired',
+      'wire.back-powered',
       'link.port-names',
       'output.wired-unassigned',
     ]);

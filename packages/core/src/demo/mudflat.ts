@@ -51,20 +51,22 @@ function power(bench: Bench): void {
   bench.wire('PWR2 b2', 'BEC1 in', 'meaning', 130);
   bench.wire('PWR2 b3', 'BEC2 in', 'meaning', 130);
   bench.wire('BEC1 out', 'FC1 out14', 'meaning', 110);
+  bench.gauge(22);
 }
 
 function lift(bench: Bench): void {
   for (const n of [1, 2, 3, 4] as const) {
     bench.add('motor-controller-80a-opto', `lift ${n}`);
     bench.add('motor-lift-41mm-15x5', `lift ${n}`);
-    bench.wire(`PWR1 b${n}`, `ESC${n} power`, 'meaning', 480);
-    bench.wire(`ESC${n} motor`, `MOT${n} phases`, 'straight', 60);
+    bench.wire(`PWR1 b${n}`, `ESC${n} power`, 'meaning', 180);
+    // Long leads belong between controller and motor.
+    bench.wire(`ESC${n} motor`, `MOT${n} phases`, 'straight', 360);
     bench.wire(`ESC${n} signal`, `FC1 out${n}`, 'meaning', 560);
     bench.assign('FC1', `out${n}`, `motor-${n}`);
   }
   bench.add('motor-controller-80a-opto', 'pusher');
   bench.add('motor-35mm-13x8', 'pusher');
-  bench.wire('PWR2 b1', 'ESC5 power', 'meaning', 220);
+  bench.wire('PWR2 b1', 'ESC5 power', 'meaning', 180);
   bench.wire('ESC5 motor', 'MOT5 phases', 'straight', 60);
   bench.wire('ESC5 signal', 'FC1 out9', 'meaning', 300);
   bench.assign('FC1', 'out9', 'throttle');
@@ -104,4 +106,16 @@ function sensorsAndLinks(bench: Bench): void {
   bench.wire('SW1 lead', 'FC1 safety', 'meaning', 260);
   bench.add('payload-gimbal-serial', 'nose');
   bench.add('handheld-ground-handset', 'pilot', {}, 'ground');
+  // The servos live on when the cruise pack or its regulator is lost.
+  bench.add('regulator-buck-selectable-10a', 'servo rail, second', { volts: 5 });
+  bench.add('combiner-two-inputs', 'keeps BEC3 from being fed');
+  bench.wire('PWR1 b5', 'BEC3 in', 'meaning', 130);
+  bench.wire('BEC3 out', 'PWR3 A', 'meaning', 60);
+  bench.gauge(22);
+  bench.wire('PWR3 out', 'FC1 out8', 'meaning', 80);
+  bench.gauge(22);
+  // A second way home for the motor currents, so that no thin ground carries them.
+  for (const n of [1, 2]) bench.wire(`PM${n} ground`, `PWR${n} b6`, 'meaning', 100);
+  for (const n of [1, 2, 3, 4]) bench.strap(`PWR1 b${n}`, `ESC${n} power`, 2, 180);
+  bench.strap('PWR2 b1', 'ESC5 power', 2, 180);
 }

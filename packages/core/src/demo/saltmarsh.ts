@@ -12,6 +12,7 @@ export function saltmarsh(id: AircraftId, makeId: MakeId): Design {
   power(bench);
   controls(bench);
   sensorsAndLinks(bench);
+  secondServoSupply(bench);
   return bench.design;
 }
 
@@ -38,25 +39,29 @@ function power(bench: Bench): void {
   bench.add('distribution-plain-bus', 'behind the sensor');
   bench.add('motor-controller-80a-opto', 'pusher');
   bench.add('motor-35mm-13x8', 'pusher');
-  bench.add('regulator-buck-selectable-10a', 'servo rail', { volts: 5 });
+  bench.add('regulator-buck-selectable-10a', 'servo rail', { volts: 5.2 });
   bench.add('regulator-buck-boost-5v-4a', 'companion');
 
   bench.wire('BAT1 main', 'PM1 battery', 'meaning', 100);
   bench.wire('PM1 load', 'PWR1 battery', 'meaning', 80);
+  bench.gauge(10);
   bench.wire('PM1 out', 'FC1 PWR1', 'meaning', 180);
   bench.wire('PWR1 b1', 'ESC1 power', 'meaning', 150);
+  bench.gauge(10);
   bench.wire('PWR1 b2', 'BEC1 in', 'meaning', 120);
   bench.wire('PWR1 b3', 'BEC2 in', 'meaning', 140);
   bench.wire('ESC1 motor', 'MOT1 phases', 'straight', 70);
-  bench.wire('BEC1 out', 'FC1 m8', 'meaning', 120);
+  bench.add('combiner-two-inputs', 'keeps BEC1 from being fed');
+  bench.wire('BEC1 out', 'PWR2 A', 'meaning', 60);
+  bench.gauge(22);
 }
 
 function controls(bench: Bench): void {
   const surfaces = [
     ['left aileron', 'm1', 'aileron-left', 780],
-    ['right aileron', 'm2', 'aileron-right', 780],
+    ['right aileron', 'a3', 'aileron-right', 780],
     ['left flap', 'm3', 'flap-left', 420],
-    ['right flap', 'm4', 'flap-right', 420],
+    ['right flap', 'a4', 'flap-right', 420],
     ['left V-tail', 'm5', 'v-tail-left', 1150],
     ['right V-tail', 'm6', 'v-tail-right', 1150],
   ] as const;
@@ -91,4 +96,21 @@ function sensorsAndLinks(bench: Bench): void {
   bench.wire('SW1 lead', 'FC1 safety', 'meaning', 240);
   bench.add('buzzer-5v', 'finder');
   bench.wire('BZ1 leads', 'FC1 buzzer', 'meaning', 130);
+}
+
+/** A pack of its own, so that the servos and the controller live on when the flight pack or its regulator is lost. */
+function secondServoSupply(bench: Bench): void {
+  bench.add('battery-lipo-3s-3300', 'servo pack');
+  bench.add('regulator-buck-selectable-10a', 'servo rail, second', { volts: 5.2 });
+  bench.add('combiner-two-inputs', 'keeps BEC3 from being fed');
+  bench.wire('BAT2 main', 'BEC3 in', 'meaning', 120);
+  bench.wire('BEC3 out', 'PWR3 A', 'meaning', 60);
+  bench.gauge(22);
+  bench.wire('PWR2 out', 'FC1 m8', 'meaning', 80);
+  bench.gauge(22);
+  bench.wire('PWR3 out', 'FC1 m7', 'meaning', 80);
+  bench.gauge(22);
+  // A second way home for the motor current, so that no thin ground carries it.
+  bench.wire('PM1 ground', 'PWR1 b6', 'meaning', 90);
+  bench.strap('PWR1 b1', 'ESC1 power', 2, 150);
 }

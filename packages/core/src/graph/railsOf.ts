@@ -23,6 +23,8 @@ export interface Rails {
    * which they would drive each other. Diodes and selectors keep them apart.
    */
   readonly sharedRails: readonly (readonly Driver[])[];
+  /** The rail of each node, in that sense. */
+  readonly railOfNode: Int32Array;
 }
 
 /** Volts of one cell at full charge. */
@@ -35,7 +37,8 @@ export function railsOf(graph: Graph): Rails {
   const known = cache.get(graph);
   if (known !== undefined) return known;
   const drivers = driversOf(graph);
-  const rails = { drivers, ...spread(graph, drivers), sharedRails: sharedRailsOf(graph, drivers) };
+  const railOfNode = railsByNode(graph);
+  const rails = { drivers, ...spread(graph, drivers), railOfNode, sharedRails: sharedRailsOf(railOfNode, drivers) };
   cache.set(graph, rails);
   return rails;
 }
@@ -50,6 +53,12 @@ export function voltsAt(graph: Graph, node: number): number | undefined {
 export function driverAt(graph: Graph, node: number): Driver | undefined {
   const rails = railsOf(graph);
   return rails.drivers[rails.driverOfNet[groupOf(graph.nets, node)] ?? -1];
+}
+
+/** True when nothing but copper, switches, fuses and sense elements is between a driver and a node: no diode, no selector. */
+export function drivesDirectly(graph: Graph, driver: Driver, node: number): boolean {
+  const { railOfNode } = railsOf(graph);
+  return railOfNode[driver.node] === railOfNode[node];
 }
 
 function driversOf(graph: Graph): Driver[] {
@@ -151,15 +160,18 @@ function passesOf(graph: Graph): Pass[] {
   return passes;
 }
 
-function sharedRailsOf(graph: Graph, drivers: readonly Driver[]): Driver[][] {
+function railsByNode(graph: Graph): Int32Array {
   const joints: (readonly [number, number])[] = [];
   for (const edge of graph.edges) {
     if (edge.is !== 'element' || joinsRails(edge.element)) joints.push([edge.a, edge.b]);
   }
-  const rails = partitionOf(graph.nodes.length, joints);
+  return partitionOf(graph.nodes.length, joints).groupOf;
+}
+
+function sharedRailsOf(railOfNode: Int32Array, drivers: readonly Driver[]): Driver[][] {
   const byRail = new Map<number, Driver[]>();
   for (const driver of drivers) {
-    const rail = groupOf(rails, driver.node);
+    const rail = railOfNode[driver.node] ?? -1;
     byRail.set(rail, [...(byRail.get(rail) ?? []), driver]);
   }
   return [...byRail.values()].filter((together) => together.length > 1);

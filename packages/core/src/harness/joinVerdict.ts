@@ -1,5 +1,5 @@
 import { circuitNode, groupOf, pinNode, type Graph } from '../graph/graph.ts';
-import { driverAt, voltsAt } from '../graph/railsOf.ts';
+import { driverAt, drivesDirectly, voltsAt } from '../graph/railsOf.ts';
 import type { ItemId } from '../model/ids.ts';
 import type { CircuitElement, Pin, PinRole, Port } from '../model/part.ts';
 
@@ -116,7 +116,9 @@ function supplyVerdict(graph: Graph, a: FoundPin, b: FoundPin): JoinVerdict {
   }
   const joined = groupOf(graph.nets, a.node) === groupOf(graph.nets, b.node);
   const [atA, atB] = [driverAt(graph, a.node), driverAt(graph, b.node)];
-  if (!joined && atA !== undefined && atB !== undefined && atA !== atB) {
+  const wouldFight =
+    atA !== undefined && atB !== undefined && atA !== atB && drivesDirectly(graph, atA, a.node) && drivesDirectly(graph, atB, b.node);
+  if (!joined && wouldFight) {
     const names = [atA, atB].map((driver) => graph.items[driver.item]?.item.ref ?? '?');
     return { is: 'harmful', why: `${names[0]} and ${names[1]} would drive one rail together.` };
   }

@@ -1,3 +1,4 @@
+import { ANTENNA_FITTED, ANTENNA_SETTING, NO_ANTENNA } from './antennaSetting.ts';
 import type { Part } from './part.ts';
 import { FLOW_CONTROLS, FRAMES, type SettingSpec } from './setting.ts';
 
@@ -31,9 +32,16 @@ function settingsOfEndpoint(endpoint: RawEndpoint): SettingSpec[] {
         { is: 'number', id: `${endpoint.id}.node`, label: 'CAN node id, 0 for dynamic', min: 0, max: 127, default: 0 },
         ...(endpoint.switchable === true ? [terminationSetting(endpoint.id, endpoint.terminated)] : []),
       ];
+    case 'air':
+      return [antennaSetting()];
     default:
       return [];
   }
+}
+
+function antennaSetting(): SettingSpec {
+  const choices = [ANTENNA_FITTED, NO_ANTENNA].map((value) => ({ value, label: value }));
+  return { is: 'choice', id: ANTENNA_SETTING, label: 'antenna', choices, default: ANTENNA_FITTED };
 }
 
 function addressSetting(id: string, addresses: readonly number[]): SettingSpec {

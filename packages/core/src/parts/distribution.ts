@@ -57,7 +57,7 @@ export const distribution: readonly Part[] = [
     id: 'combiner-two-inputs',
     kind: 'distribution',
     name: 'Supply combiner, 2 inputs',
-    summary: 'Two supplies onto one rail through diodes, so that they never drive each other. 10 A an input.',
+    summary: 'Two supplies onto one rail through transistors that work as diodes, so that they never drive each other. 10 A an input.',
     massG: 9,
     sizeMm: [30, 20, 6],
     ports: [
@@ -66,8 +66,8 @@ export const distribution: readonly Part[] = [
       railLead('out', 'out', 'socket', ['V', 'supply-out']),
     ],
     circuit: [
-      { is: 'diode', id: 'diode-a', from: 'A.2', to: 'out.2', dropV: 0.35, maxA: 10 },
-      { is: 'diode', id: 'diode-b', from: 'B.2', to: 'out.2', dropV: 0.35, maxA: 10 },
+      { is: 'diode', id: 'diode-a', from: 'A.2', to: 'out.2', dropV: 0.06, maxA: 10 },
+      { is: 'diode', id: 'diode-b', from: 'B.2', to: 'out.2', dropV: 0.06, maxA: 10 },
     ],
   }),
   samplePart({

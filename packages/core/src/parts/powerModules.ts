@@ -25,6 +25,9 @@ const through = (family: ConnectorFamily): WiredPort[] => [
   ),
 ];
 
+/** A second way for the ground current, beside the plug of the load. */
+const groundPad: WiredPort = wiredPort('ground', ['power-pad', 'pads'], [['-', 'gnd', '@gnd']], { label: 'ground pad' });
+
 const fiveVolts = (setV: number, continuousA: number): RawElement =>
   buck('reg-5v', {
     in: '@bat',
@@ -87,6 +90,7 @@ export const powerModules: readonly Part[] = [
     ports: [
       ...through('XT90'),
       wiredPort('out', ['locking-1.25', 'socket'], controllerRows(['SCL', 'scl', logicOut], ['SDA', 'sda', logicOut]), { needed: true }),
+      groundPad,
     ],
     circuit: [sense(0.0002, 163), fiveVolts(5.2, 3), load('monitor', ['@5v', '@gnd'], [0.005, 0.005, 0.008], [5, 3.3, 5.5])],
     endpoints: [{ is: 'i2c-device', id: 'I2C', sda: 'out.4', scl: 'out.3', addresses: [0x45, 0x40, 0x41, 0x44], capacitancePf: 15 }],
@@ -101,6 +105,7 @@ export const powerModules: readonly Part[] = [
     ports: [
       ...through('XT60'),
       wiredPort('out', ['locking-2.0', 'socket'], controllerRows(['H', 'can-h'], ['L', 'can-l']), { needed: true }),
+      groundPad,
     ],
     circuit: [sense(0.0002, 100), fiveVolts(5.25, 3), load('monitor', ['@5v', '@gnd'], [0.04, 0.05, 0.08], [5, 4, 5.5])],
     endpoints: [{ is: 'can', id: 'CAN', high: 'out.3', low: 'out.4', terminated: false, switchable: true }],

@@ -78,7 +78,7 @@ export const regulators: readonly Part[] = [
   regulator(
     {
       id: 'regulator-buck-selectable-10a',
-      name: 'Regulator 5, 6 or 7.4 V, 10 A buck',
+      name: 'Regulator 5 to 7.4 V in steps, 10 A buck',
       summary: 'For large servo rails: the output is chosen by a jumper. 7 to 36 V in, 15 A for ten seconds.',
       massG: 32,
       sizeMm: [52, 26, 15],
@@ -90,6 +90,7 @@ export const regulators: readonly Part[] = [
           unit: 'V',
           choices: [
             { value: 5, label: '5.0' },
+            { value: 5.2, label: '5.2' },
             { value: 6, label: '6.0' },
             { value: 7.4, label: '7.4' },
           ],

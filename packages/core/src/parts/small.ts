@@ -129,6 +129,37 @@ export const filters: readonly Part[] = [
     cautions: ['capacitor-polarity'],
   }),
   samplePart({
+    id: 'capacitor-lead-low-esr',
+    kind: 'filter',
+    name: 'Capacitor for a long battery lead, low ESR',
+    summary: 'Electrolytic capacitor across the supply pads of a motor controller, 50 V. Several in parallel are counted as one.',
+    massG: 12,
+    sizeMm: [36, 18, 18],
+    settings: [
+      {
+        is: 'choice',
+        id: 'microfarad',
+        label: 'Capacitance',
+        unit: 'uF',
+        choices: [220, 330, 470, 680, 1000, 1500, 2200, 3300, 4700].map((value) => ({ value, label: String(value) })),
+        default: 470,
+      },
+    ],
+    ports: [
+      wiredPort(
+        'leads',
+        ['solder-pad', 'pads'],
+        [
+          ['+', 'supply-through'],
+          ['-', 'gnd', '@gnd'],
+        ],
+        { needed: true },
+      ),
+    ],
+    circuit: [{ is: 'capacitor', id: 'capacitor', a: 'leads.1', gnd: '@gnd', microfarad: { fromSetting: 'microfarad' }, esrOhm: 0.02 }],
+    cautions: ['capacitor-polarity'],
+  }),
+  samplePart({
     id: 'conditioner-rail-5v6',
     kind: 'filter',
     name: 'Rail conditioner, 5.6 V clamp and capacitor',

@@ -114,7 +114,10 @@ function Line({ line, isChosen, onChoose }: LineProps) {
         {others.length > 0 && <span className="block text-[12px] text-ink2">the same: {others.join(', ')}</span>}
       </td>
       <td className="py-0.5 pr-3">{line.scenarioTitle}</td>
-      <td className="py-0.5 pr-3">{line.lost.length === 0 ? 'nothing' : line.lost.map((ability) => ABILITIES[ability]).join(', ')}</td>
+      <td className="py-0.5 pr-3">
+        {line.lost.length === 0 ? 'nothing' : line.lost.map((ability) => ABILITIES[ability]).join(', ')}
+        {line.isInherent && <span className="block text-[12px] text-ink2">inherent: no wiring would change it</span>}
+      </td>
       <td className="value py-0.5">{line.dead.length === 0 ? 'nothing' : line.dead.join(' ')}</td>
     </tr>
   );

@@ -7,7 +7,7 @@ import { usePageTitle } from '../../ui/pageTitle.ts';
 import { usePowerReport } from '../../workers/usePowerReport.ts';
 import { FailChoices } from './FailChoices.tsx';
 import { FaultTable } from './FaultTable.tsx';
-import { isTroubled, situationText } from './powerWords.ts';
+import { costText, isTroubled, situationText } from './powerWords.ts';
 import { RiverDrawing } from './RiverDrawing.tsx';
 import { riverLayout } from './riverLayout.ts';
 import { SupplyTable } from './SupplyTable.tsx';
@@ -63,7 +63,7 @@ export function PowerView() {
           data-is-solved={faulty !== undefined}
         >
           <span>
-            With <b>{fault.names[0]}</b>
+            With <b>{fault.names[0]}</b>: {costText(fault)}
           </span>
           <button type="button" className="action" onClick={() => setChosen(undefined)}>
             Take the fault away

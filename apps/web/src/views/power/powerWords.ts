@@ -1,4 +1,4 @@
-import type { LoadLine, ScenarioReport, SupplyLine } from '@wired-falcon/core';
+import { ABILITIES, type FaultLine, type LoadLine, type ScenarioReport, type SupplyLine } from '@wired-falcon/core';
 
 export function voltsText(volts: number): string {
   const shown = Math.abs(volts) < 0.005 ? 0 : volts;
@@ -28,4 +28,11 @@ export function situationText({ charge, durationS }: ScenarioReport): string {
 /** True when something falls, shuts down or stands below what it needs. */
 export function isTroubled({ loads, events }: ScenarioReport): boolean {
   return events.length > 0 || loads.some(({ state }) => state === 'short of volts' || state === 'fallen' || state === 'reversed');
+}
+
+/** What a fault costs, in words. */
+export function costText({ class: kind, lost, isInherent, scenarioTitle }: FaultLine): string {
+  if (lost.length === 0) return kind === 'latent' ? 'it carries on, and something spare is used up.' : 'it carries on.';
+  const words = lost.map((ability) => ABILITIES[ability]).join(', ');
+  return `${words} ${lost.length === 1 ? 'is' : 'are'} lost, worst in ${scenarioTitle.toLowerCase()}${isInherent ? '; no wiring would change it' : ''}.`;
 }

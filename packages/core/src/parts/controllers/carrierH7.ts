@@ -59,7 +59,7 @@ export const carrierH7 = controllerBoard({
   id: partId('controller-h7-carrier'),
   name: 'Controller H7 carrier, 8 serial',
   summary:
-    '8 serial ports that invert, two with flow control and two with an I2C bus beside; 2 CAN; 3 power inputs behind a selector, of which the servo rail is the last; 14 outputs in 4 banks. Its servo rail has no supply of its own.',
+    '8 serial ports that invert, two with flow control and two with an I2C bus beside; 2 CAN; 3 power inputs behind a selector, of which the servo rail is the last; 14 outputs in 4 banks. Its servo rail has no supply of its own and is fed at main 5 to 8; main 1 to 4 and the aux row are fused.',
   massG: 62,
   sizeMm: [92, 48, 24],
   ports: [
@@ -75,7 +75,7 @@ export const carrierH7 = controllerBoard({
       chip: 'USART6',
       connector: ['locking-1.25', 'socket'],
       rows: [
-        ['5V', 'supply-out', '@port'],
+        ['5V', 'supply-out', '@rc'],
         ['RX', 'rx'],
         ['TX', 'tx'],
         ['GND', 'gnd', '@gnd'],
@@ -135,17 +135,21 @@ export const carrierH7 = controllerBoard({
     ),
     ...outputPorts({
       row: 'inner',
-      rail: '@servo',
+      rail: '@servo-m1',
       label: 'main',
       prefix: 'm',
-      banks: [
-        { id: 'M1', outputs: [1, 2, 3, 4], kinds: ['pwm', 'dshot'] },
-        { id: 'M2', outputs: [5, 6, 7, 8], kinds: ['pwm'] },
-      ],
+      banks: [{ id: 'M1', outputs: [1, 2, 3, 4], kinds: ['pwm', 'dshot'] }],
     }),
     ...outputPorts({
       row: 'inner',
       rail: '@servo',
+      label: 'main',
+      prefix: 'm',
+      banks: [{ id: 'M2', outputs: [5, 6, 7, 8], kinds: ['pwm'] }],
+    }),
+    ...outputPorts({
+      row: 'inner',
+      rail: '@servo-aux',
       label: 'aux',
       prefix: 'a',
       banks: [
@@ -170,6 +174,9 @@ export const carrierH7 = controllerBoard({
     },
     fuse('link-fuse', '@5v', '@link', 1.5),
     fuse('port-fuse', '@5v', '@port', 1.5),
+    fuse('rc-fuse', '@5v', '@rc', 0.75),
+    fuse('main-fuse', '@servo', '@servo-m1', 5),
+    fuse('aux-fuse', '@servo', '@servo-aux', 5),
     regulator3V3,
     boardLoad('@5v', 0.32),
   ],

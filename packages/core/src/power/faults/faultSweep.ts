@@ -17,6 +17,8 @@ export interface FaultLine {
   readonly id: string;
   readonly names: readonly string[];
   readonly class: FaultClass;
+  /** True when it belongs to the airframe or to having one pack, one controller, one elevator: no wiring would change it. */
+  readonly isInherent: boolean;
   /** The id of the situation that it costs most in, and its name. */
   readonly scenario: string;
   readonly scenarioTitle: string;
@@ -41,7 +43,7 @@ const JUDGED: readonly { readonly id: string; readonly phase: Phase }[] = [
   { id: 'hover', phase: 'hover' },
 ];
 
-interface Stage {
+export interface JudgedStage {
   readonly base: ScenarioResult;
   readonly phase: Phase;
   readonly abilities: ReadonlySet<Ability>;
@@ -60,15 +62,18 @@ export function faultSweep(graph: Graph): FaultSweep {
 /** The sweep in steps, so that it can be stopped: yields the share that is done after every fault. */
 export function* faultSteps(graph: Graph): Generator<number, FaultSweep, void> {
   const crew = crewOf(graph);
-  const stages = stagesOf(graph, crew);
+  const stages = judgedStages(graph, crew);
   const faults = faultsOf(powerNetwork(graph));
   const lines: FaultLine[] = [];
   for (const [i, fault] of faults.entries()) {
-    const [first, ...others] = stages.map((stage) => outcomeOf(crew, stage, fault));
+    const [first, ...others] = stages.map((stage) => outcomeOf(crew, stage, fault, solveFault(stage.base, fault)));
     if (first !== undefined) lines.push(others.reduce((worst, next) => (rank(next) < rank(worst) ? next : worst), first));
     yield (i + 1) / faults.length;
   }
-  lines.sort((a, b) => rank(a) - rank(b) || b.lost.length - a.lost.length || b.dead.length - a.dead.length);
+  lines.sort(
+    (a, b) =>
+      rank(a) - rank(b) || Number(a.isInherent) - Number(b.isInherent) || b.lost.length - a.lost.length || b.dead.length - a.dead.length,
+  );
   return {
     lines,
     abilities: [...new Set(stages.flatMap(({ abilities }) => [...abilities]))],
@@ -80,9 +85,10 @@ function rank({ class: of }: FaultLine): number {
   return FAULT_CLASSES.indexOf(of);
 }
 
-function stagesOf(graph: Graph, crew: Crew): Stage[] {
+/** The situations that faults are judged in, with what the intact aircraft can do there. */
+export function judgedStages(graph: Graph, crew: Crew): JudgedStage[] {
   const scenarios = scenariosOf(crew.airframe);
-  return JUDGED.flatMap(({ id, phase }): Stage[] => {
+  return JUDGED.flatMap(({ id, phase }): JudgedStage[] => {
     const scenario = scenarios.find((candidate) => candidate.id === id);
     if (scenario === undefined) return [];
     const base = solveScenario(graph, scenario);
@@ -92,23 +98,49 @@ function stagesOf(graph: Graph, crew: Crew): Stage[] {
 }
 
 /** What one fault costs in one situation. */
-function outcomeOf(crew: Crew, { base, phase, abilities, alive }: Stage, fault: Fault): FaultLine {
-  const result = solveFault(base, fault);
+export function outcomeOf(crew: Crew, { base, phase, abilities, alive }: JudgedStage, fault: Fault, result: FaultResult): FaultLine {
   const now = aliveItems(base, result);
   for (const device of [...fault.effect.off, ...fault.effect.shorted]) killOwner(base, device, now);
   const left = abilitiesOf(crew, now, phase);
   const lost = [...abilities].filter((ability) => !left.has(ability));
+  const kind = classOf(lost, movesOver(base, result) || now.some((lives, i) => alive[i] === 1 && lives === 0));
   const dead = base.network.graph.items.flatMap(({ item }, i) => (alive[i] === 1 && now[i] === 0 ? [item.ref] : []));
   return {
     id: fault.id,
     names: fault.names,
-    class: classOf(lost, dead.length > 0 || movesOver(base, result)),
+    class: kind,
+    isInherent: lost.length > 0 && isInherent(crew, { base, phase, abilities, alive }, fault, kind, now),
     scenario: base.scenario.id,
     scenarioTitle: base.scenario.title,
     lost,
     dead,
     events: eventsOf(base, result),
   };
+}
+
+/** True when what the fault takes under the best of wirings costs as much already. */
+function isInherent(crew: Crew, { phase, abilities, alive }: JudgedStage, fault: Fault, kind: FaultClass, now: Uint8Array): boolean {
+  const costOf = (taken: readonly number[]): FaultClass => {
+    const left = alive.slice();
+    for (const item of taken) left[item] = 0;
+    const still = abilitiesOf(crew, left, phase);
+    return classOf(
+      [...abilities].filter((ability) => !still.has(ability)),
+      true,
+    );
+  };
+  return takenSets(crew, fault, alive, now).some((taken) => FAULT_CLASSES.indexOf(costOf(taken)) <= FAULT_CLASSES.indexOf(kind));
+}
+
+function takenSets({ graph, byKind }: Crew, { takes }: Fault, alive: Uint8Array, now: Uint8Array): readonly (readonly number[])[] {
+  switch (takes.is) {
+    case 'items':
+      return [takes.items];
+    case 'pack':
+      return (byKind.get('battery') ?? []).length > 1 ? [[]] : [[...graph.items.keys()]];
+    case 'one-of-the-dead':
+      return [...graph.items.keys()].filter((item) => alive[item] === 1 && now[item] === 0).map((item) => [item]);
+  }
 }
 
 /** What is off or shorted itself does not work, whatever its voltage. */

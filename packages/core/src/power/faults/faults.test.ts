@@ -80,14 +80,31 @@ describe('what a fault costs', () => {
     expect([...sweep.abilities].sort()).toEqual(['control', 'link', 'navigation', 'propulsion']);
   });
 
-  it('the only pack takes everything, the servo regulator control, the motor controller propulsion alone', () => {
-    expect(lineOf('BAT1 lost')).toMatchObject({
-      class: 'critical',
-      lost: expect.arrayContaining(['control', 'propulsion', 'navigation', 'link']),
-    });
-    expect(lineOf('BEC1 buck off')).toMatchObject({ class: 'critical', lost: ['control'] });
+  it('the only pack takes everything, its only regulator control; with a second of each neither does', () => {
+    const { parts } = salt;
+    const { items: all, ...rest } = salt.aircraft;
+    const items = Object.fromEntries(Object.entries(all).filter(([, { ref }]) => !['BAT2', 'BEC3', 'PWR3'].includes(ref)));
+    const cables = Object.fromEntries(Object.entries(rest.cables).filter(([, { tag }]) => !['W25', 'W26', 'W28'].includes(tag)));
+    const { lines } = faultSweep(graphOf({ aircraft: { ...rest, items, cables }, parts }));
+    const all4 = expect.arrayContaining(['control', 'propulsion', 'navigation', 'link']);
+    expect(lineOf('BAT1 lost', lines)).toMatchObject({ class: 'critical', lost: all4, isInherent: true });
+    expect(lineOf('BEC1 buck off', lines)).toMatchObject({ class: 'critical', lost: ['control'], isInherent: false });
+    expect(lineOf('BAT1 lost').lost).not.toContain('control');
+    expect(lineOf('BEC1 buck off')).toMatchObject({ class: 'latent', lost: [] });
+  });
+
+  it('the motor controller takes propulsion alone, the GNSS lead navigation', () => {
     expect(lineOf('ESC1 dead')).toMatchObject({ class: 'minor', lost: ['propulsion'], dead: ['ESC1'] });
     expect(lineOf('W17 pulled at GNSS1 main')).toMatchObject({ class: 'minor', lost: ['navigation'] });
+  });
+
+  it('on Saltmarsh every critical fault is inherent: one controller, two V-tail surfaces that both are needed, what feeds them', () => {
+    const critical = sweep.lines.filter((line) => line.class === 'critical');
+    expect(critical.filter((line) => !line.isInherent).map(({ id }) => id)).toEqual([]);
+    expect(critical.map(({ id }) => id)).toEqual(
+      expect.arrayContaining(['FC1 logic shorted', 'SRV5 servo shorted', 'BEC1 buck shorted through']),
+    );
+    expect(sweep.lines.filter((line) => line.class === 'major' && !line.isInherent)).toEqual([]);
   });
 
   it('one of two ailerons is enough, one of two V-tail surfaces is not', () => {

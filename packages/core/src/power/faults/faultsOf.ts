@@ -13,6 +13,10 @@ export interface FaultEffect {
   readonly shorted: readonly number[];
 }
 
+/** What a fault takes whatever the wiring is: these items, a pack, or (a regulator that puts its input through) one of those it feeds. */
+export type Takes =
+  { readonly is: 'items'; readonly items: readonly number[] } | { readonly is: 'pack' } | { readonly is: 'one-of-the-dead' };
+
 /** A single fault, or several that do the same. */
 export interface Fault {
   /** Stable over versions in which the same things have the same names. */
@@ -20,6 +24,7 @@ export interface Fault {
   /** What fails, one or more that do the same, each as a person names it. */
   readonly names: readonly string[];
   readonly effect: FaultEffect;
+  readonly takes: Takes;
 }
 
 const NOTHING: FaultEffect = { open: [], off: [], through: [], shorted: [] };
@@ -29,21 +34,23 @@ const NOTHING: FaultEffect = { open: [], off: [], through: [], shorted: [] };
  * shorted through, a motor controller dead with its regulator, a load shorted. In the order of cables and items.
  */
 export function faultsOf(network: PowerNetwork): readonly Fault[] {
-  const byEffect = new Map<string, { names: string[]; effect: FaultEffect }>();
-  const add = (name: string, effect: FaultEffect): void => {
+  const byEffect = new Map<string, { names: string[]; effect: FaultEffect; takes: Takes }>();
+  const add = (name: string, effect: FaultEffect, takes: Takes): void => {
     if (Object.values(effect).every((list: readonly number[]) => list.length === 0)) return;
     const key = JSON.stringify(effect);
     const known = byEffect.get(key);
-    if (known === undefined) byEffect.set(key, { names: [name], effect });
+    if (known === undefined) byEffect.set(key, { names: [name], effect, takes });
     else if (!known.names.includes(name)) known.names.push(name);
   };
   deviceFaults(network, add);
   openWires(network, add);
   pulledConnectors(network, add);
-  return [...byEffect.values()].map(({ names, effect }) => ({ id: names[0] ?? '', names, effect }));
+  return [...byEffect.values()].map(({ names, effect, takes }) => ({ id: names[0] ?? '', names, effect, takes }));
 }
 
-type Add = (name: string, effect: FaultEffect) => void;
+type Add = (name: string, effect: FaultEffect, takes: Takes) => void;
+
+const NO_ITEM: Takes = { is: 'items', items: [] };
 
 function deviceFaults({ graph, devices }: PowerNetwork, add: Add): void {
   const refOf = (item: number): string => graph.items[item]?.item.ref ?? '?';
@@ -51,17 +58,17 @@ function deviceFaults({ graph, devices }: PowerNetwork, add: Add): void {
     if (device.is !== 'element') return;
     const ref = refOf(device.item);
     const { element } = device;
-    if (element.is === 'battery' || element.is === 'source') add(`${ref} lost`, { ...NOTHING, off: [i] });
+    if (element.is === 'battery' || element.is === 'source') add(`${ref} lost`, { ...NOTHING, off: [i] }, { is: 'pack' });
     if (element.is === 'regulator') {
-      add(`${ref} ${element.id} off`, { ...NOTHING, off: [i] });
-      add(`${ref} ${element.id} shorted through`, { ...NOTHING, through: [i] });
+      add(`${ref} ${element.id} off`, { ...NOTHING, off: [i] }, NO_ITEM);
+      add(`${ref} ${element.id} shorted through`, { ...NOTHING, through: [i] }, { is: 'one-of-the-dead' });
     }
-    if (element.is === 'load') add(`${ref} ${element.id} shorted`, { ...NOTHING, shorted: [i] });
+    if (element.is === 'load') add(`${ref} ${element.id} shorted`, { ...NOTHING, shorted: [i] }, { is: 'items', items: [device.item] });
   });
   graph.items.forEach(({ part }, item) => {
     if (part?.kind !== 'motor-controller') return;
     const own = devices.flatMap(({ device }, i) => (device.item === item ? [i] : []));
-    add(`${refOf(item)} dead`, { ...NOTHING, off: own });
+    add(`${refOf(item)} dead`, { ...NOTHING, off: own }, { is: 'items', items: [item] });
   });
 }
 
@@ -71,14 +78,18 @@ function openWires({ graph, copper }: PowerNetwork, add: Add): void {
     for (const { edge } of edges) {
       const at = graph.edges[edge];
       if (at?.is === 'conductor')
-        add(`${tagOf(graph, at.cable)} wire ${at.conductor.a.n} (${at.conductor.colour}) open`, { ...NOTHING, open: [branch] });
+        add(
+          `${tagOf(graph, at.cable)} wire ${at.conductor.a.n} (${at.conductor.colour}) open`,
+          { ...NOTHING, open: [branch] },
+          takenBy(graph, at.cable),
+        );
     }
   });
 }
 
 function pulledConnectors(network: PowerNetwork, add: Add): void {
   const { graph, copper } = network;
-  const branchesOf = new Map<string, { readonly name: string; readonly open: Set<number> }>();
+  const branchesOf = new Map<string, { readonly name: string; readonly open: Set<number>; readonly takes: Takes }>();
   copper.branches.forEach(({ edges }, branch) => {
     for (const { edge } of edges) {
       const at = graph.edges[edge];
@@ -87,12 +98,30 @@ function pulledConnectors(network: PowerNetwork, add: Add): void {
       const known = branchesOf.get(key) ?? {
         name: `${tagOf(graph, at.cable)} pulled at ${placeOf(graph, at.end)}`,
         open: new Set<number>(),
+        takes: takenBy(graph, at.cable),
       };
       known.open.add(branch);
       branchesOf.set(key, known);
     }
   });
-  for (const { name, open } of branchesOf.values()) add(name, { ...NOTHING, open: [...open].sort((a, b) => a - b) });
+  for (const { name, open, takes } of branchesOf.values()) add(name, { ...NOTHING, open: [...open].sort((a, b) => a - b) }, takes);
+}
+
+/** What loses its supply with a cable however the rest is wired: what has no other port to be fed at, or a pack with no other way out. */
+function takenBy(graph: Graph, cable: number): Takes {
+  const ends = Object.values(graph.cables[cable]?.nodes ?? {}).flatMap((node) => {
+    if (node.is !== 'end' || node.at.is !== 'port') return [];
+    const item = graph.itemIx.get(node.at.item);
+    const part = graph.items[item ?? -1]?.part;
+    return item === undefined || part === undefined ? [] : [{ item, part, port: node.at.port }];
+  });
+  const isOnlyAt = (at: (typeof ends)[number], roles: readonly string[]): boolean => {
+    const ports = at.part.ports.filter(({ pins }) => pins.some(({ role }) => roles.includes(role)));
+    return ports.length === 1 && ports[0]?.id === at.port;
+  };
+  if (ends.some((at) => at.part.kind === 'battery' && isOnlyAt(at, ['supply-out', 'supply-through']))) return { is: 'pack' };
+  const fed = ends.filter(({ part }) => part.circuit.some(({ is }) => is === 'load' || is === 'drive'));
+  return { is: 'items', items: fed.filter((at) => isOnlyAt(at, ['supply-in', 'supply-through'])).map(({ item }) => item) };
 }
 
 function tagOf(graph: Graph, cable: number): string {

@@ -1,10 +1,10 @@
-import type { Graph } from '../graph/graph.ts';
-import type { DeviceElement } from '../power/network/devicesOf.ts';
-import { powerNetwork } from '../power/network/powerNetwork.ts';
-import { lawsOf } from '../power/scenarios/lawsOf.ts';
-import { SCENARIOS } from '../power/scenarios/scenario.ts';
-import { runningStart } from '../power/solve/startOf.ts';
-import type { Check, Saying } from './finding.ts';
+import type { Graph } from '../../graph/graph.ts';
+import type { DeviceElement } from '../../power/network/devicesOf.ts';
+import { powerNetwork } from '../../power/network/powerNetwork.ts';
+import { lawsOf } from '../../power/scenarios/lawsOf.ts';
+import { SCENARIOS } from '../../power/scenarios/scenario.ts';
+import { runningStart } from '../../power/solve/startOf.ts';
+import type { Check, Saying } from '../finding.ts';
 
 /** A hair above the limit is rounding. */
 const SLACK = 1.001;

@@ -1,0 +1,141 @@
+import { counterpartsOf } from '../../graph/counterparts.ts';
+import type { Graph } from '../../graph/graph.ts';
+import { senseReadings } from '../../power/report/senseReadings.ts';
+import type { Check, Saying } from '../finding.ts';
+import { ampsText, situation, workingSituations } from './situations.ts';
+import { tapRemedies } from './remedies/tap.ts';
+
+/** From this share of the cruise current on, what no sensor counts is worth a note, and worth mending. */
+const NOTE_SHARE = 0.02;
+const MEND_SHARE = 0.1;
+
+/** Current that no sensor counts. */
+export const unmeasured: Check = {
+  id: 'power.unmeasured',
+  stage: 'power',
+  title: 'Current that is not counted',
+  run: ({ graph }) => {
+    const cruise = situation(graph, 'cruise');
+    if (cruise === undefined) return [];
+    const { packs } = senseReadings(cruise);
+    const totalA = packs.reduce((sum, { amps }) => sum + amps, 0);
+    // Without any sensor another check speaks.
+    return isBlind(packs) ? [] : packs.flatMap((pack) => unmeasuredSaying(graph, pack, totalA));
+  },
+};
+
+function unmeasuredSaying(graph: Graph, pack: ReturnType<typeof senseReadings>['packs'][number], totalA: number): Saying[] {
+  const share = totalA > 0 ? pack.unseenA / totalA : 0;
+  if (share <= NOTE_SHARE) return [];
+  const entry = graph.items[pack.item];
+  if (entry === undefined) return [];
+  // What a power module takes for its own regulator stays before its sensor in any wiring.
+  const wiredA = pack.unseen.reduce((sum, { amps, isOwn }) => sum + (isOwn ? 0 : amps), 0);
+  return [
+    {
+      severity: wiredA > MEND_SHARE * totalA ? 'mend' : 'note',
+      where: [{ is: 'item', item: entry.item.id }],
+      what: `${(share * 100).toFixed(0)} % of the cruise current is taken from ${entry.item.ref} and not counted: ${pack.unseen.map(({ name }) => name).join(', ')}.`,
+      evidence: [
+        { label: 'in cruise, all packs', value: ampsText(totalA) },
+        ...pack.unseen.slice(0, 4).map(({ name, amps }) => ({ label: name, value: ampsText(amps) })),
+        { label: 'error of the consumed charge in an hour', value: `${Math.round(pack.unseenA * 1000)} mAh` },
+      ],
+      why: 'The consumed charge reads too low, so that the pack is emptier than it seems.',
+      remedies: tapRemedies(
+        graph,
+        pack.unseen.map(({ device }) => device),
+      ),
+    },
+  ];
+}
+
+/** Nothing measures the current of the packs. */
+export const noMonitor: Check = {
+  id: 'power.no-monitor',
+  stage: 'power',
+  title: 'Nothing measures the pack',
+  run: ({ graph }) => {
+    const cruise = situation(graph, 'cruise');
+    if (cruise === undefined || !graph.items.some(({ part }) => part?.kind === 'controller')) return [];
+    const { packs } = senseReadings(cruise);
+    const [pack] = packs;
+    const entry = graph.items[pack?.item ?? -1];
+    if (pack === undefined || entry === undefined || !isBlind(packs)) return [];
+    return [
+      {
+        severity: 'mend',
+        where: [{ is: 'item', item: entry.item.id }],
+        what: `Nothing measures what ${entry.item.ref} gives.`,
+        evidence: [{ label: 'in cruise', value: ampsText(pack.amps), limit: 'a sense element in its way' }],
+        why: 'The autopilot knows neither how much is left nor when to come home. Put a power module between pack and loads.',
+      },
+    ];
+  },
+};
+
+/** True when there is no sensor at any pack. */
+function isBlind(packs: ReturnType<typeof senseReadings>['packs']): boolean {
+  return packs.every(({ hasSensor }) => !hasSensor) && packs.some(({ amps }) => amps > 0.02);
+}
+
+/** A sensor whose scale ends before the current does, or whose signal ends above what its input reads. */
+export const senseScale: Check = {
+  id: 'power.sense-scale',
+  stage: 'power',
+  title: 'A sensor runs out of scale',
+  run: ({ graph }) => [...currentScale(graph), ...signalScale(graph)],
+};
+
+function currentScale(graph: Graph): Saying[] {
+  const worst = new Map<number, Saying>();
+  const most = new Map<number, number>();
+  for (const result of workingSituations(graph)) {
+    result.network.devices.forEach(({ device }, i) => {
+      const entry = graph.items[device.item];
+      if (device.is !== 'element' || device.element.is !== 'sense' || entry === undefined) return;
+      const amps = Math.abs(result.before.amps[i] ?? 0);
+      const { fullScaleA, id } = device.element;
+      if (amps <= fullScaleA || amps <= (most.get(i) ?? 0)) return;
+      most.set(i, amps);
+      worst.set(i, {
+        severity: 'mend',
+        where: [{ is: 'item', item: entry.item.id }],
+        what: `${entry.item.ref} ${id} reads up to ${ampsText(fullScaleA)} and sees ${ampsText(amps)} (${result.scenario.title.toLowerCase()}).`,
+        evidence: [
+          { label: `${entry.item.ref} ${id}, ${result.scenario.title.toLowerCase()}`, value: ampsText(amps), limit: ampsText(fullScaleA) },
+        ],
+        why: 'What is above the scale is not counted, and the module runs hot.',
+        discriminator: id,
+      });
+    });
+  }
+  return [...worst.values()];
+}
+
+function signalScale(graph: Graph): Saying[] {
+  return graph.items.flatMap(({ item, part }, ix) =>
+    (part?.endpoints ?? []).flatMap((endpoint): Saying[] => {
+      if (endpoint.is !== 'analog-out') return [];
+      return counterpartsOf(graph, ix, endpoint).flatMap(({ item: other, endpoint: input }): Saying[] => {
+        const reader = graph.items[other]?.item;
+        if (input.is !== 'analog-sense' || reader === undefined || endpoint.fullScaleV <= input.fullScaleV * 1.001) return [];
+        return [
+          {
+            severity: 'mend',
+            where: [
+              { is: 'item', item: item.id },
+              { is: 'item', item: reader.id },
+            ],
+            what: `${item.ref} ${endpoint.purpose} goes up to ${endpoint.fullScaleV.toFixed(1)} V and ${reader.ref} reads up to ${input.fullScaleV.toFixed(1)} V.`,
+            evidence: [
+              { label: endpoint.purpose, value: `${endpoint.fullScaleV.toFixed(1)} V`, limit: `${input.fullScaleV.toFixed(1)} V` },
+            ],
+            why: 'The upper part of the scale reads as one and the same value; put a divider in between or another input.',
+            discriminator: endpoint.id,
+          },
+        ];
+      });
+    }),
+  );
+}

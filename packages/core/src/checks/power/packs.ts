@@ -1,0 +1,100 @@
+import type { Graph } from '../../graph/graph.ts';
+import { railsOf, type Driver } from '../../graph/railsOf.ts';
+import type { ScenarioResult } from '../../power/scenarios/solveScenario.ts';
+import type { Check, Saying } from '../finding.ts';
+import { ampsText, workingSituations } from './situations.ts';
+
+type Pack = Extract<Driver['element'], { is: 'battery' }>;
+
+/** Packs joined directly. */
+export const parallelBatteries: Check = {
+  id: 'power.parallel-batteries',
+  stage: 'power',
+  title: 'Packs joined directly',
+  run: ({ graph }) =>
+    railsOf(graph).sharedRails.flatMap((drivers) =>
+      drivers.every(({ element }) => element.is === 'battery') ? [joinedSaying(graph, drivers)] : [],
+    ),
+};
+
+function joinedSaying(graph: Graph, drivers: readonly Driver[]): Saying {
+  const packs = drivers.flatMap(({ item, element }) => {
+    const entry = graph.items[item];
+    return entry === undefined || element.is !== 'battery' ? [] : [{ entry, element }];
+  });
+  const kinds = new Set(packs.map(({ element }) => kindOf(element)));
+  const refs = packs.map(({ entry }) => entry.item.ref).join(' and ');
+  return {
+    severity: kinds.size > 1 ? 'stop' : 'note',
+    where: packs.map(({ entry }) => ({ is: 'item', item: entry.item.id })),
+    what: kinds.size > 1 ? `${refs} are joined and are not alike.` : `${refs} are joined directly.`,
+    evidence: packs.map(({ entry, element }) => ({ label: entry.item.ref, value: kindOf(element) })),
+    why:
+      kinds.size > 1
+        ? 'The higher one charges the lower one without a limit: fire. Never plug them in together.'
+        : 'Bring them to the same voltage before they are joined: a tenth of a volt a cell is tens of amperes.',
+  };
+}
+
+function kindOf({ cells, chemistry }: Pack): string {
+  return `${cells} cells, ${chemistry}`;
+}
+
+/** A pack that is not up to what is asked of it, or not the one that was planned. */
+export const battery: Check = {
+  id: 'power.battery',
+  stage: 'power',
+  title: 'The pack and what is asked of it',
+  run: ({ graph }) => [...dischargeSayings(graph), ...plannedSayings(graph)],
+};
+
+function dischargeSayings(graph: Graph): Saying[] {
+  const worst = new Map<number, { readonly amps: number; readonly result: ScenarioResult }>();
+  for (const result of workingSituations(graph)) {
+    result.network.devices.forEach(({ device }, i) => {
+      if (device.is !== 'element' || device.element.is !== 'battery') return;
+      const amps = result.before.amps[i] ?? 0;
+      if (amps > (worst.get(i)?.amps ?? 0)) worst.set(i, { amps, result });
+    });
+  }
+  return [...worst].flatMap(([i, { amps, result }]): Saying[] => {
+    const placed = result.network.devices[i]?.device;
+    const entry = graph.items[placed?.item ?? -1];
+    if (placed?.is !== 'element' || placed.element.is !== 'battery' || entry === undefined) return [];
+    const { continuousA } = placed.element;
+    if (amps <= continuousA) return [];
+    const { ref } = entry.item;
+    return [
+      {
+        severity: 'mend',
+        where: [{ is: 'item', item: entry.item.id }],
+        what: `${ref} gives ${ampsText(amps)} and is rated for ${ampsText(continuousA)} (${result.scenario.title.toLowerCase()}).`,
+        evidence: [{ label: `${ref}, ${result.scenario.title.toLowerCase()}`, value: ampsText(amps), limit: ampsText(continuousA) }],
+        why: 'The pack heats, swells and loses its capacity; in the cold its voltage breaks down.',
+        discriminator: 'discharge',
+      },
+    ];
+  });
+}
+
+function plannedSayings(graph: Graph): Saying[] {
+  const { plannedBattery } = graph.design.aircraft;
+  const packs = graph.items.flatMap(({ item, part }) => {
+    const pack = part?.circuit.find((element) => element.is === 'battery');
+    return pack?.is === 'battery' && item.where === 'aircraft' ? [{ item, pack }] : [];
+  });
+  const [first] = packs;
+  if (plannedBattery === undefined || first === undefined) return [];
+  if (packs.some(({ pack }) => pack.cells === plannedBattery.cells && pack.chemistry === plannedBattery.chemistry)) return [];
+  const planned = `${plannedBattery.cells} cells, ${plannedBattery.chemistry}`;
+  return [
+    {
+      severity: 'note',
+      where: [{ is: 'item', item: first.item.id }],
+      what: `${first.item.ref} has ${kindOf(first.pack)}, and the brief plans ${planned}.`,
+      evidence: [{ label: first.item.ref, value: kindOf(first.pack), limit: planned }],
+      why: 'Motors, regulators and the mission were chosen for the planned pack.',
+      discriminator: 'planned',
+    },
+  ];
+}

@@ -1,0 +1,148 @@
+import { circuitNode, type Graph } from '../../graph/graph.ts';
+import { railsOf, type Driver } from '../../graph/railsOf.ts';
+import type { ScenarioResult } from '../../power/scenarios/solveScenario.ts';
+import type { Check, Saying } from '../finding.ts';
+import { railRemedies } from './remedies/railSupply.ts';
+import { conditionerRemedies } from './remedies/conditioner.ts';
+import { ampsText, workingSituations } from './situations.ts';
+
+/** A rail that servos hang on: copper, with fuses in between. */
+interface ServoRail {
+  readonly rail: number;
+  readonly node: number;
+  readonly servos: readonly number[];
+}
+
+function servoRails(graph: Graph): ServoRail[] {
+  const { railOfNode } = railsOf(graph);
+  const byRail = new Map<number, { node: number; servos: number[] }>();
+  graph.items.forEach(({ part }, item) => {
+    if (part?.kind !== 'servo') return;
+    for (const element of part.circuit) {
+      const node = element.is === 'load' ? circuitNode(graph, item, element.supply) : undefined;
+      if (node === undefined) continue;
+      const rail = railOfNode[node] ?? -1;
+      const known = byRail.get(rail) ?? { node, servos: [] };
+      known.servos.push(item);
+      byRail.set(rail, known);
+    }
+  });
+  return [...byRail].map(([rail, { node, servos }]) => ({ rail, node, servos }));
+}
+
+/** The servo rail lives on a regulator inside a motor controller. */
+export const builtInRegulator: Check = {
+  id: 'power.built-in-regulator',
+  stage: 'power',
+  title: 'Servos fed by a motor controller',
+  run: ({ graph }) => servoRails(graph).flatMap((rail) => builtInSaying(graph, rail)),
+};
+
+function builtInSaying(graph: Graph, rail: ServoRail): Saying[] {
+  const { drivers, railOfNode } = railsOf(graph);
+  const feeding = drivers.filter(({ node }) => railOfNode[node] === rail.rail);
+  const [only] = feeding;
+  const entry = graph.items[only?.item ?? -1];
+  if (only === undefined || entry === undefined || feeding.some(({ item }) => graph.items[item]?.part?.kind !== 'motor-controller'))
+    return [];
+  const motors = graph.items.filter(({ part, item }) => part?.kind === 'motor' && item.where === 'aircraft').length;
+  const { amps, limitA } = mostAsked(graph, only);
+  const isTooMuch = amps > limitA;
+  const isWorse = motors > 1 || isTooMuch || rail.servos.length > 2;
+  return [
+    {
+      severity: motors > 1 || isTooMuch ? 'mend' : 'note',
+      where: [{ is: 'item', item: entry.item.id }],
+      what: `The only supply of ${rail.servos.length === 1 ? 'the servo' : `${rail.servos.length} servos`} is the regulator inside ${entry.item.ref}.`,
+      evidence: [
+        { label: `${entry.item.ref} ${only.element.id}, most asked`, value: ampsText(amps), limit: ampsText(limitA) },
+        { label: 'motors', value: String(motors) },
+        { label: 'servos on the rail', value: String(rail.servos.length) },
+      ],
+      why: `One failure of ${entry.item.ref} takes the motor and the control surfaces.${isWorse ? '' : ' With one motor and two servos many fly so.'}`,
+      remedies: railRemedies(graph, rail.node),
+      discriminator: only.element.id,
+    },
+  ];
+}
+
+/** The most that is asked of a regulator, and what it may give for ever. */
+function mostAsked(graph: Graph, { item, element }: Driver): { readonly amps: number; readonly limitA: number } {
+  let amps = 0;
+  for (const { network, before } of workingSituations(graph)) {
+    network.devices.forEach(({ device }, i) => {
+      if (device.is !== 'element' || device.item !== item || device.element.id !== element.id) return;
+      const tripped = before.trippings.find((tripping) => tripping.device === i && tripping.what === 'overload');
+      amps = Math.max(amps, tripped?.value ?? before.amps[i] ?? 0);
+    });
+  }
+  return { amps, limitA: element.is === 'regulator' ? element.continuousA : Infinity };
+}
+
+/** The servo rail is a backup input of the controller, and nothing damps its dips and kicks. */
+export const backupUnconditioned: Check = {
+  id: 'power.backup-unconditioned',
+  stage: 'power',
+  title: 'A backup supply that is not conditioned',
+  run: ({ graph }) => servoRails(graph).flatMap((rail) => backupSaying(graph, rail)),
+};
+
+function backupSaying(graph: Graph, rail: ServoRail): Saying[] {
+  if (isConditioned(graph, rail.rail)) return [];
+  for (const [ix, { item, part }] of graph.items.entries()) {
+    for (const element of part?.circuit ?? []) {
+      if (element.is !== 'selector') continue;
+      for (const input of element.inputs) {
+        const node = circuitNode(graph, ix, input.node);
+        if (node === undefined || railsOf(graph).railOfNode[node] !== rail.rail) continue;
+        const seen = rangeAt(graph, ix, element.id, element.inputs.indexOf(input));
+        if (seen === undefined) continue;
+        const isOut = seen.leastV < input.minV || seen.mostV > input.maxV;
+        return [
+          {
+            severity: isOut ? 'mend' : 'note',
+            where: [{ is: 'item', item: item.id }],
+            what: `The servo rail is a backup supply of ${item.ref}, and nothing damps it.`,
+            evidence: [
+              { label: 'lowest', value: `${seen.leastV.toFixed(2)} V`, limit: `${input.minV.toFixed(2)} V` },
+              { label: 'highest', value: `${seen.mostV.toFixed(2)} V`, limit: `${input.maxV.toFixed(2)} V` },
+            ],
+            why: 'Servos that start pull the rail down, servos that brake push it up: the controller can refuse the input just when it needs it.',
+            remedies: conditionerRemedies(graph, node),
+            discriminator: element.id,
+          },
+        ];
+      }
+    }
+  }
+  return [];
+}
+
+function isConditioned(graph: Graph, rail: number): boolean {
+  const { railOfNode } = railsOf(graph);
+  return graph.items.some(({ part }, item) =>
+    part?.circuit.some(
+      (element) => (element.is === 'clamp' || element.is === 'capacitor') && railOfNode[circuitNode(graph, item, element.a) ?? -1] === rail,
+    ),
+  );
+}
+
+/** The lowest and the highest voltage at an input of a selector over all situations; undefined where nothing feeds it. */
+function rangeAt(
+  graph: Graph,
+  item: number,
+  element: string,
+  input: number,
+): { readonly leastV: number; readonly mostV: number } | undefined {
+  const seen = workingSituations(graph).map((result) => voltsAtInput(result, item, element, input));
+  const leastV = Math.min(...seen);
+  return leastV < 0.5 ? undefined : { leastV, mostV: Math.max(...seen) };
+}
+
+function voltsAtInput({ network, before }: ScenarioResult, item: number, element: string, input: number): number {
+  const at = network.devices.findIndex(
+    ({ device }) => device.is === 'element' && device.item === item && device.element.id === element && device.element.is === 'selector',
+  );
+  const nodes = network.shape.devices[at]?.nodes ?? [];
+  return (before.volts[nodes[input] ?? -1] ?? 0) - (before.volts[nodes.at(-1) ?? -1] ?? 0);
+}

@@ -1,0 +1,59 @@
+import { circuitNode, type Graph } from '../../graph/graph.ts';
+import { ABILITIES } from '../../power/faults/abilities.ts';
+import type { FaultLine } from '../../power/faults/faultSweep.ts';
+import { singlePoints } from '../../power/faults/singlePoints.ts';
+import type { Edit } from '../../edits/registry.ts';
+import { graphAfter } from '../tryEdit.ts';
+import type { Check, Remedy, Saying } from '../finding.ts';
+import { secondSupplyRemedies } from './remedies/railSupply.ts';
+
+/** One thing that takes control with it, though another wiring or one more regulator would survive it. */
+export const singlePoint: Check = {
+  id: 'power.single-point',
+  stage: 'power',
+  title: 'One fault that costs control',
+  run: ({ graph }) => {
+    const byDead = new Map<string, FaultLine[]>();
+    for (const line of singlePoints(graph)) {
+      const key = `${line.lost.join(' ')} | ${line.dead.join(' ')}`;
+      byDead.set(key, [...(byDead.get(key) ?? []), line]);
+    }
+    return [...byDead.values()].flatMap((lines) => sayingOf(graph, lines));
+  },
+};
+
+/** All faults that make the same things dark are one weakness. */
+function sayingOf(graph: Graph, lines: readonly FaultLine[]): Saying[] {
+  const [first] = lines;
+  if (first === undefined) return [];
+  const dead = graph.items.filter(({ item }) => first.dead.includes(item.ref));
+  const names = lines.flatMap(({ names: own }) => own);
+  const lost = first.lost.map((ability) => ABILITIES[ability]).join(', ');
+  return [
+    {
+      severity: 'mend',
+      where: dead.slice(0, 8).map(({ item }) => ({ is: 'item', item: item.id })),
+      what: `${names[0] ?? '?'}${names.length > 1 ? `, or one of ${names.length - 1} others,` : ''} costs ${lost}: ${first.dead.slice(0, 6).join(', ')}${first.dead.length > 6 ? ' and others' : ''} stop.`,
+      evidence: names.slice(0, 6).map((name) => ({ label: 'by itself', value: name })),
+      why: 'A second supply, through a combiner or at another input, would carry on.',
+      discriminator: names[0] ?? '',
+      remedies: secondSupplies(graph, first),
+    },
+  ];
+}
+
+/** A second supply for the rail of the servos that stop, where that mends it. */
+function secondSupplies(graph: Graph, { id, dead }: FaultLine): readonly Remedy[] {
+  for (const [item, { item: own, part }] of graph.items.entries()) {
+    const load = part?.kind === 'servo' && dead.includes(own.ref) ? part.circuit.find(({ is }) => is === 'load') : undefined;
+    const node = load?.is === 'load' ? circuitNode(graph, item, load.supply) : undefined;
+    const remedies = node === undefined ? [] : secondSupplyRemedies(graph, node);
+    if (remedies.length > 0) return remedies.filter(({ edit }) => mends(graph, edit, id));
+  }
+  return [];
+}
+
+function mends(graph: Graph, edit: Edit, fault: string): boolean {
+  const after = graphAfter(graph, edit);
+  return after !== undefined && !singlePoints(after).some(({ id }) => id === fault);
+}

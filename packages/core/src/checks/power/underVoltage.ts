@@ -1,0 +1,45 @@
+import type { Graph } from '../../graph/graph.ts';
+import { dropPath } from '../../power/report/dropPath.ts';
+import { sayTripping } from '../../power/report/sayEvents.ts';
+import type { Check, Evidence, Saying } from '../finding.ts';
+import { lowLoads, type LowLoad } from './lowLoads.ts';
+import { lowVoltageRemedies } from './remedies/lowVoltage.ts';
+import { voltsOf } from './situations.ts';
+
+/** A load that has less than its least voltage in a situation where it should work, before anything resets. */
+export const underVoltage: Check = {
+  id: 'power.under-voltage',
+  stage: 'power',
+  title: 'Less voltage than a part needs',
+  run: ({ graph }) => lowLoads(graph).map((low) => sayingOf(graph, low)),
+};
+
+const VITAL = ['controller', 'rc-receiver', 'servo', 'handheld-link'];
+
+function sayingOf(graph: Graph, low: LowLoad): Saying {
+  const { result, volts, minV } = low;
+  const entry = graph.items[low.item];
+  const ref = entry?.item.ref ?? '?';
+  const drops = dropPath(result, low.device).slice(0, 3);
+  const evidence: Evidence[] = [
+    {
+      label: `${ref} ${low.element}, ${result.scenario.title.toLowerCase()}`,
+      value: `${voltsOf(volts)} V`,
+      limit: `${minV.toFixed(2)} V`,
+    },
+    ...drops.map((drop) => ({ label: `lost in ${drop.name}`, value: `${drop.volts.toFixed(2)} V` })),
+    ...result.before.trippings.slice(0, 2).map((tripping) => ({ label: 'first', value: sayTripping(result.network, tripping) })),
+  ];
+  const isVital = VITAL.includes(entry?.part?.kind ?? '');
+  return {
+    severity: isVital ? 'stop' : 'mend',
+    where: entry === undefined ? [] : [{ is: 'item', item: entry.item.id }],
+    what: `${ref} ${low.element} gets ${voltsOf(volts)} V and needs ${minV.toFixed(2)} V (${result.scenario.title.toLowerCase()}).`,
+    evidence,
+    why: isVital
+      ? `${ref} resets or loses its force in flight, and control with it.`
+      : `${ref} resets or does not do what its data promise in this situation.`,
+    discriminator: low.element,
+    remedies: lowVoltageRemedies(graph, low),
+  };
+}

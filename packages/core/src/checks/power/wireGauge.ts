@@ -1,0 +1,54 @@
+import { wireAmps } from '../../harness/wireLimits.ts';
+import { wireLoads, type WireLoad } from '../../power/report/wireLoads.ts';
+import type { Check, Remedy, Saying } from '../finding.ts';
+import { ampsText, workingSituations } from './situations.ts';
+
+/** A wire that is too thin for its current, or that loses more voltage than is allowed. */
+export const wireGauge: Check = {
+  id: 'power.wire-gauge',
+  stage: 'power',
+  title: 'A wire is too thin',
+  run: ({ graph }) => wireLoads(graph, workingSituations(graph)).flatMap((load) => sayingOf(load)),
+};
+
+function sayingOf(load: WireLoad): Saying[] {
+  const { cable, conductor, heat, drop } = load;
+  const limitA = wireAmps(conductor.awg, heat.result.scenario.durationS) ?? Infinity;
+  const share = heat.amps / limitA;
+  const isTooThin = share > 1.0005;
+  const isTooLong = drop.volts > drop.allowedV * 1.0005;
+  if (!isTooThin && !isTooLong) return [];
+  const name = `${cable.tag} wire ${conductor.a.n} (${conductor.colour}, AWG ${conductor.awg})`;
+  const situation = (isTooThin ? heat : drop).result.scenario.title.toLowerCase();
+  return [
+    {
+      severity: share > 1.5 ? 'stop' : 'mend',
+      where: [
+        { is: 'conductor', cable: cable.id, conductor: conductor.id },
+        { is: 'cable', cable: cable.id },
+      ],
+      what: isTooThin
+        ? `${name} carries ${ampsText(heat.amps)} and is good for ${ampsText(limitA)} (${situation}).`
+        : `${name} loses ${drop.volts.toFixed(2)} V of ${drop.allowedV.toFixed(2)} V that are allowed (${situation}).`,
+      evidence: [
+        { label: 'current', value: ampsText(heat.amps), limit: ampsText(limitA) },
+        { label: `lost on ${Math.round(load.lengthMm)} mm`, value: `${drop.volts.toFixed(2)} V`, limit: `${drop.allowedV.toFixed(2)} V` },
+      ],
+      why: isTooThin
+        ? 'The wire gets hot, and its insulation and its contacts age.'
+        : 'What hangs on it is weaker than its data say, and resets first.',
+      remedies: thicker(load),
+    },
+  ];
+}
+
+function thicker({ cable, conductor, proposedAwg }: WireLoad): readonly Remedy[] {
+  if (proposedAwg === undefined || proposedAwg >= conductor.awg) return [];
+  return [
+    {
+      label: `Take AWG ${proposedAwg}`,
+      sentence: `Make the ${conductor.colour} wire at contact ${conductor.a.n} of ${cable.tag} AWG ${proposedAwg} instead of ${conductor.awg}.`,
+      edit: { kind: 'set-conductor-gauge', cable: cable.id, conductor: conductor.id, awg: proposedAwg, was: conductor.awg },
+    },
+  ];
+}

@@ -1,0 +1,94 @@
+import { applyEdit } from '../edits/applyEdit.ts';
+import { withFreshIds } from '../edits/freshIds.ts';
+import { nextReference } from '../edits/references.ts';
+import { EditSchema, type Edit, type SimpleEdit } from '../edits/registry.ts';
+import type { PortAt } from '../graph/cableJoins.ts';
+import type { Graph } from '../graph/graph.ts';
+import { graphOf } from '../graph/graphOf.ts';
+import { partKeyOf } from '../model/contentHash.ts';
+import type { Design } from '../model/design.ts';
+import { asId, type ItemId } from '../model/ids.ts';
+import type { Part } from '../model/part.ts';
+import type { Settings } from '../model/resolvePart.ts';
+import { hasShape } from '../model/shape.ts';
+import type { PinMapPreset } from './fitPinMap.ts';
+import { proposeCable } from './proposeCable.ts';
+
+/** Ids while a draft is made; a draft's edit has placeholders in their place. */
+const DRAFT_ID = /^draft-(\d{1,3})$/;
+
+/**
+ * A change of several edits that build on one another, tried out on a design of its own: items that are added can be wired at
+ * once. What it gives is one edit with placeholders for the ids, as remedies have.
+ */
+export class DraftEdits {
+  readonly #edits: SimpleEdit[] = [];
+  #design: Design;
+  #ids = 0;
+
+  constructor(design: Design) {
+    this.#design = design;
+  }
+
+  /** The aircraft with the draft's edits made. */
+  get graph(): Graph {
+    return graphOf(this.#design);
+  }
+
+  /** Makes an edit whose new ids are placeholders of its own. @returns false when it is refused, and then nothing happens */
+  make(edit: SimpleEdit): boolean {
+    const own = withFreshIds(edit, () => `draft-${++this.#ids}`);
+    if (own.kind === 'batch' || own.kind === 'undo') return false;
+    const result = applyEdit(this.#design, own);
+    if ('refused' in result) return false;
+    this.#edits.push(own);
+    this.#design = result.design;
+    return true;
+  }
+
+  /** Puts a part in. @returns the id of the item while the draft is made, or undefined when it is refused */
+  add(part: Part, label: string, settings: Settings = {}): ItemId | undefined {
+    const ref = nextReference(this.#design.aircraft, part.kind);
+    const item = { id: asId<ItemId>('?1'), ref, part: partKeyOf(part), where: 'aircraft' as const, label, settings };
+    if (!this.make({ kind: 'add-item', item })) return undefined;
+    return Object.values(this.#design.aircraft.items).find((candidate) => candidate.ref === ref)?.id;
+  }
+
+  /** A port of an item, to wire it. */
+  port(item: ItemId, portId: string): PortAt | undefined {
+    const ix = this.graph.itemIx.get(item);
+    const entry = this.graph.items[ix ?? -1];
+    const port = entry?.part?.ports.find(({ id }) => id === portId);
+    return ix === undefined || entry === undefined || port === undefined
+      ? undefined
+      : { item: ix, itemId: item, ref: entry.item.ref, port };
+  }
+
+  /** Wires two ports. @param awg of every wire, where it should be another than the contacts suggest */
+  wire(a: PortAt | undefined, b: PortAt | undefined, preset: PinMapPreset = 'meaning', awg?: number): boolean {
+    if (a === undefined || b === undefined) return false;
+    const { edit } = proposeCable(this.graph, a, b, preset);
+    if (edit.kind !== 'add-cable' || awg === undefined) return this.make(edit);
+    const conductors = Object.fromEntries(Object.entries(edit.cable.conductors).map(([id, conductor]) => [id, { ...conductor, awg }]));
+    return this.make({ ...edit, cable: { ...edit.cable, conductors } });
+  }
+
+  /** All of it as one edit, with placeholders. */
+  edit(title: string): Edit {
+    const edit = renamed({ kind: 'batch', title, edits: this.#edits }, DRAFT_ID, '?$1');
+    if (!isEditWithPlaceholders(edit)) throw new Error('A draft does not have the shape of an edit.');
+    return edit;
+  }
+}
+
+/** True for what is an edit once its placeholders are ids. */
+function isEditWithPlaceholders(value: unknown): value is Edit {
+  return hasShape(EditSchema, renamed(value, /^\?(\d{1,3})$/, 'draft-$1'));
+}
+
+function renamed(value: unknown, from: RegExp, to: string): unknown {
+  if (typeof value === 'string') return value.replace(from, to);
+  if (Array.isArray(value)) return value.map((member) => renamed(member, from, to));
+  if (typeof value !== 'object' || value === null) return value;
+  return Object.fromEntries(Object.entries(value).map(([key, member]) => [key.replace(from, to), renamed(member, from, to)]));
+}

@@ -1,0 +1,93 @@
+import { cablesAtPort, type PortAt } from '../graph/cableJoins.ts';
+import { groupOf, pinNode, type Graph } from '../graph/graph.ts';
+import { driverAt, voltsAt } from '../graph/railsOf.ts';
+import { takesSeveralCables } from '../model/connector.ts';
+import type { ItemId } from '../model/ids.ts';
+import type { Part, Port } from '../model/part.ts';
+import { resolvePart, type Settings } from '../model/resolvePart.ts';
+import { settingsOf } from '../model/settingsOf.ts';
+import { regulators } from '../parts/regulators.ts';
+
+/** What a regulator is wanted for. */
+export interface RegulatorWish {
+  readonly leastV: number;
+  readonly mostV: number;
+  /** What comes nearest to this is taken. */
+  readonly nominalV: number;
+  readonly amps: number;
+  /** The highest and the lowest voltage of the pack that it is fed from. */
+  readonly packV: { readonly full: number; readonly empty: number };
+}
+
+/** A separate regulator of the samples that does, the lightest, with its settings; undefined where none does. */
+export function chooseRegulator(
+  wish: RegulatorWish,
+): { readonly part: Part; readonly settings: Settings; readonly setV: number } | undefined {
+  const fitting = regulators.flatMap((part) =>
+    settingChoices(part).flatMap((settings) => {
+      const element = resolvePart(part, settings).circuit.find(({ is }) => is === 'regulator');
+      if (element?.is !== 'regulator') return [];
+      const isRight =
+        element.setV >= wish.leastV &&
+        element.setV <= wish.mostV &&
+        element.continuousA >= wish.amps &&
+        element.inputMaxV >= wish.packV.full &&
+        Math.max(element.inputMinV, element.setV + element.dropoutV) <= wish.packV.empty &&
+        element.topology !== 'linear';
+      return isRight ? [{ part, settings, setV: element.setV }] : [];
+    }),
+  );
+  fitting.sort((a, b) => Math.abs(a.setV - wish.nominalV) - Math.abs(b.setV - wish.nominalV) || a.part.massG - b.part.massG);
+  return fitting[0];
+}
+
+function settingChoices(part: Part): readonly Settings[] {
+  const [first] = settingsOf(part);
+  return first?.is === 'choice' ? first.choices.map(({ value }) => ({ [first.id]: value })) : [{}];
+}
+
+/** Volts of one cell that is nearly empty, under load. */
+const EMPTY_CELL_V = 3.3;
+
+/** Where a regulator can be fed from. */
+export interface FeedPort {
+  readonly at: PortAt;
+  readonly packV: RegulatorWish['packV'];
+  readonly pack: ItemId;
+}
+
+/**
+ * The ports at which a regulator can take the voltage of a pack, the best first: behind the current sensor, on a distribution, in
+ * natural order. Free ones, and pads, which take several wires.
+ */
+export function feedPorts(graph: Graph): readonly FeedPort[] {
+  const found = graph.items.flatMap(({ item, part }, ix) => {
+    if (part === undefined || item.where !== 'aircraft' || part.kind === 'motor-controller') return [];
+    return part.ports.flatMap((port) => {
+      const feed = packAt(graph, item.id, port);
+      if (feed === undefined || !isOpen(graph, item.id, port)) return [];
+      const rank = (feed.isCounted ? 0 : 2) + (part.kind === 'distribution' ? 0 : 1) + (part.kind === 'battery' ? 4 : 0);
+      return [{ rank, at: { item: ix, itemId: item.id, ref: item.ref, port }, packV: feed.packV, pack: feed.pack }];
+    });
+  });
+  return found.sort((a, b) => a.rank - b.rank);
+}
+
+/** True for a port that another cable can go to. */
+export function isOpen(graph: Graph, item: ItemId, port: Port): boolean {
+  return takesSeveralCables(port.connector) || cablesAtPort(graph, item, port.id).length === 0;
+}
+
+function packAt(graph: Graph, item: ItemId, port: Port): (Pick<FeedPort, 'packV' | 'pack'> & { readonly isCounted: boolean }) | undefined {
+  const supply = port.pins.find(({ role }) => role === 'supply-out' || role === 'supply-through');
+  const node = supply === undefined ? undefined : pinNode(graph, item, port.id, supply.n);
+  if (node === undefined || !port.pins.some(({ role }) => role === 'gnd')) return undefined;
+  const driver = driverAt(graph, node);
+  const pack = graph.items[driver?.item ?? -1]?.item.id;
+  if (driver?.element.is !== 'battery' || pack === undefined) return undefined;
+  return {
+    pack,
+    packV: { full: voltsAt(graph, node) ?? driver.volts, empty: driver.element.cells * EMPTY_CELL_V },
+    isCounted: groupOf(graph.nets, node) !== groupOf(graph.nets, driver.node),
+  };
+}
