@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { enter, expect, settled, tabTo, test, violations } from './bench.ts';
+import { enter, expect, findings, settled, tabTo, test, violations } from './bench.ts';
 
 test('the power river: a situation is chosen, a rail read, and a remedy seen in it, by pointer', async ({ page, aircraft }) => {
   await page.goto(`${aircraft}/power`);
@@ -108,8 +108,86 @@ test('a fault is looked at, what goes dark is seen, and the same by keyboard', a
   await tabTo(page, '[data-testid="faults"] [role="group"] button:nth-child(2)');
   await page.keyboard.press('Enter');
   await expect(faults.locator('tbody')).toContainText('propulsion');
-  await tabTo(page, '[data-testid="faults"] tbody button');
+  await tabTo(page, '[data-testid="faults"] tbody button:text-is("ESC1 dead")');
   await page.keyboard.press('Enter');
   await expect(page.getByTestId('fault-shown')).toHaveAttribute('data-is-solved', 'true');
   await expect(page.getByTestId('fault-shown')).toContainText('ESC1 dead');
+});
+
+test('loads, mission and wires: a supply against its rating, a leg that is too long, a thicker wire', async ({ page, oneSupply }) => {
+  await page.goto(`${oneSupply}/power`);
+  await settled(page);
+  await page.getByRole('link', { name: 'Loads' }).click();
+  await page
+    .getByRole('group', { name: 'Supply' })
+    .getByRole('button', { name: /^BEC1 buck/ })
+    .click();
+  await expect(page.getByTestId('chart')).toContainText('may carry 10.00 A');
+  await expect(page.getByTestId('loads').getByRole('row', { name: /^Servo storm/ })).toContainText(/\d\.\d\d A\s*\d+ %/);
+  await page.getByRole('link', { name: 'Mission', exact: true }).click();
+  await expect(page.getByTestId('endurance')).toContainText(/\d+ min in cruise on 80 % of the packs/);
+  await expect(page.getByTestId('endurance')).toContainText('ends with charge left');
+  await page.getByLabel('Minutes of leg 3').fill('95');
+  await page.getByLabel('Minutes of leg 3').press('Enter');
+  await settled(page);
+  await expect(page.getByTestId('endurance')).toContainText('BAT1 is at the end of its usable charge');
+  expect(await findings(page)).toContain('power.battery');
+  await page.getByLabel('Usable share of a pack').fill('7');
+  await expect(page.getByRole('alert')).toHaveText('0.1 to 1');
+  await page.getByRole('link', { name: 'Wires and sensors' }).click();
+  await expect(page.getByTestId('wires')).not.toHaveAttribute('data-power-seq', '0');
+  await expect(page.getByRole('region', { name: 'Current sensors' })).toContainText('PM1 battery-current');
+  const thicker = page.getByRole('button', { name: /^Take AWG/ }).first();
+  const name = await thicker.getAttribute('aria-label');
+  await thicker.click();
+  await settled(page);
+  await expect(page.getByRole('button', { name: name ?? '', exact: true })).toHaveCount(0);
+});
+
+test("a situation of one's own and a conditioner, by keyboard; axe on the pages of power", async ({ page, oneSupply }) => {
+  await page.goto(`${oneSupply}/power`);
+  await settled(page);
+  await enter(page, 'go power situations', 'opens power situations');
+  await tabTo(page, 'button:text-is("Add a situation")');
+  await page.keyboard.press('Enter');
+  await settled(page);
+  await tabTo(page, '[data-testid="situations"] fieldset input', 'Shift+Tab');
+  await page.keyboard.press('ControlOrMeta+a');
+  await page.keyboard.type('Tow');
+  await page.keyboard.press('Enter');
+  await settled(page);
+  await expect(page.getByRole('row', { name: /^Tow/ })).toContainText('80 %');
+  expect(await violations(page)).toEqual([]);
+  // Out of the field, where a stroke is a stroke.
+  await page.keyboard.press('Tab');
+  await enter(page, 'go power', 'opens power');
+  await expect(page.getByRole('button', { name: /^Tow/ })).toBeVisible();
+  expect(await findings(page)).toContain('power.backup-unconditioned');
+  await enter(page, 'go power conditioning', 'opens power conditioning');
+  await tabTo(page, '[aria-label="Rail conditioner"] button');
+  await page.keyboard.press('Enter');
+  await settled(page);
+  expect(await findings(page)).not.toContain('power.backup-unconditioned');
+  expect(await violations(page)).toEqual([]);
+  for (const place of ['loads', 'mission', 'wires']) {
+    await page.goto(`${oneSupply}/power/${place}`);
+    await settled(page);
+    await expect(page.getByTestId(place)).not.toHaveAttribute('data-power-seq', '0');
+    expect(await violations(page)).toEqual([]);
+  }
+});
+
+test('the supplies, the faults and the nets are documents of their own', async ({ page, oneSupply }) => {
+  await page.goto(`${oneSupply}/documents`);
+  await settled(page);
+  await page.getByRole('link', { name: 'Supplies and rails Saltmarsh' }).click();
+  await expect(page.getByTestId('document')).toContainText('Computed, not measured');
+  await page.goto(`${oneSupply}/documents`);
+  await page.getByRole('link', { name: 'Nets in a situation Climb' }).click();
+  const csv = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'CSV' }).click();
+  expect(readFileSync(await (await csv).path(), 'utf8')).toContain('BEC1 buck');
+  await page.goto(`${oneSupply}/documents`);
+  await page.getByRole('link', { name: 'Single faults Saltmarsh' }).click();
+  await expect(page.getByTestId('document')).toContainText('critical, inherent');
 });

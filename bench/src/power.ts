@@ -27,12 +27,11 @@ export async function benchPower(): Promise<void> {
 }
 
 async function benchOf(name: string, design: Design, runs: number, goal: string, sweeps: number, sweepGoal: string): Promise<void> {
-  const { kind } = design.aircraft.airframe;
   const one: number[] = [];
   for (let i = 0; i < runs; i++) {
     const graph = newVersion(design);
     // The first solve of a version also lays out its network.
-    for (const scenario of scenariosOf(kind).filter(({ isJammed }) => isJammed !== true)) {
+    for (const scenario of scenariosOf(design.aircraft).filter(({ isJammed }) => isJammed !== true)) {
       one.push(await timed(() => solveScenario(graph, scenario)));
     }
   }

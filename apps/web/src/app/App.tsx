@@ -16,7 +16,13 @@ const queries = new QueryClient({
 /** Screens that are not the first that one sees come when they are opened. */
 const later = {
   brief: async () => ({ Component: (await import('../views/brief/BriefView.tsx')).BriefView }),
-  power: async () => ({ Component: (await import('../views/power/PowerView.tsx')).PowerView }),
+  power: async () => ({ Component: (await import('../views/power/PowerFrame.tsx')).PowerFrame }),
+  river: async () => ({ Component: (await import('../views/power/PowerView.tsx')).PowerView }),
+  loads: async () => ({ Component: (await import('../views/power/LoadsPage.tsx')).LoadsPage }),
+  mission: async () => ({ Component: (await import('../views/power/MissionPage.tsx')).MissionPage }),
+  situations: async () => ({ Component: (await import('../views/power/SituationsPage.tsx')).SituationsPage }),
+  wires: async () => ({ Component: (await import('../views/power/WiresPage.tsx')).WiresPage }),
+  conditioning: async () => ({ Component: (await import('../views/power/ConditioningPage.tsx')).ConditioningPage }),
   ladder: async () => ({ Component: (await import('../views/ladder/PinLadderView.tsx')).PinLadderView }),
   documents: async () => ({ Component: (await import('../views/documents/DocumentsView.tsx')).DocumentsView }),
   booklet: async () => ({ Component: (await import('../views/documents/BookletPage.tsx')).BookletPage }),
@@ -42,7 +48,18 @@ const router = createBrowserRouter([
     children: [
       { index: true, element: <Navigate to="wiring" replace /> },
       { path: 'brief', lazy: later.brief },
-      { path: 'power', lazy: later.power },
+      {
+        path: 'power',
+        lazy: later.power,
+        children: [
+          { index: true, lazy: later.river },
+          { path: 'loads', lazy: later.loads },
+          { path: 'mission', lazy: later.mission },
+          { path: 'situations', lazy: later.situations },
+          { path: 'wires', lazy: later.wires },
+          { path: 'conditioning', lazy: later.conditioning },
+        ],
+      },
       { path: 'parts', element: <PartsView /> },
       { path: 'wiring', element: <WiringView /> },
       { path: 'wiring/:cable', lazy: later.ladder },

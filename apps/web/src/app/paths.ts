@@ -1,5 +1,16 @@
 import type { AircraftId, CableId, PartId } from '@wired-falcon/core';
 
+/** The pages of the power stage, in the order of their tabs. */
+export const POWER_PAGES = [
+  { id: 'river', title: 'River and faults' },
+  { id: 'loads', title: 'Loads' },
+  { id: 'mission', title: 'Mission' },
+  { id: 'situations', title: 'Situations' },
+  { id: 'wires', title: 'Wires and sensors' },
+  { id: 'conditioning', title: 'Conditioning' },
+] as const;
+export type PowerPage = (typeof POWER_PAGES)[number]['id'];
+
 /** The addresses of the screens. */
 export const paths = {
   hangar: () => '/',
@@ -7,6 +18,7 @@ export const paths = {
   partEditor: (id: PartId) => `/workshop/parts/${id}`,
   brief: (id: AircraftId) => `/aircraft/${id}/brief`,
   power: (id: AircraftId) => `/aircraft/${id}/power`,
+  powerPage: (id: AircraftId, page: PowerPage) => `/aircraft/${id}/power${page === 'river' ? '' : `/${page}`}`,
   parts: (id: AircraftId) => `/aircraft/${id}/parts`,
   wiring: (id: AircraftId) => `/aircraft/${id}/wiring`,
   ladder: (id: AircraftId, cable: CableId) => `/aircraft/${id}/wiring/${cable}`,

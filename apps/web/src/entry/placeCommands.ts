@@ -1,5 +1,5 @@
 import { byNatural, type SimpleEdit } from '@wired-falcon/core';
-import { paths } from '../app/paths.ts';
+import { paths, POWER_PAGES } from '../app/paths.ts';
 import type { EntryCommand, EntryContext, Suggestion } from './suggestion.ts';
 
 function after(word: string, text: string): string | undefined {
@@ -18,6 +18,7 @@ export const goCommand: EntryCommand = {
     const screens = {
       brief: paths.brief(aircraft),
       power: paths.power(aircraft),
+      ...Object.fromEntries(POWER_PAGES.filter(({ id }) => id !== 'river').map(({ id }) => [`power ${id}`, paths.powerPage(aircraft, id)])),
       wiring: paths.wiring(aircraft),
       parts: paths.parts(aircraft),
       documents: paths.documents(aircraft),

@@ -1,20 +1,26 @@
 import { expose } from 'comlink';
 import {
   currentSheet,
+  enduranceOf,
   faultReport,
   faultSteps,
+  flyMission,
   graphOf,
   powerReport,
   scenarioNetlist,
+  wireProposals,
   type Aircraft,
   type Design,
   type Edit,
+  type Endurance,
   type FaultSweep,
+  type Mission,
   type Part,
   type PowerReport,
   type PutBack,
   type ScenarioReport,
   type Sheet,
+  type WireProposal,
 } from '@wired-falcon/core';
 import { FollowedDesign } from './followedDesign.ts';
 
@@ -22,6 +28,11 @@ import { FollowedDesign } from './followedDesign.ts';
 export interface PowerResult {
   readonly seq: number;
   readonly report: PowerReport;
+}
+
+export interface MissionResult {
+  readonly mission: Mission;
+  readonly endurance: Endurance | undefined;
 }
 
 const followed = new FollowedDesign();
@@ -66,6 +77,13 @@ const power = {
 
   /** What every conductor carries in a situation. */
   currents: (scenario: string): Sheet | undefined => (design === undefined ? undefined : currentSheet(graphOf(design), scenario)),
+
+  /** The mission from full packs, and how long the aircraft stays up in one situation. */
+  mission: (): MissionResult | undefined =>
+    design === undefined ? undefined : { mission: flyMission(graphOf(design)), endurance: enduranceOf(graphOf(design)) },
+
+  /** What every supply wire carries, and the size that it should have. */
+  wires: (): readonly WireProposal[] => (design === undefined ? [] : wireProposals(graphOf(design))),
 
   /** A situation with one fault in it. */
   withFault: (scenario: string, fault: string): ScenarioReport | undefined =>

@@ -18,6 +18,16 @@ export function saltmarsh(id: AircraftId, makeId: MakeId): Design {
 
 function brief(bench: Bench): void {
   bench.make({ kind: 'set-airframe', airframe: 'v-tail-flaps', was: 'flying-wing' });
+  bench.make({
+    kind: 'set-mission',
+    mission: [
+      { situation: 'launch', minutes: 0.2 },
+      { situation: 'climb', minutes: 3 },
+      { situation: 'cruise', minutes: 38 },
+      { situation: 'glide', minutes: 2 },
+    ],
+    was: [],
+  });
   bench.want({ chemistry: 'lipo', cells: 6 }, { servos: 6, motors: 1, rc: 1, gnss: 1, telemetry: 1, companion: 1, i2c: 2, can: 1 });
 }
 

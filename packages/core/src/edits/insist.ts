@@ -35,6 +35,12 @@ function insistOnOne(design: Design, edit: SimpleEdit): SimpleEdit | undefined {
       return { ...edit, was: aircraft.dialect };
     case 'set-colour-scheme':
       return { ...edit, was: aircraft.colourScheme ?? 'by-signal' };
+    case 'set-power-figure':
+      return { ...edit, was: aircraft.power?.[edit.figure] ?? null };
+    case 'set-own-situation':
+      return { ...edit, was: aircraft.power?.situations?.[edit.id] ?? null };
+    case 'set-mission':
+      return { ...edit, was: [...(aircraft.power?.mission ?? [])] };
     case 'set-output-function':
       return { ...edit, was: aircraft.outputs[outputKey(edit.item, edit.output)]?.function ?? null };
     case 'rename-item':

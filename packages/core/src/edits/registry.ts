@@ -14,6 +14,7 @@ import { itemEdits } from './itemEdits.ts';
 import { legEdits } from './legEdits.ts';
 import { outputEdits } from './outputEdits.ts';
 import { partEdits } from './partEdits.ts';
+import { powerEdits } from './powerEdits.ts';
 import { waiverEdits } from './waiverEdits.ts';
 
 const closed = { additionalProperties: false } as const;
@@ -29,6 +30,7 @@ const families = [
   ...conductorEdits,
   ...outputEdits,
   ...partEdits,
+  ...powerEdits,
   ...waiverEdits,
 ] as const;
 

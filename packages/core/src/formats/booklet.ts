@@ -1,6 +1,6 @@
 import { judge, findingsOf } from '../checks/findingsOf.ts';
 import { graphOf } from '../graph/graphOf.ts';
-import { documentKinds } from '../harness/documents/registry.ts';
+import { documentKinds } from './documentKinds.ts';
 import type { Sheet } from '../harness/documents/sheet.ts';
 import type { Design } from '../model/design.ts';
 import { STAGES } from '../model/stages.ts';
@@ -8,7 +8,9 @@ import { STAGES } from '../model/stages.ts';
 /** The aircraft as planned, in one: its findings with what people decided about them, then every document. */
 export function bookletOf(design: Design): readonly Sheet[] {
   const graph = graphOf(design);
-  const documents = documentKinds.flatMap((kind) => kind.subjects(graph).map(({ id }) => kind.build(graph, id)));
+  const documents = documentKinds
+    .filter((kind) => kind.isOnlyByItself !== true)
+    .flatMap((kind) => kind.subjects(graph).map(({ id }) => kind.build(graph, id)));
   return [findingsSheet(design), ...documents.filter((sheet) => sheet !== undefined)];
 }
 

@@ -5,7 +5,7 @@ import type { PortAt } from '../graph/cableJoins.ts';
 import type { Design } from '../model/design.ts';
 import { asId } from '../model/ids.ts';
 import { cableOf, demoDesign, emptyBench, itemOf, made } from '../test/designs.ts';
-import { documentKinds } from './documents/registry.ts';
+import { documentKinds } from '../formats/documentKinds.ts';
 import { sheetToCsv } from './documents/sheet.ts';
 import { areaMm2 } from './wireFacts.ts';
 import { recolourEdits } from './proposeCable.ts';

@@ -16,6 +16,7 @@ import { LIMITS } from './limits.ts';
 import { needIds, type NeedId } from './needs.ts';
 import { oneOf } from './oneOf.ts';
 import { outputFunctions } from './outputFunctions.ts';
+import { PowerPlanSchema } from './powerPlan.ts';
 import { SettingIdSchema, SettingValueSchema } from './setting.ts';
 import type { Shape } from './shape.ts';
 
@@ -25,7 +26,7 @@ const note = Type.String({ maxLength: LIMITS.noteChars });
 const label = Type.String({ maxLength: LIMITS.labelChars });
 
 /** The version of the document's shape that this code writes. */
-export const SCHEMA_VERSION = 2;
+export const SCHEMA_VERSION = 3;
 
 /** What people call an item: a prefix and a number, `GNSS1`. */
 export const RefSchema = Type.String({ pattern: '^[A-Z]{1,8}[1-9][0-9]{0,3}$' });
@@ -196,6 +197,8 @@ export const AircraftSchema = Type.Object(
     note: Type.Optional(note),
     airframe: Type.Object({ kind: AirframeKindSchema }, closed),
     plannedBattery: Type.Optional(PlannedBatterySchema),
+    /** What a person says about power; the usual where nothing is said. */
+    power: Type.Optional(PowerPlanSchema),
     /** How many of each thing the aircraft wants of its controller. */
     needs: NeedsSchema,
     dialect: DialectIdSchema,

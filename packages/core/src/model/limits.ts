@@ -13,5 +13,7 @@ export const LIMITS = {
   editsPerBatch: 400,
   partPorts: 60,
   pinsPerPort: 60,
+  /** Situations that a person adds to an aircraft. */
+  ownSituations: 12,
   batteryCells: 14,
 } as const;

@@ -14,6 +14,11 @@ export const MIGRATIONS: readonly Migration[] = [
     title: 'What the aircraft needs of its controller, and what its outputs are for',
     migrate: (document) => ({ ...document, needs: {}, outputs: {} }),
   },
+  {
+    to: 3,
+    title: "Situations of one's own, the mission, and figures of power",
+    migrate: (document) => document,
+  },
 ];
 
 export type MigrationResult =

@@ -110,6 +110,15 @@ export const hubs: readonly Part[] = [
   }),
 ];
 
+const chosen = (id: string, label: string, unit: string, values: readonly number[], delivered: number): Part['settings'][number] => ({
+  is: 'choice',
+  id,
+  label,
+  unit,
+  choices: values.map((value) => ({ value, label: String(value) })),
+  default: delivered,
+});
+
 export const filters: readonly Part[] = [
   samplePart({
     id: 'filter-lc-2a',
@@ -118,13 +127,17 @@ export const filters: readonly Part[] = [
     summary: 'Coil and capacitor for the video supply.',
     massG: 8,
     sizeMm: [28, 14, 12],
+    settings: [
+      chosen('microhenry', 'Coil', 'uH', [22, 33, 47, 68, 100, 150, 220, 330], 100),
+      chosen('microfarad', 'Capacitor', 'uF', [100, 150, 220, 330, 470, 680, 1000], 470),
+    ],
     ports: [
       wiredPort('in', ['solder-pad', 'pads'], [['V', 'supply-in'], gnd], { needed: true }),
       wiredPort('out', ['solder-pad', 'pads'], [['V', 'supply-out'], gnd], { needed: true }),
     ],
     circuit: [
       { is: 'link', id: 'coil', a: 'in.1', b: 'out.1', ohm: 0.08, maxA: 2 },
-      { is: 'capacitor', id: 'capacitor', a: 'out.1', gnd: '@gnd', microfarad: 470, esrOhm: 0.05 },
+      { is: 'capacitor', id: 'capacitor', a: 'out.1', gnd: '@gnd', microfarad: { fromSetting: 'microfarad' }, esrOhm: 0.05 },
     ],
     cautions: ['capacitor-polarity'],
   }),
@@ -135,16 +148,7 @@ export const filters: readonly Part[] = [
     summary: 'Electrolytic capacitor across the supply pads of a motor controller, 50 V. Several in parallel are counted as one.',
     massG: 12,
     sizeMm: [36, 18, 18],
-    settings: [
-      {
-        is: 'choice',
-        id: 'microfarad',
-        label: 'Capacitance',
-        unit: 'uF',
-        choices: [220, 330, 470, 680, 1000, 1500, 2200, 3300, 4700].map((value) => ({ value, label: String(value) })),
-        default: 470,
-      },
-    ],
+    settings: [chosen('microfarad', 'Capacitance', 'uF', [220, 330, 470, 680, 1000, 1500, 2200, 3300, 4700], 470)],
     ports: [
       wiredPort(
         'leads',
@@ -162,14 +166,18 @@ export const filters: readonly Part[] = [
   samplePart({
     id: 'conditioner-rail-5v6',
     kind: 'filter',
-    name: 'Rail conditioner, 5.6 V clamp and capacitor',
-    summary: 'Plugs into a free servo row: a zener clamp and 1000 uF against dips and kicks of the rail.',
+    name: 'Rail conditioner, clamp and capacitor',
+    summary: 'Plugs into a free servo row: a zener clamp and a capacitor against kicks and dips of the rail.',
     massG: 6,
     sizeMm: [26, 14, 12],
+    settings: [
+      chosen('clamp', 'Clamp', 'V', [5.1, 5.6, 6.2, 6.8, 7.5, 8.2, 9.1], 5.6),
+      chosen('microfarad', 'Capacitor', 'uF', [470, 680, 1000, 1500, 2200, 3300, 4700], 1000),
+    ],
     ports: [wiredPort('lead', ['pin-2.54', 'socket'], [['-', 'nc'], ['V', 'supply-through'], gnd], { needed: true })],
     circuit: [
-      { is: 'clamp', id: 'clamp', a: 'lead.2', gnd: '@gnd', volts: 5.6, slopeOhm: 0.4, maxW: 5, maxJ: 1.5 },
-      { is: 'capacitor', id: 'capacitor', a: 'lead.2', gnd: '@gnd', microfarad: 1000, esrOhm: 0.03 },
+      { is: 'clamp', id: 'clamp', a: 'lead.2', gnd: '@gnd', volts: { fromSetting: 'clamp' }, slopeOhm: 0.4, maxW: 5, maxJ: 1.5 },
+      { is: 'capacitor', id: 'capacitor', a: 'lead.2', gnd: '@gnd', microfarad: { fromSetting: 'microfarad' }, esrOhm: 0.03 },
     ],
     cautions: ['capacitor-polarity'],
   }),

@@ -11,6 +11,7 @@ import { airframeKinds } from '../model/airframes.ts';
 import { partKeyOf } from '../model/contentHash.ts';
 import type { Design } from '../model/design.ts';
 import { asId, type ConductorId, type ItemId, type LegId, type NodeId, type WaiverId } from '../model/ids.ts';
+import { powerFigures } from '../model/powerPlan.ts';
 import { needIds } from '../model/needs.ts';
 import { outputFunctions } from '../model/outputFunctions.ts';
 import { settingsOf } from '../model/settingsOf.ts';
@@ -65,6 +66,7 @@ export function editFrom(design: Design, draw: Draw): Edit {
     output,
     plug,
     adopt,
+    power,
   ];
   const one = pick(makers, draw.kind)?.(design, draw);
   if (one === undefined) return addItem(design, draw);
@@ -318,6 +320,44 @@ function brief({ aircraft }: Design, { x, y, z, isStale }: Draw): SimpleEdit {
     }
     default:
       return { kind: 'set-dialect', dialect: `dialect-${z % 3}`, was: isStale ? 'stale' : aircraft.dialect };
+  }
+}
+
+function power({ aircraft }: Design, { x, y, z, isStale }: Draw): SimpleEdit {
+  switch (x % 3) {
+    case 0: {
+      const figure = pick(powerFigures, y) ?? 'usbA';
+      return {
+        kind: 'set-power-figure',
+        figure,
+        value: z % 4 === 0 ? null : 0.5 + (z % 5) / 10,
+        was: isStale ? 0.123 : (aircraft.power?.[figure] ?? null),
+      };
+    }
+    case 1: {
+      const id = `own-${y % 3}`;
+      const now = aircraft.power?.situations?.[id] ?? null;
+      const situation = {
+        title: `Tow ${z % 7}`,
+        charge: (z % 11) / 10,
+        durationS: z % 3 === 0 ? null : 60,
+        cruiseThrottle: z % 2 === 0 ? ('cruise' as const) : 0.5,
+        liftThrottle: 0,
+        servos: 0.5,
+        transmitters: 'peak' as const,
+        others: 'typical' as const,
+        internalFactor: 1,
+      };
+      return { kind: 'set-own-situation', id, situation: z % 5 === 0 ? null : situation, was: isStale ? situation : now };
+    }
+    default: {
+      const legs = Array.from({ length: z % 4 }, (_, i) => ({ situation: i === 0 ? 'climb' : 'cruise', minutes: 1 + (y % 20) }));
+      return {
+        kind: 'set-mission',
+        mission: legs,
+        was: isStale ? [{ situation: 'glide', minutes: 99 }] : [...(aircraft.power?.mission ?? [])],
+      };
+    }
   }
 }
 

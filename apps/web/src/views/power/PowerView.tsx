@@ -4,9 +4,9 @@ import { useSelection } from '../../selection/SelectionContext.tsx';
 import { useSessionState } from '../../session/SessionContext.tsx';
 import { downloadText } from '../../ui/download.ts';
 import { usePageTitle } from '../../ui/pageTitle.ts';
-import { usePowerReport } from '../../workers/usePowerReport.ts';
 import { FailChoices } from './FailChoices.tsx';
 import { FaultTable } from './FaultTable.tsx';
+import { usePower } from './PowerFrame.tsx';
 import { costText, isTroubled, situationText } from './powerWords.ts';
 import { RiverDrawing } from './RiverDrawing.tsx';
 import { riverLayout } from './riverLayout.ts';
@@ -18,7 +18,7 @@ const FIRST = 'cruise';
 /** What feeds what, in every situation that the aircraft gets into. */
 export function PowerView() {
   const { design } = useSessionState();
-  const power = usePowerReport();
+  const power = usePower();
   const faults = useFaults(power);
   const [chosen, setChosen] = useState<FaultLine>();
   const fault = faultNow(faults.state, chosen);

@@ -13,7 +13,7 @@ export const backPowered: Check = {
   stage: 'wiring',
   title: 'Fed through a signal',
   run: ({ graph }) => {
-    const usbOnly = scenariosOf(graph.design.aircraft.airframe.kind).find(({ charge }) => charge === undefined);
+    const usbOnly = scenariosOf(graph.design.aircraft).find(({ charge }) => charge === undefined);
     if (usbOnly === undefined) return [];
     const cruise = situation(graph, 'cruise');
     const results = [solveScenario(graph, usbOnly), ...(cruise === undefined ? [] : [cruise])];

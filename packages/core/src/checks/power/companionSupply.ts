@@ -1,6 +1,7 @@
 import { circuitNode, groupOf, pinsOf, type Graph } from '../../graph/graph.ts';
 import { feedsOf } from '../../power/report/feedsOf.ts';
-import { nameOf, ratedAmps } from '../../power/report/powerReport.ts';
+import { nameOf } from '../../power/report/nameOf.ts';
+import { ratedAmps } from '../../power/report/powerReport.ts';
 import type { ScenarioResult } from '../../power/scenarios/solveScenario.ts';
 import type { Check, Saying } from '../finding.ts';
 import { ownSupplyRemedies } from './remedies/ownSupply.ts';

@@ -109,7 +109,7 @@ function railOf(graph: Graph, item: number, supply: string): { readonly name: st
 
 /** One note: what lives on the pack and not on a computer's USB, so that nobody looks for a fault there on the bench. */
 function usbSayings(graph: Graph, cruise: ScenarioResult, darkAnyway: readonly number[]): Saying[] {
-  const usbOnly = scenariosOf(graph.design.aircraft.airframe.kind).find(({ charge }) => charge === undefined);
+  const usbOnly = scenariosOf(graph.design.aircraft).find(({ charge }) => charge === undefined);
   if (usbOnly === undefined || !cruise.network.devices.some(({ device }) => device.is === 'usb')) return [];
   const onUsb = solveScenario(graph, usbOnly);
   const off = [...onUsb.falls.map(({ device }) => device), ...unfed(graph, { ...onUsb, before: onUsb.after })];

@@ -30,8 +30,9 @@ export function overloads(graph: Graph): readonly Overload[] {
   const known = cache.get(graph);
   if (known !== undefined) return known;
   const found = new Map<string, Overload>();
+  const rated = ratedCopper(graph);
   for (const result of workingSituations(graph)) {
-    for (const one of [...devicesIn(graph, result), ...copperIn(graph, result)]) {
+    for (const one of [...devicesIn(graph, result), ...copperIn(graph, rated, result)]) {
       const before = found.get(one.discriminator);
       const isLasting = result.scenario.durationS === Infinity;
       const lasting = { lastingShare: isLasting ? one.share : 0, lastingA: isLasting ? one.amps : 0 };
@@ -87,11 +88,21 @@ function limitIn(element: DeviceElement, durationS: number): number | undefined 
   return ratedAmps(element);
 }
 
-/** Links and switches with a rating: what the copper of a board and a switch carry. */
-function copperIn(graph: Graph, result: ScenarioResult): Reading[] {
+/** The edges of the graph that are links and switches with a rating: what the copper of a board and a switch carry. */
+function ratedCopper(graph: Graph): readonly number[] {
+  return graph.edges.flatMap((edge, i) => {
+    const isRated =
+      edge.is === 'element' && (edge.element.is === 'link' || edge.element.is === 'switch') && edge.element.maxA !== undefined;
+    return isRated ? [i] : [];
+  });
+}
+
+function copperIn(graph: Graph, rated: readonly number[], result: ScenarioResult): Reading[] {
+  if (rated.length === 0) return [];
   const amps = ampsOfEdges(result.network, result.before, result.circuit.ohms);
-  return graph.edges.flatMap((edge, i): Reading[] => {
-    if (edge.is !== 'element' || (edge.element.is !== 'link' && edge.element.is !== 'switch')) return [];
+  return rated.flatMap((i): Reading[] => {
+    const edge = graph.edges[i];
+    if (edge?.is !== 'element' || (edge.element.is !== 'link' && edge.element.is !== 'switch')) return [];
     const { maxA } = edge.element;
     const entry = graph.items[edge.item];
     const carried = Math.abs(amps[i] ?? 0);

@@ -1,6 +1,8 @@
 import type { Graph } from '../../graph/graph.ts';
 import { railsOf, type Driver } from '../../graph/railsOf.ts';
 import type { ScenarioResult } from '../../power/scenarios/solveScenario.ts';
+import { POWER_FIGURES, type MissionLeg } from '../../model/powerPlan.ts';
+import { flyMission } from '../../power/mission/flyMission.ts';
 import type { Check, Saying } from '../finding.ts';
 import { ampsText, workingSituations } from './situations.ts';
 
@@ -45,7 +47,7 @@ export const battery: Check = {
   id: 'power.battery',
   stage: 'power',
   title: 'The pack and what is asked of it',
-  run: ({ graph }) => [...dischargeSayings(graph), ...plannedSayings(graph)],
+  run: ({ graph }) => [...dischargeSayings(graph), ...plannedSayings(graph), ...missionSayings(graph)],
 };
 
 function dischargeSayings(graph: Graph): Saying[] {
@@ -74,6 +76,42 @@ function dischargeSayings(graph: Graph): Saying[] {
         discriminator: 'discharge',
       },
     ];
+  });
+}
+
+/** Only for a mission that a person has entered. */
+function missionSayings(graph: Graph): Saying[] {
+  const legs = graph.design.aircraft.power?.mission ?? [];
+  if (legs.length === 0 || isClearlyEnough(graph, legs)) return [];
+  const { emptyAtMin, emptyPack, totalMin, usableShare } = flyMission(graph);
+  const item = graph.items.find((entry) => entry.item.ref === emptyPack)?.item;
+  if (emptyAtMin === undefined || item === undefined) return [];
+  return [
+    {
+      severity: 'note',
+      where: [{ is: 'item', item: item.id }],
+      what: `${item.ref} is at the end of its usable charge after ${emptyAtMin.toFixed(0)} of the ${totalMin.toFixed(0)} minutes of the mission.`,
+      evidence: [
+        { label: 'usable charge is used up', value: `${emptyAtMin.toFixed(1)} min`, limit: `${totalMin.toFixed(1)} min` },
+        { label: 'usable share', value: `${Math.round(usableShare * 100)} %` },
+      ],
+      why: 'What is left is the reserve for wind, cold and a second approach.',
+      discriminator: 'mission',
+    },
+  ];
+}
+
+/** A mission that a rough sum shows to be well inside the packs need not be flown. */
+const CLEARLY = 0.85;
+
+function isClearlyEnough(graph: Graph, legs: readonly MissionLeg[]): boolean {
+  const usable = graph.design.aircraft.power?.usableShare ?? POWER_FIGURES.usableShare.usual;
+  const results = new Map(workingSituations(graph).map((result) => [result.scenario.id, result]));
+  const [first] = results.values();
+  return (first?.network.devices ?? []).every(({ device }, i) => {
+    if (device.is !== 'element' || device.element.is !== 'battery') return true;
+    const usedMah = legs.reduce((sum, leg) => sum + (((results.get(leg.situation)?.before.amps[i] ?? 0) * leg.minutes) / 60) * 1000, 0);
+    return usedMah < CLEARLY * usable * device.element.capacityMah;
   });
 }
 

@@ -8,7 +8,7 @@ const cache = new WeakMap<Graph, readonly ScenarioResult[]>();
 export function workingSituations(graph: Graph): readonly ScenarioResult[] {
   const known = cache.get(graph);
   if (known !== undefined) return known;
-  const results = scenariosOf(graph.design.aircraft.airframe.kind)
+  const results = scenariosOf(graph.design.aircraft)
     .filter(({ charge }) => charge !== undefined)
     .map((scenario) => solveScenario(graph, scenario));
   cache.set(graph, results);

@@ -23,6 +23,8 @@ export interface DocumentKind {
   readonly title: string;
   readonly summary: string;
   readonly choices?: readonly DocumentChoice[];
+  /** Too long for the booklet: printed and exported by itself. */
+  readonly isOnlyByItself?: boolean;
   readonly subjects: (graph: Graph) => readonly DocumentSubject[];
   readonly build: (graph: Graph, subject: string, chosen?: Readonly<Record<string, number>>) => Sheet | undefined;
 }

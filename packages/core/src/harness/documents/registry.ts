@@ -25,8 +25,8 @@ function ofHarness(build: (graph: Graph, chosen: Readonly<Record<string, number>
   };
 }
 
-/** Every kind of document. A new one is named here once; pages, CSV, the booklet and the tests that sweep all kinds follow. */
-export const documentKinds: readonly DocumentKind[] = [
+/** Every document of the harness. A new one is named here once; pages, CSV, the booklet and the tests that sweep all kinds follow. */
+export const harnessDocuments: readonly DocumentKind[] = [
   {
     id: 'port-card',
     title: 'Port card',

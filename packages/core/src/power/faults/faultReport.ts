@@ -8,7 +8,7 @@ import { faultyCircuit, solveFault } from './solveFault.ts';
 
 /** A situation with a fault in it, as the report shows one without. Undefined when there is no such situation or fault. */
 export function faultReport(graph: Graph, scenarioId: string, faultId: string): ScenarioReport | undefined {
-  const scenario = scenariosOf(graph.design.aircraft.airframe.kind).find(({ id }) => id === scenarioId);
+  const scenario = scenariosOf(graph.design.aircraft).find(({ id }) => id === scenarioId);
   const fault = faultsOf(powerNetwork(graph)).find(({ id }) => id === faultId);
   if (scenario === undefined || fault === undefined) return undefined;
   const base = solveScenario(graph, scenario);

@@ -87,7 +87,7 @@ function rank({ class: of }: FaultLine): number {
 
 /** The situations that faults are judged in, with what the intact aircraft can do there. */
 export function judgedStages(graph: Graph, crew: Crew): JudgedStage[] {
-  const scenarios = scenariosOf(crew.airframe);
+  const scenarios = scenariosOf(graph.design.aircraft);
   return JUDGED.flatMap(({ id, phase }): JudgedStage[] => {
     const scenario = scenarios.find((candidate) => candidate.id === id);
     if (scenario === undefined) return [];

@@ -36,19 +36,23 @@ const NOTHING: FaultEffect = { open: [], off: [], through: [], shorted: [] };
 export function faultsOf(network: PowerNetwork): readonly Fault[] {
   const byEffect = new Map<string, { names: string[]; effect: FaultEffect; takes: Takes }>();
   const add = (name: string, effect: FaultEffect, takes: Takes): void => {
-    if (Object.values(effect).every((list: readonly number[]) => list.length === 0)) return;
-    const key = JSON.stringify(effect);
+    const key = `${effect.open.join()}|${effect.off.join()}|${effect.through.join()}|${effect.shorted.join()}`;
+    if (key === '|||') return;
     const known = byEffect.get(key);
     if (known === undefined) byEffect.set(key, { names: [name], effect, takes });
-    else if (!known.names.includes(name)) known.names.push(name);
+    else known.names.push(name);
   };
   deviceFaults(network, add);
-  openWires(network, add);
-  pulledConnectors(network, add);
+  const byCable = network.graph.cables.map((_, cable) => takenBy(network.graph, cable));
+  const takes: TakesOf = (cable) => byCable[cable] ?? NO_ITEM;
+  openWires(network, takes, add);
+  pulledConnectors(network, takes, add);
   return [...byEffect.values()].map(({ names, effect, takes }) => ({ id: names[0] ?? '', names, effect, takes }));
 }
 
 type Add = (name: string, effect: FaultEffect, takes: Takes) => void;
+
+type TakesOf = (cable: number) => Takes;
 
 const NO_ITEM: Takes = { is: 'items', items: [] };
 
@@ -73,7 +77,7 @@ function deviceFaults({ graph, devices }: PowerNetwork, add: Add): void {
 }
 
 /** Wires and contacts in series carry one current: they fail as one. */
-function openWires({ graph, copper }: PowerNetwork, add: Add): void {
+function openWires({ graph, copper }: PowerNetwork, takes: TakesOf, add: Add): void {
   copper.branches.forEach(({ edges }, branch) => {
     for (const { edge } of edges) {
       const at = graph.edges[edge];
@@ -81,13 +85,13 @@ function openWires({ graph, copper }: PowerNetwork, add: Add): void {
         add(
           `${tagOf(graph, at.cable)} wire ${at.conductor.a.n} (${at.conductor.colour}) open`,
           { ...NOTHING, open: [branch] },
-          takenBy(graph, at.cable),
+          takes(at.cable),
         );
     }
   });
 }
 
-function pulledConnectors(network: PowerNetwork, add: Add): void {
+function pulledConnectors(network: PowerNetwork, takes: TakesOf, add: Add): void {
   const { graph, copper } = network;
   const branchesOf = new Map<string, { readonly name: string; readonly open: Set<number>; readonly takes: Takes }>();
   copper.branches.forEach(({ edges }, branch) => {
@@ -98,13 +102,13 @@ function pulledConnectors(network: PowerNetwork, add: Add): void {
       const known = branchesOf.get(key) ?? {
         name: `${tagOf(graph, at.cable)} pulled at ${placeOf(graph, at.end)}`,
         open: new Set<number>(),
-        takes: takenBy(graph, at.cable),
+        takes: takes(at.cable),
       };
       known.open.add(branch);
       branchesOf.set(key, known);
     }
   });
-  for (const { name, open, takes } of branchesOf.values()) add(name, { ...NOTHING, open: [...open].sort((a, b) => a - b) }, takes);
+  for (const { name, open, takes: taken } of branchesOf.values()) add(name, { ...NOTHING, open: [...open].sort((a, b) => a - b) }, taken);
 }
 
 /** What loses its supply with a cable however the rest is wired: what has no other port to be fed at, or a pack with no other way out. */

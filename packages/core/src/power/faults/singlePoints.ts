@@ -2,6 +2,9 @@ import type { Graph } from '../../graph/graph.ts';
 import { powerNetwork } from '../network/powerNetwork.ts';
 import { faultsOf, type Fault } from './faultsOf.ts';
 import { judgedStages, outcomeOf, type FaultLine } from './faultSweep.ts';
+import type { Circuit } from '../solve/circuit.ts';
+import { bridgesOf } from '../solve/bridgesOf.ts';
+import { runningStart } from '../solve/startOf.ts';
 import { crewOf } from './abilities.ts';
 import { liveCircuit } from '../scenarios/solveScenario.ts';
 import { faultyCircuit } from './solveFault.ts';
@@ -15,12 +18,30 @@ export function singlePoints(graph: Graph): readonly FaultLine[] {
   const crew = crewOf(graph);
   const [stage] = judgedStages(graph, crew);
   if (stage === undefined || !stage.abilities.has('control')) return [];
-  const cutting = faultsOf(powerNetwork(graph)).filter(({ effect }) => effect.shorted.length === 0 && effect.through.length === 0);
+  const { network, circuit } = stage.base;
+  // What only takes an item that cannot be fed otherwise costs what that item costs: it is inherent, or it is nothing.
+  const cutting = faultsOf(powerNetwork(graph)).filter(
+    ({ effect, takes }) => effect.shorted.length === 0 && effect.through.length === 0 && !(takes.is === 'items' && takes.items.length > 0),
+  );
+  const intact = runningStart(circuit).volts;
   return cutting.flatMap((fault: Fault): FaultLine[] => {
-    const { network, circuit } = stage.base;
+    if (!mayDarken(circuit, fault, intact)) return [];
     const live = liveCircuit(network, faultyCircuit(circuit, fault));
     const solved = { ...stage.base.before, volts: live.start.volts };
     const line = outcomeOf(crew, stage, fault, { before: solved, after: solved, falls: [], dark: live.dark });
     return (line.class === 'critical' || line.class === 'major') && !line.isInherent ? [line] : [];
   });
+}
+
+/** Below this a node is a ground: what opens there takes the way back and not the supply. */
+const GROUND_V = 0.1;
+
+/** False when a supply still reaches every node as before, so that nothing can be dark. */
+function mayDarken(circuit: Circuit, fault: Fault, intact: Float64Array): boolean {
+  const { shape } = circuit;
+  const faulty = faultyCircuit(circuit, fault);
+  const isGround = (branch: number): boolean => (intact[shape.resistorA[branch] ?? 0] ?? 0) < GROUND_V;
+  if (fault.effect.open.some(isGround) && bridgesOf(faulty).includes(1)) return true;
+  const now = runningStart(faulty).volts;
+  return intact.some((volts, node) => (now[node] ?? 0) < volts * 0.9 - GROUND_V);
 }

@@ -11,8 +11,8 @@ import { solveScenario } from '../scenarios/solveScenario.ts';
  * voltages at both of its ends. Undefined when there is no such situation.
  */
 export function currentSheet(graph: Graph, scenarioId: string): Sheet | undefined {
-  const { name, airframe } = graph.design.aircraft;
-  const scenario = scenariosOf(airframe.kind).find(({ id }) => id === scenarioId);
+  const { name } = graph.design.aircraft;
+  const scenario = scenariosOf(graph.design.aircraft).find(({ id }) => id === scenarioId);
   if (scenario === undefined) return undefined;
   const { network, before, circuit } = solveScenario(graph, scenario);
   const amps = ampsOfEdges(network, before, circuit.ohms);
@@ -42,7 +42,7 @@ export function currentSheet(graph: Graph, scenarioId: string): Sheet | undefine
     ];
   });
   return {
-    title: `Currents, ${scenario.title.toLowerCase()}`,
+    title: `Currents, ${scenario.title}`,
     subtitle: name,
     columns: [
       { title: 'Cable', kind: 'value' },

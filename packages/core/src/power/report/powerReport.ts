@@ -6,6 +6,8 @@ import { leastVolts, solveScenarios, voltsAcross, type ScenarioResult } from '..
 import type { Solved } from '../solve/circuit.ts';
 import { BLOCKED, DOWN, FOLLOWS, inputOf, LIMITED, NO_INPUT } from '../solve/deviceStates.ts';
 import { feedsOf, type Feed } from './feedsOf.ts';
+import { nameOf } from './nameOf.ts';
+import { senseReadings } from './senseReadings.ts';
 import { sayFall, sayTripping } from './sayEvents.ts';
 
 /** What a supply, a regulator or another device on the way does. */
@@ -55,6 +57,8 @@ export interface ScenarioReport {
   /** The name of an element that does not settle; then the figures are not to be trusted. */
   readonly unsettled: string | undefined;
   readonly feeds: readonly Feed[];
+  /** What every current sensor reads, and what of each pack's current none sees. */
+  readonly sense: ReturnType<typeof senseReadings>;
 }
 
 export interface PowerReport {
@@ -81,15 +85,8 @@ export function scenarioReport(result: ScenarioResult): ScenarioReport {
     stalled: stalled === undefined ? undefined : network.graph.items[network.devices[stalled]?.device.item ?? -1]?.item.ref,
     unsettled: before.unsettled === undefined ? undefined : nameOf(network, before.unsettled),
     feeds: feedsOf(network, before),
+    sense: senseReadings(result),
   };
-}
-
-/** How a device is called: the reference of its item and the name of the element. */
-export function nameOf({ graph, devices }: PowerNetwork, device: number): string {
-  const placed = devices[device]?.device;
-  if (placed === undefined) return '?';
-  const ref = graph.items[placed.item]?.item.ref ?? '?';
-  return placed.is === 'usb' ? `USB at ${ref}` : `${ref} ${placed.element.id}`;
 }
 
 function lineOf({ network }: ScenarioResult, device: Device, i: number, volts: number, amps: number): Line | undefined {

@@ -1,7 +1,7 @@
 import type { ScenarioResult } from '../scenarios/solveScenario.ts';
 import type { PowerNetwork } from '../network/powerNetwork.ts';
 import { DOWN, inputShare } from '../solve/deviceStates.ts';
-import { nameOf } from './powerReport.ts';
+import { nameOf } from './nameOf.ts';
 
 /** A device that takes current from a pack before any sensor. */
 export interface Unseen {

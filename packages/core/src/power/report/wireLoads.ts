@@ -1,5 +1,4 @@
 import type { Graph } from '../../graph/graph.ts';
-import { groupOf } from '../../graph/graph.ts';
 import { sizesBetween, wireAmps } from '../../harness/wireLimits.ts';
 import { conductorLengthMm } from '../../harness/wireFacts.ts';
 import type { Cable, Conductor } from '../../model/aircraft.ts';
@@ -30,19 +29,16 @@ export interface WireLoad {
 /** Every conductor that carries supply current in one of these situations, with what it should be. */
 export function wireLoads(graph: Graph, results: readonly ScenarioResult[]): readonly WireLoad[] {
   const all = results.map((result) => ({ result, amps: ampsOfEdges(result.network, result.before, result.circuit.ohms) }));
+  const railV = railVolts(graph);
+  const servos = graph.cables.map((cable) => itemsAt(graph, cable).filter((item) => graph.items[item]?.part?.kind === 'servo'));
   return graph.edges.flatMap((edge, i): WireLoad[] => {
     if (edge.is !== 'conductor') return [];
     const cable = graph.cables[edge.cable];
     if (cable === undefined || !all.some(({ amps }) => Math.abs(amps[i] ?? 0) > 1e-3)) return [];
     const { conductor } = edge;
     const lengthMm = conductorLengthMm(cable, conductor) ?? ASSUMED_LENGTH_MM;
-    const kind = leadKind(graph, cable);
-    const railV = railVolts(graph, cable);
-    const readings = all.map(({ result, amps }) => ({
-      result,
-      amps: Math.abs(amps[i] ?? 0),
-      allowedV: allowedIn(kind, railV, result, graph, cable),
-    }));
+    const lead = { railV: railV[edge.cable] ?? 0, servos: servos[edge.cable] ?? [] };
+    const readings = all.map(({ result, amps }) => ({ result, amps: Math.abs(amps[i] ?? 0), allowedV: allowedIn(lead, result) }));
     return [loadOf(cable, conductor, lengthMm, readings)];
   });
 }
@@ -77,29 +73,36 @@ function loadOf(cable: Cable, conductor: Conductor, lengthMm: number, readings: 
   };
 }
 
-function leadKind(graph: Graph, cable: Cable): 'servo' | 'supply' {
-  return itemsAt(graph, cable).some((item) => graph.items[item]?.part?.kind === 'servo') ? 'servo' : 'supply';
-}
-
 function itemsAt(graph: Graph, cable: Cable): number[] {
   return Object.values(cable.nodes).flatMap((node) =>
     node.is === 'end' && node.at.is === 'port' ? (graph.itemIx.get(node.at.item) ?? []) : [],
   );
 }
 
-/** What one wire of a lead may lose: half of what both may. */
-function allowedIn(kind: 'servo' | 'supply', railV: number, result: ScenarioResult, graph: Graph, cable: Cable): number {
-  if (kind === 'supply') return (railV * SUPPLY_SHARE) / 2;
-  const stalled = result.stalled === undefined ? undefined : result.network.devices[result.stalled]?.device.item;
-  return (stalled !== undefined && itemsAt(graph, cable).includes(stalled) ? SERVO_STALLED_V : SERVO_V) / 2;
+interface Lead {
+  /** The highest voltage that the cable carries without any load. */
+  readonly railV: number;
+  /** The servos at its ends. */
+  readonly servos: readonly number[];
 }
 
-/** The highest voltage that a cable carries without any load. */
-function railVolts(graph: Graph, cable: Cable): number {
-  let highest = 0;
-  for (const [key, node] of graph.nodeIx) {
-    if (!key.startsWith(`c|${cable.id}|`) || groupOf(graph.nets, node) < 0) continue;
-    highest = Math.max(highest, voltsAt(graph, node) ?? 0);
-  }
-  return highest > 0 ? highest : 5;
+/** What a cable without any voltage is taken to carry. */
+const USUAL_V = 5;
+
+/** What one wire of a lead may lose: half of what both may. */
+function allowedIn({ railV, servos }: Lead, result: ScenarioResult): number {
+  if (servos.length === 0) return ((railV > 0 ? railV : USUAL_V) * SUPPLY_SHARE) / 2;
+  const stalled = result.network.devices[result.stalled ?? -1]?.device.item;
+  return (stalled !== undefined && servos.includes(stalled) ? SERVO_STALLED_V : SERVO_V) / 2;
+}
+
+/** The highest voltage without any load at the contacts of each cable. */
+function railVolts(graph: Graph): Float64Array {
+  const highest = new Float64Array(graph.cables.length);
+  graph.nodes.forEach((at, node) => {
+    if (at.is !== 'contact') return;
+    const volts = voltsAt(graph, node) ?? 0;
+    if (volts > (highest[at.cable] ?? 0)) highest[at.cable] = volts;
+  });
+  return highest;
 }

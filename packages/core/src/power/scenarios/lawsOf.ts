@@ -180,6 +180,9 @@ function driveLaw(scenario: Scenario, element: Of<'drive'>, { motor: driven, gro
   if (driven === undefined) return OPEN;
   const throttle = group === 'lift' ? scenario.liftThrottle : scenario.cruiseThrottle;
   if (throttle === 'cruise') {
+    const { cruiseA } = scenario;
+    if (cruiseA !== undefined)
+      return { is: 'constant-current', amps: cruiseA / Math.max(facts.cruising, 1), kneeV: element.minV * KNEE_SHARE };
     return { is: 'constant-power', watts: facts.cruiseW / Math.max(facts.cruising, 1), kneeV: element.minV * KNEE_SHARE };
   }
   const { table, tableV } = driven.motor;

@@ -1,7 +1,9 @@
+import type { Aircraft } from '../../model/aircraft.ts';
 import type { AirframeKind } from '../../model/airframes.ts';
+import { LOAD_STATES, type OwnSituation, type PowerPlan } from '../../model/powerPlan.ts';
 
-/** What a kind of load takes in a scenario: a state of its data, or a share of the way from idle to moving. */
-export type LoadState = 'off' | 'idle' | 'typical' | 'peak';
+/** What a kind of load takes in a scenario: a state of its data. */
+export type LoadState = (typeof LOAD_STATES)[number];
 
 /** A situation that the aircraft is in: what the supplies have left and what the loads do. */
 export interface Scenario {
@@ -22,6 +24,8 @@ export interface Scenario {
   readonly others: LoadState;
   /** Cold packs have more internal resistance. */
   readonly internalFactor?: number;
+  /** The current that the cruise motors take together, as measured, in amperes; else it is estimated. */
+  readonly cruiseA?: number;
   /** What a USB port gives, in amperes. */
   readonly usbA?: number;
   /** Only for aircraft with lift motors. */
@@ -60,7 +64,33 @@ export const SCENARIOS: readonly Scenario[] = [
 /** Airframes that hang on their lift motors, at least at times. */
 const HOVERING: readonly AirframeKind[] = ['lift-and-cruise', 'quad', 'hexa'];
 
-/** The situations that an aircraft of this kind gets into. */
-export function scenariosOf(airframe: AirframeKind): readonly Scenario[] {
-  return SCENARIOS.filter((scenario) => scenario.isHovering !== true || HOVERING.includes(airframe));
+const cache = new WeakMap<PowerPlan, Map<AirframeKind, readonly Scenario[]>>();
+const plain = new Map<AirframeKind, readonly Scenario[]>();
+
+/** The situations that an aircraft gets into: those of its kind, and those that a person has added. The same objects each time. */
+export function scenariosOf({ airframe: { kind }, power }: Pick<Aircraft, 'airframe' | 'power'>): readonly Scenario[] {
+  const byKind = power === undefined ? plain : (cache.get(power) ?? new Map<AirframeKind, readonly Scenario[]>());
+  if (power !== undefined) cache.set(power, byKind);
+  const known = byKind.get(kind) ?? [...builtIn(kind, power), ...ownScenarios(power)];
+  byKind.set(kind, known);
+  return known;
+}
+
+function builtIn(kind: AirframeKind, power: PowerPlan | undefined): readonly Scenario[] {
+  return SCENARIOS.filter((scenario) => scenario.isHovering !== true || HOVERING.includes(kind)).map((scenario) => ({
+    ...scenario,
+    ...(scenario.usbA === undefined ? {} : { usbA: power?.usbA ?? scenario.usbA }),
+    ...(scenario.cruiseThrottle !== 'cruise' || power?.cruiseA === undefined ? {} : { cruiseA: power.cruiseA }),
+  }));
+}
+
+function ownScenarios(power: PowerPlan | undefined): readonly Scenario[] {
+  return Object.entries(power?.situations ?? {}).map(([id, own]) => ({
+    ...scenarioFrom(id, own),
+    ...(own.cruiseThrottle !== 'cruise' || power?.cruiseA === undefined ? {} : { cruiseA: power.cruiseA }),
+  }));
+}
+
+function scenarioFrom(id: string, { durationS, ...own }: OwnSituation): Scenario {
+  return { ...own, id, durationS: durationS ?? LASTING };
 }

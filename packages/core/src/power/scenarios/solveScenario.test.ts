@@ -47,8 +47,8 @@ function rail(servo: string, count: number, regulator = 'regulator-buck-5v-3a'):
 
 describe('scenarios', () => {
   it('are those of the kind of airframe', () => {
-    expect(scenariosOf('v-tail').map(({ id }) => id)).not.toContain('hover');
-    expect(scenariosOf('quad').map(({ id }) => id)).toEqual(expect.arrayContaining(['hover', 'transition']));
+    expect(scenariosOf({ airframe: { kind: 'v-tail' } }).map(({ id }) => id)).not.toContain('hover');
+    expect(scenariosOf({ airframe: { kind: 'quad' } }).map(({ id }) => id)).toEqual(expect.arrayContaining(['hover', 'transition']));
     expect(new Set(SCENARIOS.map(({ id }) => id)).size).toBe(SCENARIOS.length);
   });
 

@@ -50,7 +50,7 @@ export function solveScenario(graph: Graph, scenario: Scenario): ScenarioResult 
 
 /** The aircraft in every situation that its kind gets into. */
 export function solveScenarios(graph: Graph): readonly ScenarioResult[] {
-  return scenariosOf(graph.design.aircraft.airframe.kind).map((scenario) => solveScenario(graph, scenario));
+  return scenariosOf(graph.design.aircraft).map((scenario) => solveScenario(graph, scenario));
 }
 
 const leastCache = new WeakMap<PowerNetwork, Float64Array>();
@@ -181,14 +181,29 @@ function worstShortfalls(network: PowerNetwork, islandOf: Int32Array, laws: read
 /** Each servo stalled in turn: the one that leaves some load with the least margin. */
 function worstJam(network: PowerNetwork, scenario: Scenario): ScenarioResult {
   const laws = lawsOf(network, scenario);
+  const free = settle(network, scenario, laws);
   const results = network.devices.flatMap(({ device }, i) =>
-    device.is === 'element' && device.element.is === 'load' && device.element.stallA !== undefined
-      ? [settle(network, scenario, laws, i)]
+    device.is === 'element' && device.element.is === 'load' && device.element.stallA !== undefined && laws[i]?.is !== 'open'
+      ? [nearJam(free, i, stalledLaw(device.element)) ?? settle(network, scenario, laws, i)]
       : [],
   );
   const [first] = results;
-  if (first === undefined) return settle(network, scenario, laws);
+  if (first === undefined) return free;
   return results.reduce((worst, next) => (leastMargin(next) < leastMargin(worst) - 1e-12 ? next : worst), first);
+}
+
+/** The same with one servo stalled, followed from where all are free; undefined where anything gives way. */
+function nearJam(free: ScenarioResult, stalled: number, law: Law): ScenarioResult | undefined {
+  const { network, circuit, before } = free;
+  if (before.trippings.length > 0 || before.unsettled !== undefined || free.falls.length > 0) return undefined;
+  const laws = [...free.live.laws];
+  laws[stalled] = law;
+  const live = { ...circuit, laws };
+  const near = solveNear(live, before);
+  if (near === undefined || isAnyShort(network, live, near)) return undefined;
+  const asWired = [...circuit.laws];
+  asWired[stalled] = law;
+  return { ...free, circuit: { ...circuit, laws: asWired }, live, before: near, after: near, falls: [], stalled };
 }
 
 /** The smallest share by which a load stands above its least voltage; of a servo, above the one in its data. */

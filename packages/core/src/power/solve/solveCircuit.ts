@@ -3,7 +3,7 @@ import { drawnA } from './drawCurrent.ts';
 import { equationsOf, type Equations } from './equations.ts';
 import { DOWN, inputOf, LIMITED } from './deviceStates.ts';
 import { collapsedInput, firstInside, smoothState, worstJumps, type Jump } from './nextStates.ts';
-import { SparseLu } from './sparseLu.ts';
+import { LuPool } from './luPool.ts';
 import { drawLawOf, fillFixedValues, stampDevices, type Round } from './stamps.ts';
 import { runningStart, type Start } from './startOf.ts';
 
@@ -25,7 +25,7 @@ const LEAST_STEP = 0.6;
 /** What the solves of one wiring share; each begins with clean buffers. */
 interface Prepared {
   readonly equations: Equations;
-  readonly lu: SparseLu;
+  readonly pool: LuPool;
   readonly round: Round;
   readonly next: Float64Array;
   /** The resistors that `fixed` holds. */
@@ -41,7 +41,7 @@ function prepare(shape: CircuitShape): Prepared {
   const equations = equationsOf(shape);
   const made: Prepared = {
     equations,
-    lu: new SparseLu(equations.order),
+    pool: new LuPool(equations.order),
     round: {
       values: new Float64Array(equations.dump + 1),
       rightSide: new Float64Array(equations.size),
@@ -148,7 +148,7 @@ interface Balance {
 }
 
 /** Rounds of Newton's method until voltages and states stay. With `nearRounds`, at most so many, in which voltages may rise too. */
-function balanceOf({ equations, lu, fixed, round, next }: Prepared, circuit: Circuit, nearRounds?: number): Balance {
+function balanceOf({ equations, pool, fixed, round, next }: Prepared, circuit: Circuit, nearRounds?: number): Balance {
   const isNear = nearRounds !== undefined;
   const most = nearRounds ?? MOST_ROUNDS;
   const matrix = { size: equations.size, starts: equations.starts, rows: equations.rows, values: round.values };
@@ -157,7 +157,8 @@ function balanceOf({ equations, lu, fixed, round, next }: Prepared, circuit: Cir
     round.values.set(fixed);
     round.rightSide.fill(0);
     stampDevices(equations, circuit, round);
-    if (!lu.factor(matrix)) return { rounds, unsettled: mover, collapsed: [] };
+    const lu = pool.factor(matrix);
+    if (lu === undefined) return { rounds, unsettled: mover, collapsed: [] };
     next.set(round.rightSide);
     lu.solve(next);
     const change = settle(equations, circuit, round, next, isNear);

@@ -51,11 +51,15 @@ export class SparseLu {
     this.#next = new Int32Array(size);
   }
 
-  /** Factors the matrix. @returns false when it is singular */
+  /** Factors the matrix with pivots of its own. @returns false when it is singular */
   factor(matrix: Columns): boolean {
-    if (this.#hasPivots && this.#again(matrix)) return true;
     this.#hasPivots = this.#afresh(matrix);
     return this.#hasPivots;
+  }
+
+  /** Factors the matrix with the pivots of the one before. @returns false when those do not serve */
+  refactor(matrix: Columns): boolean {
+    return this.#hasPivots && this.#again(matrix);
   }
 
   /** Solves with the factors; `x` holds the right side and then the solution. */

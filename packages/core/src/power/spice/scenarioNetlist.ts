@@ -1,7 +1,7 @@
 import type { Graph } from '../../graph/graph.ts';
 import { ASSUMED_LENGTH_MM } from '../network/wireOhm.ts';
 import type { PowerNetwork } from '../network/powerNetwork.ts';
-import { nameOf } from '../report/powerReport.ts';
+import { nameOf } from '../report/nameOf.ts';
 import { scenariosOf } from '../scenarios/scenario.ts';
 import { solveScenario } from '../scenarios/solveScenario.ts';
 import { spiceNetlist } from './spiceNetlist.ts';
@@ -11,8 +11,8 @@ import { spiceNetlist } from './spiceNetlist.ts';
  * there is no such situation.
  */
 export function scenarioNetlist(graph: Graph, scenarioId: string): string | undefined {
-  const { name, airframe } = graph.design.aircraft;
-  const scenario = scenariosOf(airframe.kind).find(({ id }) => id === scenarioId);
+  const { name } = graph.design.aircraft;
+  const scenario = scenariosOf(graph.design.aircraft).find(({ id }) => id === scenarioId);
   if (scenario === undefined) return undefined;
   const { network, circuit, stalled } = solveScenario(graph, scenario);
   const nodes = nodeNames(network);

@@ -1,0 +1,53 @@
+import { useState } from 'react';
+
+interface NumberFieldProps {
+  readonly label: string;
+  readonly unit: string;
+  readonly value: number | undefined;
+  readonly least: number;
+  readonly most: number;
+  /** What holds where nothing is typed; then the field may be left empty. */
+  readonly usual?: string;
+  readonly onSave: (value: number | undefined) => void;
+  readonly isLabelHidden?: boolean;
+}
+
+/** A number with its unit and limits. It is saved when the field is left or Enter is pressed; what is out of its limits stays and says so. */
+export function NumberField({ label, unit, value, least, most, usual, onSave, isLabelHidden = false }: NumberFieldProps) {
+  const shown = value === undefined ? '' : String(value);
+  const [text, setText] = useState(shown);
+  const [from, setFrom] = useState(shown);
+  if (from !== shown) {
+    setFrom(shown);
+    setText(shown);
+  }
+  const typed = Number(text.replace(',', '.'));
+  const isEmpty = text.trim() === '';
+  const isWrong = isEmpty ? usual === undefined : !(typed >= least && typed <= most);
+  const save = (): void => {
+    if (!isWrong && text !== shown) onSave(isEmpty ? undefined : typed);
+  };
+  return (
+    <label className={isLabelHidden ? 'inline-flex items-center gap-1' : 'flex items-center justify-between gap-2 py-0.5'}>
+      <span className={isLabelHidden ? 'sr-only' : 'text-[13px]'}>{label}</span>
+      <span className="inline-flex items-center gap-1">
+        <input
+          className="field value w-20 text-right"
+          inputMode="decimal"
+          value={text}
+          placeholder={usual}
+          aria-invalid={isWrong}
+          onChange={(event) => setText(event.target.value)}
+          onBlur={save}
+          onKeyDown={(event) => event.key === 'Enter' && save()}
+        />
+        <span className="w-6 text-[12.5px] text-ink2">{unit}</span>
+        {isWrong && (
+          <span role="alert" className="text-[12.5px] text-rust">
+            {least} to {most}
+          </span>
+        )}
+      </span>
+    </label>
+  );
+}

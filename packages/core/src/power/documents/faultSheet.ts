@@ -1,0 +1,35 @@
+import type { Graph } from '../../graph/graph.ts';
+import type { Sheet } from '../../harness/documents/sheet.ts';
+import { ABILITIES } from '../faults/abilities.ts';
+import { faultSweep } from '../faults/faultSweep.ts';
+
+/** Every single fault that costs something, the worst first: what is lost, what stops, and what gives way in turn. */
+export function faultSheet(graph: Graph): Sheet {
+  const { lines, solves } = faultSweep(graph);
+  const shown = lines.filter((line) => line.class !== 'none');
+  return {
+    title: `Single faults ${graph.design.aircraft.name}`,
+    subtitle: 'each in the situation that it costs most in',
+    columns: [
+      { title: 'Class', kind: 'words' },
+      { title: 'Fault', kind: 'words' },
+      { title: 'Worst in', kind: 'words' },
+      { title: 'Lost', kind: 'words' },
+      { title: 'Stops', kind: 'words' },
+      { title: 'What gives way', kind: 'words' },
+    ],
+    rows: shown.map((line) => [
+      line.isInherent ? `${line.class}, inherent` : line.class,
+      line.names.join('; '),
+      line.scenarioTitle,
+      line.lost.map((ability) => ABILITIES[ability]).join(', '),
+      line.dead.join(' '),
+      line.events.join(' '),
+    ]),
+    notes: [
+      `${lines.length} faults that differ, ${solves} solves; ${lines.length - shown.length} cost nothing.`,
+      'Inherent: it belongs to the airframe, or to having one pack, one controller, one elevator; no wiring would change it.',
+    ],
+    cautions: [],
+  };
+}

@@ -1,0 +1,43 @@
+import { pinsOf, type Graph } from '../../graph/graph.ts';
+import { driverAt } from '../../graph/railsOf.ts';
+import type { Sheet } from '../../harness/documents/sheet.ts';
+import { voltsAtNode } from '../network/readings.ts';
+import { scenariosOf } from '../scenarios/scenario.ts';
+import { solveScenario } from '../scenarios/solveScenario.ts';
+
+/** Every net that a supply reaches, in a situation: its pins, and the lowest and highest voltage along it. */
+export function netSheet(graph: Graph, scenarioId: string): Sheet | undefined {
+  const scenario = scenariosOf(graph.design.aircraft).find(({ id }) => id === scenarioId);
+  if (scenario === undefined) return undefined;
+  const { network, before } = solveScenario(graph, scenario);
+  const rows: (readonly string[])[] = [];
+  for (let net = 0; net < graph.nets.count; net++) {
+    const pins = pinsOf(graph, graph.nets, net);
+    const volts = pins.flatMap(({ node }) => voltsAtNode(network, before, node) ?? []);
+    const [first] = pins;
+    if (first === undefined || volts.length === 0) continue;
+    const driver = driverAt(graph, first.node);
+    const names = pins.map(({ at }) => `${graph.items[at.item]?.item.ref ?? '?'} ${at.port.label}.${at.pin.n}`);
+    rows.push([
+      String(net + 1),
+      driver === undefined ? '' : `${graph.items[driver.item]?.item.ref ?? '?'} ${driver.element.id}`,
+      Math.min(...volts).toFixed(3),
+      Math.max(...volts).toFixed(3),
+      names.join(', '),
+    ]);
+  }
+  return {
+    title: `Nets, ${scenario.title}`,
+    subtitle: graph.design.aircraft.name,
+    columns: [
+      { title: 'Net', kind: 'number' },
+      { title: 'Held by', kind: 'value' },
+      { title: 'Lowest V', kind: 'number' },
+      { title: 'Highest V', kind: 'number' },
+      { title: 'Pins', kind: 'words' },
+    ],
+    rows,
+    notes: ['Voltages are before anything resets, against the minus of the supply of each island.'],
+    cautions: [],
+  };
+}

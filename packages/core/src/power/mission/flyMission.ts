@@ -1,0 +1,215 @@
+import type { Graph } from '../../graph/graph.ts';
+import type { AirframeKind } from '../../model/airframes.ts';
+import { POWER_FIGURES, type MissionLeg } from '../../model/powerPlan.ts';
+import { powerNetwork, type PowerNetwork } from '../network/powerNetwork.ts';
+import { cellVolts } from '../scenarios/cellVolts.ts';
+import { lawsOf } from '../scenarios/lawsOf.ts';
+import { scenariosOf, type Scenario } from '../scenarios/scenario.ts';
+import { liveCircuit } from '../scenarios/solveScenario.ts';
+import type { Law, Solved } from '../solve/circuit.ts';
+import { solveCircuit, solveNear } from '../solve/solveCircuit.ts';
+
+/** From solve to solve the pack that gives most loses this share of its capacity, within these limits of time. */
+const STEP_SHARE = 0.01;
+const SHORTEST_STEP_MIN = 0.25;
+const LONGEST_STEP_MIN = 5;
+/** Nothing that is asked for lasts longer. */
+const MOST_MIN = 24 * 60;
+
+/** A pack at one moment of the mission. */
+export interface PackSample {
+  readonly volts: number;
+  readonly amps: number;
+  readonly consumedMah: number;
+  /** What is left, from 0 to 1. */
+  readonly charge: number;
+}
+
+export interface MissionSample {
+  readonly minute: number;
+  readonly situation: string;
+  /** In the order of `packs`. */
+  readonly packs: readonly PackSample[];
+}
+
+export interface MissionPack {
+  readonly ref: string;
+  readonly capacityMah: number;
+}
+
+/** A mission flown from full packs. */
+export interface Mission {
+  readonly packs: readonly MissionPack[];
+  readonly legs: readonly MissionLeg[];
+  /** True when nobody has entered a mission: these legs are only an example for this kind of airframe. */
+  readonly isExample: boolean;
+  readonly totalMin: number;
+  readonly samples: readonly MissionSample[];
+  /** When the first pack is at the end of its usable share; undefined when the mission ends before. */
+  readonly emptyAtMin: number | undefined;
+  /** The pack that is there first. */
+  readonly emptyPack: string | undefined;
+  readonly usableShare: number;
+}
+
+const DEFAULT_USABLE_SHARE = POWER_FIGURES.usableShare.usual;
+const WINGLESS: readonly AirframeKind[] = ['quad', 'hexa'];
+
+/** Where nobody has said what the mission is. */
+function exampleMission(kind: AirframeKind): readonly MissionLeg[] {
+  if (WINGLESS.includes(kind)) return [{ situation: 'hover', minutes: 8 }];
+  const start: readonly MissionLeg[] =
+    kind === 'lift-and-cruise'
+      ? [
+          { situation: 'hover', minutes: 1 },
+          { situation: 'climb', minutes: 2 },
+        ]
+      : [
+          { situation: 'launch', minutes: 0.2 },
+          { situation: 'climb', minutes: 3 },
+        ];
+  return [...start, { situation: 'cruise', minutes: 25 }, ...(kind === 'lift-and-cruise' ? [{ situation: 'hover', minutes: 1 }] : [])];
+}
+
+const cache = new WeakMap<Graph, Mission>();
+
+/**
+ * Flies the mission of an aircraft from full packs, in steps of a hundredth of a pack: each step is solved at the charge that every
+ * pack has then. Goes on to the end of the mission even where a pack is empty before, as far as there is anything to solve.
+ */
+export function flyMission(graph: Graph): Mission {
+  const known = cache.get(graph);
+  if (known !== undefined) return known;
+  const { power, airframe } = graph.design.aircraft;
+  const entered = power?.mission ?? [];
+  const legs = entered.length > 0 ? entered : exampleMission(airframe.kind);
+  const usableShare = power?.usableShare ?? DEFAULT_USABLE_SHARE;
+  const scenarios = new Map(scenariosOf(graph.design.aircraft).map((scenario) => [scenario.id, scenario]));
+  const flight = new Flight(powerNetwork(graph));
+  for (const { situation, minutes } of legs) {
+    const scenario = scenarios.get(situation);
+    if (scenario !== undefined) flight.fly(scenario, minutes);
+  }
+  const isEmpty = (pack: PackSample): boolean => pack.charge <= 1 - usableShare;
+  const empty = flight.samples.find(({ packs }) => packs.some(isEmpty));
+  const mission: Mission = {
+    packs: flight.packs,
+    legs,
+    isExample: entered.length === 0,
+    totalMin: legs.reduce((sum, { minutes }) => sum + minutes, 0),
+    samples: flight.samples,
+    emptyAtMin: empty?.minute,
+    emptyPack: empty === undefined ? undefined : flight.packs[empty.packs.findIndex(isEmpty)]?.ref,
+    usableShare,
+  };
+  cache.set(graph, mission);
+  return mission;
+}
+
+/** How long an aircraft stays up in one situation. */
+export interface Endurance {
+  readonly situation: string;
+  /** Undefined where nothing is drawn from any pack, or for longer than a day. */
+  readonly minutes: number | undefined;
+}
+
+/** How long the aircraft cruises, or hovers where it has no wing, from full packs to the end of the usable share of the first one. */
+export function enduranceOf(graph: Graph): Endurance | undefined {
+  const { power, airframe } = graph.design.aircraft;
+  const wanted = WINGLESS.includes(airframe.kind) ? 'hover' : 'cruise';
+  const scenario = scenariosOf(graph.design.aircraft).find(({ id }) => id === wanted);
+  if (scenario === undefined) return undefined;
+  const least = 1 - (power?.usableShare ?? DEFAULT_USABLE_SHARE);
+  const flight = new Flight(powerNetwork(graph));
+  if (flight.packs.length === 0) return { situation: scenario.title, minutes: undefined };
+  for (let minutes = 0; minutes < MOST_MIN; minutes += 15) {
+    flight.fly(scenario, 15);
+    const found = flight.samples.findIndex(({ packs }) => packs.some(({ charge }) => charge <= least));
+    const [before, at] = [flight.samples[found - 1], flight.samples[found]];
+    if (at === undefined) continue;
+    const reached = at.packs.findIndex(({ charge }) => charge <= least);
+    const [from, to] = [before?.packs[reached]?.charge ?? 1, at.packs[reached]?.charge ?? 0];
+    const share = from === to ? 1 : (from - least) / (from - to);
+    const start = before?.minute ?? 0;
+    return { situation: scenario.title, minutes: start + share * (at.minute - start) };
+  }
+  return { situation: scenario.title, minutes: undefined };
+}
+
+/** Packs that are drawn from in steps. */
+class Flight {
+  readonly packs: MissionPack[] = [];
+  readonly samples: MissionSample[] = [];
+  readonly #devices: number[] = [];
+  readonly #consumedMah: number[] = [];
+  readonly #network: PowerNetwork;
+  #minute = 0;
+
+  constructor(network: PowerNetwork) {
+    this.#network = network;
+    network.devices.forEach(({ device }, i) => {
+      if (device.is !== 'element' || device.element.is !== 'battery') return;
+      this.#devices.push(i);
+      this.packs.push({ ref: network.graph.items[device.item]?.item.ref ?? '?', capacityMah: device.element.capacityMah });
+      this.#consumedMah.push(0);
+    });
+  }
+
+  /** Stays in a situation for so long. */
+  fly(scenario: Scenario, minutes: number): void {
+    if (this.#devices.length === 0 || scenario.charge === undefined) return;
+    const laws = lawsOf(this.#network, scenario);
+    let last: Solved | undefined;
+    const end = this.#minute + Math.min(minutes, MOST_MIN);
+    for (let left = end - this.#minute; left > 1e-9; left = end - this.#minute) {
+      last = this.#solve(laws, last);
+      this.#sample(scenario, last);
+      const given = last.amps;
+      const step = Math.min(left, this.#stepMin(given));
+      this.#devices.forEach((device, k) => {
+        this.#consumedMah[k] = (this.#consumedMah[k] ?? 0) + Math.max(given[device] ?? 0, 0) * step * (1000 / 60);
+      });
+      this.#minute += step;
+    }
+    if (last !== undefined) this.#sample(scenario, this.#solve(laws, last));
+  }
+
+  /** The circuit with every pack at its present charge. */
+  #solve(laws: readonly Law[], last: Solved | undefined): Solved {
+    const now = [...laws];
+    this.#devices.forEach((device, k) => {
+      const law = laws[device];
+      const placed = this.#network.devices[device]?.device;
+      if (law?.is !== 'supply' || placed?.is !== 'element' || placed.element.is !== 'battery') return;
+      now[device] = { ...law, emfV: placed.element.cells * cellVolts(placed.element.chemistry, this.#chargeOf(k)) };
+    });
+    const circuit = { shape: this.#network.shape, ohms: this.#network.ohms, laws: now };
+    const near = last === undefined || last.trippings.length > 0 ? undefined : solveNear(circuit, last);
+    if (near !== undefined) return near;
+    const live = liveCircuit(this.#network, circuit);
+    return solveCircuit(live.circuit, live.start);
+  }
+
+  #stepMin(amps: Float64Array): number {
+    const perMinute = this.#devices.map((device, k) => ((amps[device] ?? 0) * 1000) / 60 / (this.packs[k]?.capacityMah ?? 1));
+    const fastest = Math.max(...perMinute, 1e-9);
+    return Math.min(Math.max(STEP_SHARE / fastest, SHORTEST_STEP_MIN), LONGEST_STEP_MIN);
+  }
+
+  #chargeOf(k: number): number {
+    return Math.max(1 - (this.#consumedMah[k] ?? 0) / Math.max(this.packs[k]?.capacityMah ?? 1, 1e-6), 0);
+  }
+
+  #sample({ id }: Scenario, { volts, amps }: Solved): void {
+    const packs = this.#devices.map((device, k): PackSample => {
+      const [plus = 0, minus = 0] = this.#network.shape.devices[device]?.nodes ?? [];
+      return {
+        volts: (volts[plus] ?? 0) - (volts[minus] ?? 0),
+        amps: amps[device] ?? 0,
+        consumedMah: this.#consumedMah[k] ?? 0,
+        charge: this.#chargeOf(k),
+      };
+    });
+    this.samples.push({ minute: this.#minute, situation: id, packs });
+  }
+}
