@@ -39,6 +39,28 @@ describe('the hangar', () => {
   });
 });
 
+describe('documents', () => {
+  it.each([
+    ['faults/aircraft', 'Class,Fault,Worst in,Lost,Stops'],
+    ['supplies/aircraft', 'Item,Element,Lowest V'],
+    ['nets/climb', 'Net,Held by'],
+    ['currents/cruise', 'Cable,Pin A,Colour'],
+    ['cut-list/aircraft', ','],
+  ])('%s is made by the server as CSV', async (path, head) => {
+    const response = await fetch(`${server.url}/api/aircraft/saltmarsh/documents/${path}`);
+    expect([response.status, response.headers.get('content-type')]).toEqual([200, 'text/csv; charset=utf-8']);
+    const lines = (await response.text()).trim().split('\r\n');
+    expect(lines[0]).toContain(head);
+    expect(lines.length).toBeGreaterThan(5);
+  });
+
+  it.each(['nothing/aircraft', 'faults/nobody', 'nets/nowhere'])('%s is told not to be there in a sentence', async (path) => {
+    const { status, body } = await server.ask<ErrorResponse>('GET', `/api/aircraft/saltmarsh/documents/${path}`);
+    expect([status, body.code]).toEqual([404, 'not-found']);
+    expect(body.message).toContain('There is no document');
+  });
+});
+
 describe('requests', () => {
   it.each([
     ['an unknown property', '/api/aircraft', { name: 'x', extra: 1 }, 'extra'],

@@ -86,6 +86,14 @@ export class AircraftParamsDto {
   id!: AircraftId;
 }
 
+export class DocumentParamsDto extends AircraftParamsDto {
+  @Matches(ID)
+  kind!: string;
+
+  @Matches(ID)
+  subject!: string;
+}
+
 export class AircraftQueryDto {
   @IsString()
   @Length(1, LIMITS.nameChars)

@@ -9,6 +9,8 @@ export const routes = {
   aircraft: (id: AircraftId, author: string) => `/${API_PREFIX}/aircraft/${id}?author=${encodeURIComponent(author)}`,
   edits: (id: AircraftId) => `/${API_PREFIX}/aircraft/${id}/edits`,
   editsSince: (id: AircraftId, since: number) => `/${API_PREFIX}/aircraft/${id}/edits?since=${since}`,
+  document: (id: AircraftId, kind: string, subject: string) =>
+    `/${API_PREFIX}/aircraft/${id}/documents/${encodeURIComponent(kind)}/${encodeURIComponent(subject)}`,
   exportFile: (id: AircraftId) => `/${API_PREFIX}/aircraft/${id}/export`,
   parts: () => `/${API_PREFIX}/parts`,
   partRevisions: (id: PartId) => `/${API_PREFIX}/parts/${id}/revisions`,

@@ -46,6 +46,7 @@ export * from './graph/graphOf.ts';
 export * from './graph/partProblems.ts';
 export * from './graph/railsOf.ts';
 export * from './harness/documents/registry.ts';
+export { faultSheet } from './power/documents/faultSheet.ts';
 export { documentKinds } from './formats/documentKinds.ts';
 export * from './harness/documents/sheet.ts';
 export * from './harness/fitPinMap.ts';

@@ -1,11 +1,12 @@
-import { Body, Controller, Get, Header, HttpCode, Param, Post, Query, Req } from '@nestjs/common';
+import { Body, Controller, Get, Header, HttpCode, NotFoundException, Param, Post, Query, Req } from '@nestjs/common';
 import { ApiBody, ApiOkResponse, ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Request } from 'express';
-import { asId, newAircraft, partsPutBack, readAircraftValue, writeAircraftFile, type AircraftId } from '@wired-falcon/core';
+import { asId, newAircraft, partsPutBack, readAircraftValue, sheetToCsv, writeAircraftFile, type AircraftId } from '@wired-falcon/core';
 import {
   AircraftParamsDto,
   AircraftQueryDto,
   CreateAircraftDto,
+  DocumentParamsDto,
   EditsRequestDto,
   SinceQueryDto,
   type AircraftResponse,
@@ -15,6 +16,7 @@ import {
   type HangarEntry,
 } from '@wired-falcon/contract';
 import { CannotImport } from '../http/errors.ts';
+import { makeDocument } from './makeDocument.ts';
 import { schemaRef } from '../http/openApi.ts';
 import { AircraftStore } from '../workshop/aircraftStore.ts';
 import { Hangar } from '../workshop/hangar.ts';
@@ -88,6 +90,16 @@ export class AircraftController {
   async since(@Param() { id }: AircraftParamsDto, @Query() { since }: SinceQueryDto): Promise<EditsSinceResponse> {
     const { version } = await this.store.current(id);
     return { version, edits: await this.journal.since(id, since) };
+  }
+
+  @Get(':id/documents/:kind/:subject')
+  @Header('content-type', 'text/csv; charset=utf-8')
+  @ApiOperation({ summary: 'A document as CSV: its kind, and what it is of (`aircraft` for the whole, else an id or a situation)' })
+  async document(@Param() { id, kind, subject }: DocumentParamsDto): Promise<string> {
+    const { design } = await this.store.current(id);
+    const sheet = await makeDocument(design, kind, subject);
+    if (sheet === undefined) throw new NotFoundException(`There is no document "${kind}" of "${subject}" in this aircraft.`);
+    return sheetToCsv(sheet);
   }
 
   @Get(':id/export')

@@ -1,11 +1,10 @@
 import type { Graph } from '../../graph/graph.ts';
 import type { Sheet } from '../../harness/documents/sheet.ts';
 import { ABILITIES } from '../faults/abilities.ts';
-import { faultSweep } from '../faults/faultSweep.ts';
+import { faultSweep, type FaultSweep } from '../faults/faultSweep.ts';
 
-/** Every single fault that costs something, the worst first: what is lost, what stops, and what gives way in turn. */
-export function faultSheet(graph: Graph): Sheet {
-  const { lines, solves } = faultSweep(graph);
+/** Every single fault that costs something, the worst first: what is lost, what stops, and what gives way in turn. @param sweep where it is known already */
+export function faultSheet(graph: Graph, { lines, solves }: FaultSweep = faultSweep(graph)): Sheet {
   const shown = lines.filter((line) => line.class !== 'none');
   return {
     title: `Single faults ${graph.design.aircraft.name}`,

@@ -81,16 +81,14 @@ export function voltsAcross({ shape }: PowerNetwork, { volts }: Pick<Solved, 'vo
   return nodes === undefined ? 0 : (volts[nodes[0] ?? 0] ?? 0) - (volts[nodes[1] ?? 0] ?? 0);
 }
 
-function settle(network: PowerNetwork, scenario: Scenario, allLaws: readonly Law[], stalled?: number): ScenarioResult {
-  const laws = [...allLaws];
-  const jammed = stalled === undefined ? undefined : network.devices[stalled]?.device;
-  if (stalled !== undefined && jammed?.is === 'element' && jammed.element.is === 'load') laws[stalled] = stalledLaw(jammed.element);
+function settle(network: PowerNetwork, scenario: Scenario, allLaws: readonly Law[], stalled: readonly number[] = []): ScenarioResult {
+  const laws = withStalled(network, allLaws, stalled);
   const circuit: Circuit = { shape: network.shape, ohms: network.ohms, laws };
   const live = liveCircuit(network, circuit);
   const before = solveCircuit(live.circuit, live.start);
   const { after, falls } = letFall(network, live, before);
   const { dark } = live;
-  return { scenario, network, circuit, live: live.circuit, before, after, falls, dark, stalled };
+  return { scenario, network, circuit, live: live.circuit, before, after, falls, dark, stalled: stalled[0] };
 }
 
 /** A circuit with what is left of it when what cannot carry any current is taken out, and where it starts from. */
@@ -178,40 +176,60 @@ function worstShortfalls(network: PowerNetwork, islandOf: Int32Array, laws: read
   return [...worst.values()];
 }
 
-/** Each servo stalled in turn: the one that leaves some load with the least margin. */
+/**
+ * Each servo stalled in turn: the one that leaves some load with the least margin. Islands know nothing of each other, so that one
+ * servo of each is stalled in the same solve.
+ */
 function worstJam(network: PowerNetwork, scenario: Scenario): ScenarioResult {
   const laws = lawsOf(network, scenario);
   const free = settle(network, scenario, laws);
-  const results = network.devices.flatMap(({ device }, i) =>
-    device.is === 'element' && device.element.is === 'load' && device.element.stallA !== undefined && laws[i]?.is !== 'open'
-      ? [nearJam(free, i, stalledLaw(device.element)) ?? settle(network, scenario, laws, i)]
-      : [],
-  );
-  const [first] = results;
-  if (first === undefined) return free;
-  return results.reduce((worst, next) => (leastMargin(next) < leastMargin(worst) - 1e-12 ? next : worst), first);
+  const islandOf = deviceIslands(network.shape);
+  const turns: number[][] = [];
+  const stalledIn = new Map<number, number>();
+  network.devices.forEach(({ device }, i) => {
+    if (device.is !== 'element' || device.element.is !== 'load' || device.element.stallA === undefined || laws[i]?.is === 'open') return;
+    const turn = stalledIn.get(islandOf[i] ?? 0) ?? 0;
+    stalledIn.set(islandOf[i] ?? 0, turn + 1);
+    turns[turn] = [...(turns[turn] ?? []), i];
+  });
+  let worst: { readonly servo: number; readonly margin: number } | undefined;
+  for (const servos of turns) {
+    const margins = marginsOf(nearJam(free, servos) ?? settle(network, scenario, laws, servos), islandOf);
+    for (const servo of servos) {
+      const margin = margins.get(islandOf[servo] ?? 0) ?? Infinity;
+      if (worst === undefined || margin < worst.margin - 1e-12) worst = { servo, margin };
+    }
+  }
+  return worst === undefined ? free : (nearJam(free, [worst.servo]) ?? settle(network, scenario, laws, [worst.servo]));
 }
 
-/** The same with one servo stalled, followed from where all are free; undefined where anything gives way. */
-function nearJam(free: ScenarioResult, stalled: number, law: Law): ScenarioResult | undefined {
+/** The same with servos stalled, followed from where all are free; undefined where anything gives way. */
+function nearJam(free: ScenarioResult, stalled: readonly number[]): ScenarioResult | undefined {
   const { network, circuit, before } = free;
   if (before.trippings.length > 0 || before.unsettled !== undefined || free.falls.length > 0) return undefined;
-  const laws = [...free.live.laws];
-  laws[stalled] = law;
-  const live = { ...circuit, laws };
+  const live = { ...circuit, laws: withStalled(network, free.live.laws, stalled) };
   const near = solveNear(live, before);
   if (near === undefined || isAnyShort(network, live, near)) return undefined;
-  const asWired = [...circuit.laws];
-  asWired[stalled] = law;
-  return { ...free, circuit: { ...circuit, laws: asWired }, live, before: near, after: near, falls: [], stalled };
+  const asWired = { ...circuit, laws: withStalled(network, circuit.laws, stalled) };
+  return { ...free, circuit: asWired, live, before: near, after: near, falls: [], stalled: stalled[0] };
 }
 
-/** The smallest share by which a load stands above its least voltage; of a servo, above the one in its data. */
-function leastMargin({ network, before }: ScenarioResult): number {
-  let least = Infinity;
+function withStalled(network: PowerNetwork, laws: readonly Law[], stalled: readonly number[]): Law[] {
+  const all = [...laws];
+  for (const servo of stalled) {
+    const placed = network.devices[servo]?.device;
+    if (placed?.is === 'element' && placed.element.is === 'load') all[servo] = stalledLaw(placed.element);
+  }
+  return all;
+}
+
+/** By island the smallest share by which a load stands above its least voltage; of a servo, above the one in its data. */
+function marginsOf({ network, before }: ScenarioResult, islandOf: Int32Array): ReadonlyMap<number, number> {
+  const margins = new Map<number, number>();
   network.devices.forEach(({ device }, i) => {
     if (device.is !== 'element' || device.element.is !== 'load') return;
-    least = Math.min(least, voltsAcross(network, before, i) / device.element.minV);
+    const island = islandOf[i] ?? 0;
+    margins.set(island, Math.min(margins.get(island) ?? Infinity, voltsAcross(network, before, i) / device.element.minV));
   });
-  return least;
+  return margins;
 }

@@ -7,28 +7,21 @@ import { join } from 'node:path';
 export const hasNgspice = existsSync('/usr/bin/ngspice');
 
 /**
- * The operating point that the independent simulator finds: voltages by node. It ends with code 0 also where it found nothing;
+ * The operating point that the independent simulator finds: what is asked for, such as `v(n1)` or `i(vd0)`, by its name. It ends with code 0 also where it found nothing;
  * then there is no answer file, and this is undefined.
  */
-export function operatingPoint(netlist: string, nodes: readonly string[]): ReadonlyMap<string, number> | undefined {
+export function operatingPoint(netlist: string, wanted: readonly string[]): ReadonlyMap<string, number> | undefined {
   const folder = mkdtempSync(join(tmpdir(), 'wired-falcon-spice-'));
   try {
     const answer = join(folder, 'answer');
-    const control = [
-      '.control',
-      'set numdgt=12',
-      'set wr_singlescale',
-      'op',
-      `wrdata ${answer} ${nodes.map((node) => `v(${node})`).join(' ')}`,
-      '.endc',
-    ];
+    const control = ['.control', 'set numdgt=12', 'set wr_singlescale', 'op', `wrdata ${answer} ${wanted.join(' ')}`, '.endc'];
     writeFileSync(join(folder, 'in.cir'), netlist.replace(/\.op\n\.end\n$/, `${control.join('\n')}\n.end\n`));
     spawnSync('/usr/bin/ngspice', ['-b', join(folder, 'in.cir')], { encoding: 'utf8', timeout: 60_000 });
     if (!existsSync(`${answer}.data`) && !existsSync(answer)) return undefined;
     const text = readFileSync(existsSync(answer) ? answer : `${answer}.data`, 'utf8').trim();
     const values = text.split(/\s+/).map(Number).slice(1);
-    return values.length === nodes.length && values.every(Number.isFinite)
-      ? new Map(nodes.map((node, i) => [node, values[i] ?? NaN] as const))
+    return values.length === wanted.length && values.every(Number.isFinite)
+      ? new Map(wanted.map((name, i) => [name, values[i] ?? NaN] as const))
       : undefined;
   } finally {
     rmSync(folder, { recursive: true, force: true });
