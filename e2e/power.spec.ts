@@ -66,6 +66,8 @@ test('the same story without a pointer', async ({ page, oneSupply }) => {
   await settled(page);
   const faults = page.getByTestId('faults');
   await expect(faults).not.toHaveAttribute('data-seq', '0');
+  await enter(page, 'scenario jammed', 'shows the power river in "Jammed servo"');
+  await expect(page.getByText(/is the servo that hurts most when it jams/)).toBeVisible();
   const river = page.getByRole('group', { name: 'Power river' });
   await tabTo(page, '[data-testid="faults"] tbody button:text-is("BEC1 buck off")');
   await page.keyboard.press('Enter');
@@ -100,9 +102,17 @@ test('a fault is looked at, what goes dark is seen, and the same by keyboard', a
   // The same from the river: choose what fails, then how.
   await page.getByRole('button', { name: /^Climb/ }).click();
   await river.locator('[data-device="BEC1.buck"]').click();
+  await expect(page.getByRole('group', { name: 'Fail BEC1' }).getByRole('button', { name: /^W05 wire 1/ })).toBeVisible();
   await page.getByRole('group', { name: 'Fail BEC1' }).getByRole('button', { name: 'BEC1 buck off' }).click();
   await expect(river.locator('[data-device="SRV1.servo"]')).toHaveAttribute('aria-label', /dark$/);
   await expect(page.getByRole('button', { name: /^Climb/ })).toHaveAttribute('aria-pressed', 'true');
+  await page.getByRole('button', { name: 'Take the fault away' }).click();
+  await river.locator('[data-flow="CC1.computer"]').click();
+  await page
+    .getByRole('group', { name: 'Fail CC1' })
+    .getByRole('button', { name: /^W19 wire \d \(red\)/ })
+    .click();
+  await expect(river.locator('[data-device="CC1.computer"]')).toHaveAttribute('aria-label', /dark$/);
   await page.getByRole('button', { name: 'Take the fault away' }).click();
 
   await tabTo(page, '[data-testid="faults"] [role="group"] button:nth-child(2)');

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { asId, saltmarsh, writeAircraftFile, type AircraftId } from '@wired-falcon/core';
+import { asId, saltmarsh, SCHEMA_VERSION, writeAircraftFile, type AircraftId } from '@wired-falcon/core';
 import type { CreatedResponse, ErrorResponse, HangarEntry } from '@wired-falcon/contract';
 import { TestServer } from './test/testServer.ts';
 
@@ -39,8 +39,8 @@ describe('an import', () => {
     ['a list', '[]', 'not an aircraft'],
     ['another format', '{"format":"other"}', '"format" should be'],
     ['a member missing', changed('"cables": {', '"kables": {'), '/aircraft'],
-    ['a newer schema', changed('"schema": 2', '"schema": 3'), 'newer version of the product (schema 3'],
-    ['a schema that is no number', changed('"schema": 2', '"schema": "two"'), '"schema"'],
+    ['a newer schema', changed(`"schema": ${SCHEMA_VERSION}`, '"schema": 99'), 'newer version of the product (schema 99'],
+    ['a schema that is no number', changed(`"schema": ${SCHEMA_VERSION}`, '"schema": "two"'), '"schema"'],
     ['an unknown part', changed(/"part": "buzzer-5v@[0-9a-f]{16}"/, '"part": "buzzer-5v@0123456789abcdef"'), 'BZ1 uses the part'],
     ['an id used twice', changed(/"id": "s[0-9]+",\s+"label": "left flap"/, '"id": "s1", "label": "left flap"'), 'under another id'],
     ['a name used twice', changed('"ref": "SRV2"', '"ref": "SRV1"'), 'SRV1 is the name of two items'],

@@ -19,6 +19,7 @@ export const paths = {
   brief: (id: AircraftId) => `/aircraft/${id}/brief`,
   power: (id: AircraftId) => `/aircraft/${id}/power`,
   powerPage: (id: AircraftId, page: PowerPage) => `/aircraft/${id}/power${page === 'river' ? '' : `/${page}`}`,
+  situation: (id: AircraftId, situation: string) => `/aircraft/${id}/power?situation=${encodeURIComponent(situation)}`,
   parts: (id: AircraftId) => `/aircraft/${id}/parts`,
   wiring: (id: AircraftId) => `/aircraft/${id}/wiring`,
   ladder: (id: AircraftId, cable: CableId) => `/aircraft/${id}/wiring/${cable}`,

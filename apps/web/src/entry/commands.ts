@@ -1,5 +1,5 @@
 import { addCommand } from './addCommand.ts';
-import { cutCommand, findCommand, goCommand, historyCommands, openCommand, printCommand } from './placeCommands.ts';
+import { cutCommand, findCommand, goCommand, historyCommands, openCommand, printCommand, scenarioCommand } from './placeCommands.ts';
 import type { EntryCommand, EntryContext, Suggestion } from './suggestion.ts';
 import { wireCommand } from './wireCommand.ts';
 
@@ -11,6 +11,7 @@ export const entryCommands: readonly EntryCommand[] = [
   openCommand,
   printCommand,
   goCommand,
+  scenarioCommand,
   cutCommand,
   historyCommands,
 ];

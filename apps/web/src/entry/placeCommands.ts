@@ -1,4 +1,4 @@
-import { byNatural, type SimpleEdit } from '@wired-falcon/core';
+import { byNatural, scenariosOf, type SimpleEdit } from '@wired-falcon/core';
 import { paths, POWER_PAGES } from '../app/paths.ts';
 import type { EntryCommand, EntryContext, Suggestion } from './suggestion.ts';
 
@@ -29,6 +29,23 @@ export const goCommand: EntryCommand = {
     return Object.entries(screens)
       .filter(([name]) => name.startsWith(wanted))
       .map(([name, to]) => ({ text: `go ${name}`, effect: `opens ${name === 'hangar' ? 'the hangar' : name}`, action: { is: 'go', to } }));
+  },
+};
+
+/** `scenario jammed`: shows what every rail carries in a situation. */
+export const scenarioCommand: EntryCommand = {
+  id: 'scenario',
+  example: 'scenario jammed',
+  suggest: (text, { aircraft, design }) => {
+    const wanted = after('scenario', text);
+    if (wanted === undefined) return [];
+    return scenariosOf(design.aircraft)
+      .filter(({ id, title }) => id.startsWith(wanted) || title.toLowerCase().includes(wanted))
+      .map(({ id, title }) => ({
+        text: `scenario ${id}`,
+        effect: `shows the power river in "${title}"`,
+        action: { is: 'go', to: paths.situation(aircraft, id) },
+      }));
   },
 };
 

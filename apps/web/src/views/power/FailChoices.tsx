@@ -1,24 +1,30 @@
 import type { FaultLine } from '@wired-falcon/core';
 import type { SweepState } from './useFaults.ts';
 
+/** What can fail: the reference of an item or the tag of a cable, and the tags of the cables whose wires count too. */
+export interface FailSubject {
+  readonly name: string;
+  readonly tags: readonly string[];
+}
+
 interface FailChoicesProps {
   readonly state: SweepState;
-  /** The reference of the item that is chosen in the river. */
-  readonly itemRef: string | undefined;
+  /** What is chosen, in the river or elsewhere: an item with the cables at it, or a cable alone. */
+  readonly subject: FailSubject | undefined;
   readonly chosen: string | undefined;
   readonly onChoose: (fault: FaultLine) => void;
 }
 
-/** The ways in which the chosen item can fail, to see at once what each does. */
-export function FailChoices({ state, itemRef, chosen, onChoose }: FailChoicesProps) {
-  if (state.is !== 'done' || itemRef === undefined) return null;
+/** The ways in which what is chosen can fail, its wires and plugs too, to see at once what each does. */
+export function FailChoices({ state, subject, chosen, onChoose }: FailChoicesProps) {
+  if (state.is !== 'done' || subject === undefined) return null;
   const own = state.sweep.lines.flatMap((line) => {
-    const name = line.names.find((candidate) => candidate.startsWith(`${itemRef} `) || candidate.includes(` pulled at ${itemRef} `));
+    const name = line.names.find((candidate) => isOf(candidate, subject));
     return name === undefined ? [] : [{ line, name }];
   });
   if (own.length === 0) return null;
   return (
-    <div role="group" aria-label={`Fail ${itemRef}`} className="mt-2 flex flex-wrap items-center gap-1.5 text-[13px]">
+    <div role="group" aria-label={`Fail ${subject.name}`} className="mt-2 flex flex-wrap items-center gap-1.5 text-[13px]">
       <span className="text-ink2">Fail:</span>
       {own.map(({ line, name }) => (
         <button
@@ -33,4 +39,8 @@ export function FailChoices({ state, itemRef, chosen, onChoose }: FailChoicesPro
       ))}
     </div>
   );
+}
+
+function isOf(fault: string, { name, tags }: FailSubject): boolean {
+  return [name, ...tags].some((one) => fault.startsWith(`${one} `)) || fault.includes(` pulled at ${name} `);
 }

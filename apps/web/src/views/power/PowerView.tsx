@@ -1,10 +1,11 @@
 import { useState } from 'react';
-import { sheetToCsv, type FaultLine, type ScenarioReport } from '@wired-falcon/core';
-import { useSelection } from '../../selection/SelectionContext.tsx';
-import { useSessionState } from '../../session/SessionContext.tsx';
+import { useSearchParams } from 'react-router';
+import { sheetToCsv, type FaultLine, type Graph, type ScenarioReport } from '@wired-falcon/core';
+import { useSelection, type Selection } from '../../selection/SelectionContext.tsx';
+import { useGraph, useSessionState } from '../../session/SessionContext.tsx';
 import { downloadText } from '../../ui/download.ts';
 import { usePageTitle } from '../../ui/pageTitle.ts';
-import { FailChoices } from './FailChoices.tsx';
+import { FailChoices, type FailSubject } from './FailChoices.tsx';
 import { FaultTable } from './FaultTable.tsx';
 import { usePower } from './PowerFrame.tsx';
 import { costText, isTroubled, situationText } from './powerWords.ts';
@@ -18,12 +19,15 @@ const FIRST = 'cruise';
 /** What feeds what, in every situation that the aircraft gets into. */
 export function PowerView() {
   const { design } = useSessionState();
+  const graph = useGraph();
   const power = usePower();
   const faults = useFaults(power);
   const [chosen, setChosen] = useState<FaultLine>();
   const fault = faultNow(faults.state, chosen);
   const { selection, select } = useSelection();
-  const [id, setId] = useState(FIRST);
+  const [params, setParams] = useSearchParams();
+  const id = params.get('situation') ?? FIRST;
+  const setId = (next: string): void => setParams({ situation: next }, { replace: true });
   const faulty = useFaultyReport(power, id, fault?.id);
   const { result } = power;
   usePageTitle(`${design.aircraft.name}, power`);
@@ -33,7 +37,7 @@ export function PowerView() {
   const report = fault === undefined ? intact : (faulty ?? intact);
   const hasSupply = scenarios.some(({ supplies }) => supplies.some(({ is }) => is === 'battery' || is === 'source'));
   if (report === undefined || !hasSupply) return <EmptyPower />;
-  const itemRef = selection.is === 'item' ? design.aircraft.items[selection.item]?.ref : undefined;
+  const subject = subjectOf(graph, selection);
   const saveNetlist = async (): Promise<void> => {
     const text = await power.port?.netlist(report.id);
     if (text !== undefined) downloadText(`${design.aircraft.name}, ${report.title.toLowerCase()}.cir`, text, 'text/plain');
@@ -78,7 +82,7 @@ export function PowerView() {
           onChoose={(item) => select({ is: 'item', item })}
         />
       </div>
-      <FailChoices state={faults.state} itemRef={itemRef} chosen={fault?.id} onChoose={setChosen} />
+      <FailChoices state={faults.state} subject={subject} chosen={fault?.id} onChoose={setChosen} />
       <Dry report={report} />
       {/* They are of the whole aircraft, so that they wait while a fault is shown. */}
       <div className="mt-3 flex gap-2">
@@ -102,6 +106,18 @@ export function PowerView() {
       />
     </div>
   );
+}
+
+/** What is chosen, as faults name it. */
+function subjectOf(graph: Graph, selection: Selection): FailSubject | undefined {
+  if (selection.is === 'cable') {
+    const tag = graph.design.aircraft.cables[selection.cable]?.tag;
+    return tag === undefined ? undefined : { name: tag, tags: [] };
+  }
+  const item = selection.is === 'item' ? graph.itemIx.get(selection.item) : undefined;
+  const name = graph.items[item ?? -1]?.item.ref;
+  if (item === undefined || name === undefined) return undefined;
+  return { name, tags: (graph.cablesAtItem[item] ?? []).flatMap((cable) => graph.cables[cable]?.tag ?? []) };
 }
 
 /** The chosen fault as the newest sweep has it: a wire that is no longer there cannot fail. */

@@ -25,7 +25,7 @@ export function RiverDrawing({ report, chosen, onChoose }: RiverDrawingProps) {
       viewBox={`${-MARGIN} ${-MARGIN} ${river.width + 2 * MARGIN} ${river.height + 2 * MARGIN}`}
     >
       {river.boxes.map((box) => (
-        <Flow key={box.line.device} box={box} largestA={largestA} />
+        <Flow key={box.line.device} box={box} largestA={largestA} onChoose={() => onChoose(box.line.item)} />
       ))}
       {river.boxes.map((box) => (
         <FlowLabel key={box.line.device} box={box} largestA={largestA} />
@@ -37,7 +37,8 @@ export function RiverDrawing({ report, chosen, onChoose }: RiverDrawingProps) {
   );
 }
 
-function Flow({ box, largestA }: { readonly box: RiverBox; readonly largestA: number }) {
+/** Choosing a flow chooses what it feeds, and with it the wires on the way; by keyboard its box does the same. */
+function Flow({ box, largestA, onChoose }: { readonly box: RiverBox; readonly largestA: number; readonly onChoose: () => void }) {
   const { from } = box;
   if (from === undefined) return null;
   const [x1, y1] = [from.x + BOX.width, from.y + BOX.height / 2];
@@ -46,7 +47,8 @@ function Flow({ box, largestA }: { readonly box: RiverBox; readonly largestA: nu
   const bend = (x2 - x1) * 0.5;
   const path = `M${x1} ${y1}C${x1 + bend} ${y1} ${x2 - bend} ${y2} ${x2} ${y2}`;
   return (
-    <g>
+    <g className="cursor-pointer" onClick={onChoose} data-flow={`${box.line.ref}.${box.line.element}`}>
+      <path d={path} fill="none" stroke="transparent" strokeWidth={Math.max(width, 12)} />
       <path d={path} fill="none" stroke="var(--color-ink)" strokeWidth={width + 1.5} />
       <path
         d={path}
