@@ -104,6 +104,15 @@ export class Bench {
     }
   }
 
+  /** One wire more in the newest cable, from pin `a` of its A end to pin `b` of its B end. */
+  join(a: number, b: number, awg: number, colour: WireColour): void {
+    const cable = this.#newest();
+    const [leg] = Object.values(cable.legs);
+    if (leg === undefined) throw new Error(`${cable.tag} has no leg.`);
+    const conductor = { id: asId<ConductorId>('?1'), leg: leg.id, a: { node: leg.a, n: a }, b: { node: leg.b, n: b }, awg, colour };
+    this.make({ kind: 'add-conductor', cable: cable.id, conductor });
+  }
+
   /** A single wire between two ports that are soldered, as a second way for the ground current: from pin `a` to pin `b`. */
   strap(from: string, to: string, a: number, lengthMm: number): void {
     this.wire(from, to, 'meaning', lengthMm);

@@ -99,6 +99,9 @@ function sensorsAndLinks(bench: Bench): void {
   bench.wire('RADIO1 S1', 'FC1 L1', 'meaning', 230);
   bench.add('companion-module-carrier', 'survey computer', { 'FC.console': false });
   bench.wire('BEC2 out', 'CC1 power', 'meaning', 120);
+  // Both pairs of its contacts: one alone carries too little.
+  bench.join(2, 2, 24, 'red');
+  bench.join(1, 4, 24, 'black');
   bench.wire('CC1 FC', 'FC1 L2', 'meaning', 150);
   bench.add('rangefinder-serial-40m', 'belly');
   bench.wire('RNG1 UART', 'FC1 L3', 'meaning', 310);

@@ -152,7 +152,7 @@ function digitalUnit(about: About, rows: readonly Row[], [amperes, volts]: Figur
   return samplePart({
     kind: 'video-transmitter',
     ...about,
-    ports: [wiredPort('main', ['locking-1.25', 'socket'], rows, { needed: true })],
+    ports: [wiredPort('main', ['locking-2.0', 'socket'], rows, { needed: true })],
     circuit: [load('air-unit', [at('supply-in'), '@gnd'], amperes, volts, { law: 'constant-power' })],
     endpoints: [uart('OSD', { tx: at('tx'), rx: at('rx') }, [offer('osd-canvas', 'both', 115_200)]), air],
     cautions,

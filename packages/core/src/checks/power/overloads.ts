@@ -1,5 +1,7 @@
 import type { Graph } from '../../graph/graph.ts';
 import type { DeviceElement } from '../../power/network/devicesOf.ts';
+import { CONNECTOR_FAMILIES } from '../../model/connector.ts';
+import { powerNetwork } from '../../power/network/powerNetwork.ts';
 import { ampsOfEdges } from '../../power/network/readings.ts';
 import { ratedAmps } from '../../power/report/powerReport.ts';
 import { motorOf } from '../../power/scenarios/drives.ts';
@@ -23,102 +25,116 @@ export interface Overload {
   readonly lastingA: number;
 }
 
+/** Something with a rating: a device, or a piece of copper, by its edge of the graph. */
+interface Rated {
+  readonly name: string;
+  readonly discriminator: string;
+  readonly item: number | undefined;
+  readonly where: readonly Subject[];
+  readonly device: number | undefined;
+  readonly edge: number | undefined;
+  /** What may be carried for so long. */
+  readonly limitA: (durationS: number) => number;
+}
+
 const cache = new WeakMap<Graph, readonly Overload[]>();
 
-/** Everything with a rating at its worst over the situations. Conductors and contacts are judged with the gauge of the wires. */
+/** Everything with a rating at its worst over the situations. Conductors are judged with the gauge of the wires. */
 export function overloads(graph: Graph): readonly Overload[] {
   const known = cache.get(graph);
   if (known !== undefined) return known;
-  const found = new Map<string, Overload>();
-  const rated = ratedCopper(graph);
-  for (const result of workingSituations(graph)) {
-    for (const one of [...devicesIn(graph, result), ...copperIn(graph, rated, result)]) {
-      const before = found.get(one.discriminator);
-      const isLasting = result.scenario.durationS === Infinity;
-      const lasting = { lastingShare: isLasting ? one.share : 0, lastingA: isLasting ? one.amps : 0 };
-      const worse = before === undefined || one.share > before.share ? { ...one, ...lasting } : before;
-      const held = before !== undefined && before.lastingShare > lasting.lastingShare ? before : lasting;
-      found.set(one.discriminator, { ...worse, lastingShare: held.lastingShare, lastingA: held.lastingA });
-    }
-  }
-  const list = [...found.values()];
+  const results = workingSituations(graph);
+  const edgeAmps = results.map(({ network, before, circuit }) => ampsOfEdges(network, before, circuit.ohms));
+  const list = [...ratedDevices(graph), ...ratedCopper(graph)].flatMap((rated) => worstOf(rated, results, edgeAmps) ?? []);
   cache.set(graph, list);
   return list;
 }
 
-type Reading = Omit<Overload, 'lastingShare' | 'lastingA'>;
+function worstOf(rated: Rated, results: readonly ScenarioResult[], edgeAmps: readonly Float64Array[]): Overload | undefined {
+  let worst: { readonly k: number; readonly amps: number; readonly limitA: number; readonly share: number } | undefined;
+  let [lastingShare, lastingA] = [0, 0];
+  for (const [k, result] of results.entries()) {
+    const limitA = rated.limitA(result.scenario.durationS);
+    const amps = rated.edge === undefined ? askedOf(result, rated.device ?? -1) : Math.abs(edgeAmps[k]?.[rated.edge] ?? 0);
+    const share = amps / limitA;
+    if (worst === undefined || share > worst.share) worst = { k, amps, limitA, share };
+    if (result.scenario.durationS === Infinity && share > lastingShare) [lastingShare, lastingA] = [share, amps];
+  }
+  const result = results[worst?.k ?? -1];
+  if (worst === undefined || result === undefined) return undefined;
+  const { name, discriminator, item, where, device } = rated;
+  const { amps, limitA, share } = worst;
+  return { name, discriminator, item, where, device, amps, limitA, share, result, lastingShare, lastingA };
+}
 
-function devicesIn(graph: Graph, result: ScenarioResult): Reading[] {
-  return result.network.devices.flatMap(({ device }, i): Reading[] => {
+/** Regulators, fuses, diodes, motor controllers and their motors. A pack is judged with the packs, a sensor with the sensors. */
+function ratedDevices(graph: Graph): Rated[] {
+  return powerNetwork(graph).devices.flatMap(({ device }, i): Rated[] => {
     const entry = graph.items[device.item];
     if (device.is !== 'element' || entry === undefined) return [];
-    // A pack is judged with the packs, what a sensor can read with the sensors.
-    if (device.element.is === 'battery' || device.element.is === 'sense') return [];
-    const limitA = limitIn(device.element, result.scenario.durationS);
-    if (limitA === undefined) return [];
-    const base = { where: [{ is: 'item', item: entry.item.id } as const], item: device.item, device: i, result };
-    const reading = (name: string, id: string, amps: number, limit: number): Reading => ({
+    const { element } = device;
+    if (element.is === 'battery' || element.is === 'sense' || ratedAmps(element) === undefined) return [];
+    const base = { where: [{ is: 'item', item: entry.item.id } as const], item: device.item, device: i, edge: undefined };
+    const own: Rated = {
       ...base,
-      name,
-      discriminator: `${entry.item.id} ${id}`,
-      amps,
-      limitA: limit,
-      share: amps / limit,
-    });
-    const asked = askedOf(result, i);
-    const own = reading(`${entry.item.ref} ${device.element.id}`, device.element.id, asked, limitA);
-    const motor = device.element.is === 'drive' ? motorOf(graph, device.item, device.element) : undefined;
+      name: `${entry.item.ref} ${element.id}`,
+      discriminator: `${entry.item.id} ${element.id}`,
+      limitA: (durationS) => limitIn(element, durationS),
+    };
+    const motor = element.is === 'drive' ? motorOf(graph, device.item, element) : undefined;
     if (motor === undefined) return [own];
-    const ref = graph.items[motor.item]?.item.ref ?? '?';
-    return [own, reading(ref, `motor ${motor.item}`, asked, motor.motor.maxA)];
+    const { ref } = graph.items[motor.item]?.item ?? { ref: '?' };
+    return [own, { ...base, name: ref, discriminator: `${entry.item.id} motor ${ref}`, limitA: () => motor.motor.maxA }];
   });
 }
 
 /** What is asked of a device: what it carries, or what it was asked for when it gave way. */
 function askedOf({ before }: ScenarioResult, i: number): number {
+  if (before.trippings.length === 0) return Math.abs(before.amps[i] ?? 0);
   const tripped = before.trippings.find(({ device, what }) => device === i && (what === 'overload' || what === 'trip'));
   return tripped?.value ?? Math.abs(before.amps[i] ?? 0);
 }
 
 /** What may be carried for so long: the burst rating for a short while. */
-function limitIn(element: DeviceElement, durationS: number): number | undefined {
+function limitIn(element: DeviceElement, durationS: number): number {
   if (element.is === 'regulator') return durationS <= element.burstS ? element.burstA : element.continuousA;
   // Motor controllers stand their burst rating for ten seconds (sample data give none of their own).
   if (element.is === 'drive') return durationS <= 10 ? element.burstA : element.continuousA;
-  return ratedAmps(element);
+  return ratedAmps(element) ?? Infinity;
 }
 
-/** The edges of the graph that are links and switches with a rating: what the copper of a board and a switch carry. */
-function ratedCopper(graph: Graph): readonly number[] {
-  return graph.edges.flatMap((edge, i) => {
-    const isRated =
-      edge.is === 'element' && (edge.element.is === 'link' || edge.element.is === 'switch') && edge.element.maxA !== undefined;
-    return isRated ? [i] : [];
-  });
-}
-
-function copperIn(graph: Graph, rated: readonly number[], result: ScenarioResult): Reading[] {
-  if (rated.length === 0) return [];
-  const amps = ampsOfEdges(result.network, result.before, result.circuit.ohms);
-  return rated.flatMap((i): Reading[] => {
-    const edge = graph.edges[i];
-    if (edge?.is !== 'element' || (edge.element.is !== 'link' && edge.element.is !== 'switch')) return [];
-    const { maxA } = edge.element;
+/** Links and switches with a rating, which is what the copper of a board and a switch carry, and the contacts of cables. */
+function ratedCopper(graph: Graph): Rated[] {
+  return graph.edges.flatMap((edge, i): Rated[] => {
+    if (edge.is === 'contact') return contactAt(graph, edge, i);
+    if (edge.is !== 'element' || (edge.element.is !== 'link' && edge.element.is !== 'switch')) return [];
+    const { maxA, id } = edge.element;
     const entry = graph.items[edge.item];
-    const carried = Math.abs(amps[i] ?? 0);
-    if (maxA === undefined || entry === undefined || carried < 1e-6) return [];
-    return [
-      {
-        name: `${entry.item.ref} ${edge.element.id}`,
-        discriminator: `${entry.item.id} ${edge.element.id}`,
-        item: edge.item,
-        where: [{ is: 'item', item: entry.item.id }],
-        device: undefined,
-        amps: carried,
-        limitA: maxA,
-        share: carried / maxA,
-        result,
-      },
-    ];
+    if (maxA === undefined || entry === undefined) return [];
+    const where = [{ is: 'item', item: entry.item.id } as const];
+    const name = `${entry.item.ref} ${id}`;
+    return [{ name, discriminator: `${entry.item.id} ${id}`, item: edge.item, where, device: undefined, edge: i, limitA: () => maxA }];
   });
+}
+
+function contactAt(graph: Graph, { cable: ix, end, n }: Extract<Graph['edges'][number], { is: 'contact' }>, edge: number): Rated[] {
+  const cable = graph.cables[ix];
+  if (cable === undefined || end.at.is !== 'port') return [];
+  const { item } = end.at;
+  const ref = graph.items[graph.itemIx.get(item) ?? -1]?.item.ref ?? '?';
+  const { contactA } = CONNECTOR_FAMILIES[end.connector.family];
+  return [
+    {
+      name: `${cable.tag} contact ${n} at ${ref}`,
+      discriminator: `${cable.id} ${end.id} ${n}`,
+      item: undefined,
+      where: [
+        { is: 'cable', cable: cable.id },
+        { is: 'item', item },
+      ],
+      device: undefined,
+      edge,
+      limitA: () => contactA,
+    },
+  ];
 }

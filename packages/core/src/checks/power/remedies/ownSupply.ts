@@ -1,7 +1,7 @@
 import { cablesAtPort, type PortAt } from '../../../graph/cableJoins.ts';
 import { circuitNode, groupOf, pinNode, type Graph } from '../../../graph/graph.ts';
 import type { Cable, Conductor } from '../../../model/aircraft.ts';
-import { mateOf } from '../../../model/connector.ts';
+import { CONNECTOR_FAMILIES, mateOf } from '../../../model/connector.ts';
 import { asId, type ConductorId, type LegId, type NodeId } from '../../../model/ids.ts';
 import type { CircuitElement, Part, Port } from '../../../model/part.ts';
 import type { Settings } from '../../../model/resolvePart.ts';
@@ -77,11 +77,34 @@ function joinSupply(draft: DraftEdits, item: PortAt['itemId'], load: Load, out: 
     }
   }
   const open = ports.find((port) => isOpen(draft.graph, item, port));
-  if (open !== undefined)
-    return draft.wire(out, draft.port(item, open.id), 'meaning', sizeFor(load.peakA, out.port.connector, open.connector));
+  if (open !== undefined) {
+    const isWired = draft.wire(out, draft.port(item, open.id), 'meaning', sizeFor(load.peakA, out.port.connector, open.connector));
+    return isWired && sparePairs(draft, item, open, load.peakA);
+  }
   const [plugged] = ports;
   const [cable] = plugged === undefined ? [] : cablesAtPort(draft.graph, item, plugged.id);
   return plugged !== undefined && cable !== undefined && branchTo(draft, item, plugged, cable, out, load.peakA);
+}
+
+/** Where one contact carries too little, its fellows for the same supply and ground are wired too. */
+function sparePairs(draft: DraftEdits, item: PortAt['itemId'], port: Port, amps: number): boolean {
+  if (CONNECTOR_FAMILIES[port.connector.family].contactA >= amps) return true;
+  const [cable] = cablesAtPort(draft.graph, item, port.id);
+  const [leg] = Object.values(cable?.legs ?? {});
+  const end = cable === undefined ? undefined : endAt(cable, item, port.id);
+  if (cable === undefined || leg === undefined || end === undefined) return false;
+  const used = Object.values(cable.conductors);
+  return port.pins.every((pin) => {
+    const first = used.find((conductor) => port.pins.some(({ n, role }) => role === pin.role && nAt(conductor, end.id) === n));
+    const isFree = !used.some((conductor) => nAt(conductor, end.id) === pin.n);
+    if (first === undefined || !isFree || (pin.role !== 'supply-in' && pin.role !== 'gnd')) return true;
+    const [a, b] = first.a.node === end.id ? [{ ...first.a, n: pin.n }, first.b] : [first.a, { ...first.b, n: pin.n }];
+    return draft.make({ kind: 'add-conductor', cable: cable.id, conductor: { ...first, id: asId<ConductorId>('?1'), a, b } });
+  });
+}
+
+function nAt({ a, b }: Conductor, node: NodeId): number {
+  return a.node === node ? a.n : b.n;
 }
 
 /** The ports at which a load of an item takes its supply. */
