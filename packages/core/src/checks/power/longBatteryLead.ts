@@ -15,15 +15,19 @@ export const longBatteryLead: Check = {
   id: 'power.long-battery-lead',
   stage: 'power',
   title: 'A long lead from pack to motor controller',
-  run: ({ graph }) => graph.items.flatMap((_, item) => longLead(graph, item)),
+  run: ({ graph }) => {
+    const drives = graph.items.flatMap(({ part }, item) => (part?.circuit.some(({ is }) => is === 'drive') === true ? [item] : []));
+    const ways = drives.length === 0 ? new Map<number, readonly Way[]>() : supplyWays(graph);
+    return drives.flatMap((item) => longLead(graph, ways, item));
+  },
 };
 
-function longLead(graph: Graph, item: number): Saying[] {
+function longLead(graph: Graph, ways: ReadonlyMap<number, readonly Way[]>, item: number): Saying[] {
   const entry = graph.items[item];
   const drive = entry?.part?.circuit.find((element) => element.is === 'drive');
   if (entry === undefined || drive?.is !== 'drive') return [];
   const plus = circuitNode(graph, item, drive.plus);
-  const lengthMm = plus === undefined ? undefined : lengthToPackMm(graph, plus);
+  const lengthMm = plus === undefined ? undefined : lengthToPackMm(graph, ways, plus);
   if (plus === undefined || lengthMm === undefined) return [];
   const addedMm = lengthMm - DELIVERED_MM;
   const needed = leadCapacitance(addedMm);
@@ -46,17 +50,16 @@ function longLead(graph: Graph, item: number): Saying[] {
 }
 
 /** The shortest way of supply wire from a node up to a pack, in millimetres; undefined where no pack is reached. */
-function lengthToPackMm(graph: Graph, from: number): number | undefined {
+function lengthToPackMm(graph: Graph, ways: ReadonlyMap<number, readonly Way[]>, from: number): number | undefined {
   const packs = new Set<number>();
   graph.items.forEach(({ part }, item) => {
     for (const element of part?.circuit ?? []) if (element.is === 'battery') packs.add(circuitNode(graph, item, element.plus) ?? -1);
   });
-  const near = supplyWays(graph);
   const best = new Map<number, number>([[from, 0]]);
   const open = [from];
   for (let node = open.pop(); node !== undefined; node = open.pop()) {
     const here = best.get(node) ?? 0;
-    for (const { to, mm } of near.get(node) ?? []) {
+    for (const { to, mm } of ways.get(node) ?? []) {
       if ((best.get(to) ?? Infinity) <= here + mm) continue;
       best.set(to, here + mm);
       open.push(to);

@@ -148,6 +148,11 @@ export function deviceIslands(shape: CircuitShape): Int32Array {
   return Int32Array.from(shape.devices, ({ nodes }) => groupOf[nodes[0] ?? 0] ?? 0);
 }
 
+/** The island that each node of a circuit is on. */
+export function nodeIslands(shape: CircuitShape): Int32Array {
+  return islandsOf(shape).groupOf;
+}
+
 /** The parts of a circuit that nothing joins. */
 function islandsOf(shape: CircuitShape): Partition {
   const known = islandCache.get(shape) ?? partitionIslands(shape);
