@@ -10,6 +10,7 @@ test('the power river: a situation is chosen, a rail read, and a remedy seen in 
   await expect(page.getByText(/is the servo that hurts most when it jams/)).toBeVisible();
   await expect(river.locator('[data-device="SRV1.servo"]')).toHaveAttribute('aria-label', /stalled/);
   await expect(page.getByTestId('power-dry')).toContainText('Fed the wrong way round: RNG1.');
+  await expect(page.getByTestId('power-starts')).toContainText('FC1 reg-9v runs, and may not start into its load');
   // Two regulators stand on the rail and share it, until one is taken off.
   const builtIn = page.getByTestId('supplies').locator('tr').filter({ hasText: 'ESC1 built-in' });
   await expect(builtIn).toContainText(/\d\.\d\d A.*of 2.00 A/);

@@ -75,6 +75,11 @@ export function PowerView() {
         </p>
       )}
       <Events report={report} />
+      {report.starts.map((sentence) => (
+        <p key={sentence} className="mt-1 border-l-2 border-rule pl-2 text-[13px]" data-testid="power-starts">
+          {sentence}
+        </p>
+      ))}
       <div className="mt-3 overflow-x-auto">
         <RiverDrawing
           report={report}

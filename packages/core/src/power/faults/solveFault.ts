@@ -36,18 +36,23 @@ export function faultyCircuit(circuit: Circuit, { effect }: Fault): Circuit {
  */
 export function solveFault(base: ScenarioResult, fault: Fault): FaultResult {
   const circuit = faultyCircuit(base.circuit, fault);
-  // What is shorted pulls its supply down: there is no neighbouring balance to look for.
-  const mayBeNear = fault.effect.shorted.length === 0 && isUnhurt(base);
-  return (
-    (mayBeNear ? nextToIntact(base, reachedCircuit(base.network, circuit)) : undefined) ??
-    (mayBeNear ? nextToIntact(base, liveCircuit(base.network, circuit)) : undefined) ??
-    fromRunning(base.network, circuit)
-  );
+  const isWhole = isUnhurt(base);
+  // What is shorted pulls its supply down: there is no neighbouring balance to look for, and nothing loses its return.
+  const isShort = fault.effect.shorted.length > 0;
+  const reached = reachedCircuit(base.network, circuit);
+  if (isShort && isWhole) return broughtDown(base.network, reached);
+  const near = isWhole ? nextToIntact(base, reached) : undefined;
+  if (near !== undefined) return near;
+  const live = liveCircuit(base.network, circuit);
+  return (isWhole ? nextToIntact(base, live) : undefined) ?? broughtDown(base.network, live);
 }
 
 /** The faulty aircraft from a running start, whatever the intact one does. */
 export function fromRunning(network: PowerNetwork, circuit: Circuit): FaultResult {
-  const live = liveCircuit(network, circuit);
+  return broughtDown(network, liveCircuit(network, circuit));
+}
+
+function broughtDown(network: PowerNetwork, live: Live): FaultResult {
   const before = solveCircuit(live.circuit, live.start);
   return { before, dark: live.dark, ...letFall(network, live, before) };
 }

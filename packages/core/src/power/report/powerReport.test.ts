@@ -59,6 +59,26 @@ describe('the report of an aircraft that is right', () => {
   });
 });
 
+describe('starting from zero', () => {
+  it('takes at most P / V of every load where it begins to regulate itself: half its least voltage', () => {
+    const cruise = reportOf(demoDesign(), 'cruise');
+    // On the 9 V regulator hang VTX1 and VTX2, with what the samples say of them.
+    const upA = ['VTX1', 'VTX2'].reduce((sum, ref) => {
+      const item = Object.values(demoDesign().aircraft.items).find((one) => one.ref === ref);
+      const element = demoDesign()
+        .parts.get(item?.part ?? asId('none'))
+        ?.circuit.find(({ is }) => is === 'load');
+      if (element?.is !== 'load') throw new Error(`${ref} has no load.`);
+      return sum + (Number(element.typicalA) * Number(element.nominalV)) / (Number(element.minV) / 2);
+    }, 0);
+    expect(cruise.starts).toEqual([expect.stringContaining(`FC1 reg-9v runs, and may not start into its load: up to ${upA.toFixed(2)} A`)]);
+  });
+
+  it('is no question where every supply gives more than that', () => {
+    for (const { starts, charge } of powerReport(graphOf(salt)).scenarios) if (charge !== undefined) expect(starts).toEqual([]);
+  });
+});
+
 describe('the report of aircraft that are not', () => {
   it('tells what is reversed, what no supply reaches, and what two supplies on one rail give', () => {
     const cruise = reportOf(demoDesign(), 'cruise');

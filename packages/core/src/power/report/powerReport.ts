@@ -7,6 +7,7 @@ import type { Solved } from '../solve/circuit.ts';
 import { BLOCKED, DOWN, FOLLOWS, inputOf, LIMITED, NO_INPUT } from '../solve/deviceStates.ts';
 import { feedsOf, type Feed } from './feedsOf.ts';
 import { nameOf } from './nameOf.ts';
+import { startingUp } from './startingUp.ts';
 import { senseReadings } from './senseReadings.ts';
 import { sayFall, sayTripping } from './sayEvents.ts';
 
@@ -53,6 +54,8 @@ export interface ScenarioReport {
   readonly loads: readonly LoadLine[];
   /** What shuts down and falls, in order, in sentences. */
   readonly events: readonly string[];
+  /** Supplies that run and would not start from zero, in sentences. */
+  readonly starts: readonly string[];
   readonly stalled: string | undefined;
   /** The name of an element that does not settle; then the figures are not to be trusted. */
   readonly unsettled: string | undefined;
@@ -82,6 +85,7 @@ export function scenarioReport(result: ScenarioResult): ScenarioReport {
     supplies: lines.flatMap(({ device, i }) => supplyLine(result, device, i) ?? []),
     loads: lines.flatMap(({ device, i }) => loadLine(result, device, i) ?? []),
     events: [...before.trippings.map((tripping) => sayTripping(network, tripping)), ...falls.map((fall) => sayFall(network, fall))],
+    starts: startingUp(result),
     stalled: stalled === undefined ? undefined : network.graph.items[network.devices[stalled]?.device.item ?? -1]?.item.ref,
     unsettled: before.unsettled === undefined ? undefined : nameOf(network, before.unsettled),
     feeds: feedsOf(network, before),

@@ -136,7 +136,7 @@ describe('what holds for every network', () => {
 
 describe('against every combination of states', () => {
   /** Diodes, clamps and limited sources: each is linear in each of its states, so that all combinations can be tried. */
-  function sketchOf(random: () => number): CircuitSketch {
+  function sketchOf(random: () => number, devices?: number): CircuitSketch {
     const sketch = new CircuitSketch().battery('n0', '0', 6 + 6 * random(), 0.05);
     const nodes = ['n0', 'n1', 'n2', 'n3', 'n4'];
     const pick = (but = ''): string => {
@@ -146,7 +146,7 @@ describe('against every combination of states', () => {
     for (let i = 1; i < nodes.length; i++) {
       sketch.resistor(nodes[i - 1] ?? 'n0', nodes[i] ?? 'n1', 0.2 + 3 * random()).resistor(nodes[i] ?? 'n1', '0', 3 + 20 * random());
     }
-    const count = 4 + Math.floor(random() * 6);
+    const count = devices ?? 4 + Math.floor(random() * 6);
     for (let i = 0; i < count; i++) {
       const choice = random();
       const from = pick();
@@ -215,7 +215,8 @@ describe('against every combination of states', () => {
 
   it('finds the one that fits', () => {
     for (let seed = 1; seed <= 60; seed++) {
-      const { circuit } = sketchOf(numbersFrom(seed));
+      // Most are small, since the number of combinations doubles with each device; a few have twelve.
+      const { circuit } = sketchOf(numbersFrom(seed), seed % 20 === 0 ? 12 : undefined);
       const ground = circuit.shape.devices[0]?.nodes[1] ?? 0;
       const solved = solveCircuit(circuit);
       expect(solved.unsettled).toBeUndefined();
