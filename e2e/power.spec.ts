@@ -44,6 +44,8 @@ test('a jammed servo, a regulator lost and control with it; a second supply, and
   await page.goto(`${oneSupply}/power`);
   await settled(page);
   await page.getByRole('button', { name: /^Jammed servo/ }).click();
+  // The river and its table come with the sentence.
+  await expect(page.getByText(/is the servo that hurts most when it jams/)).toBeVisible();
   const river = page.getByRole('group', { name: 'Power river' });
   const low = await page.getByTestId('supplies').locator('tr').filter({ hasText: 'PWR2 diode-a' }).innerText();
   expect(Number(/(\d\.\d\d) V/.exec(low)?.[1])).toBeLessThan(5.1);
