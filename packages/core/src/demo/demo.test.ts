@@ -53,7 +53,7 @@ describe('the demo aircraft', () => {
     ['link.console-in-the-way', 'CC1 UART1 still carries its login console'],
     ['link.port-unsuitable', 'FC1 S6 is not suitable for CC1: it is made by software'],
     ['power.no-supply', 'CC1 has no ground that leads back from its computer'],
-    ['power.ground-return', 'If the ground wire of W02 opens, W04 contact 3 carries'],
+    ['power.ground-return', 'If the ground wire of W02 opens, W04 contact 3 at'],
     ['wire.not-wired', 'BZ1 (Buzzer, 5 V active) is not wired yet'],
     ['output.wired-unassigned', 'FC1 has wired outputs without a function'],
   ])('Reedbed has its mistake %s found', (check, words) => {

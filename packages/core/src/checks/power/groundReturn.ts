@@ -5,6 +5,7 @@ import type { Cable, Conductor } from '../../model/aircraft.ts';
 import { CONNECTOR_FAMILIES } from '../../model/connector.ts';
 import { asId, type ConductorId } from '../../model/ids.ts';
 import type { PowerNetwork } from '../../power/network/powerNetwork.ts';
+import { contactName } from '../../power/network/edgeName.ts';
 import { ampsOfEdges } from '../../power/network/readings.ts';
 import { liveCircuit, type ScenarioResult } from '../../power/scenarios/solveScenario.ts';
 import { nodeIslands } from '../../power/solve/equations.ts';
@@ -120,7 +121,7 @@ function returnSayings(graph: Graph, { result, edges }: Turn): Saying[] {
     const island = islandOfEdge(network, i);
     const known = worst.get(island);
     if (known !== undefined && amps / contactA <= known.amps / known.limitA) return;
-    worst.set(island, { amps, limitA: contactA, name: `${graph.cables[at.cable]?.tag ?? '?'} contact ${at.n}` });
+    worst.set(island, { amps, limitA: contactA, name: contactName(graph, at) });
   });
   return edges.flatMap((edge) => {
     const burnt = worst.get(islandOfEdge(network, edge));

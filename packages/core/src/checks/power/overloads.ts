@@ -1,6 +1,7 @@
 import type { Graph } from '../../graph/graph.ts';
 import type { DeviceElement } from '../../power/network/devicesOf.ts';
 import { CONNECTOR_FAMILIES } from '../../model/connector.ts';
+import { contactName } from '../../power/network/edgeName.ts';
 import { powerNetwork } from '../../power/network/powerNetwork.ts';
 import { ampsOfEdges } from '../../power/network/readings.ts';
 import { ratedAmps } from '../../power/report/powerReport.ts';
@@ -117,20 +118,19 @@ function ratedCopper(graph: Graph): Rated[] {
   });
 }
 
-function contactAt(graph: Graph, { cable: ix, end, n }: Extract<Graph['edges'][number], { is: 'contact' }>, edge: number): Rated[] {
-  const cable = graph.cables[ix];
+function contactAt(graph: Graph, contact: Extract<Graph['edges'][number], { is: 'contact' }>, edge: number): Rated[] {
+  const { end, n } = contact;
+  const cable = graph.cables[contact.cable];
   if (cable === undefined || end.at.is !== 'port') return [];
-  const { item } = end.at;
-  const ref = graph.items[graph.itemIx.get(item) ?? -1]?.item.ref ?? '?';
   const { contactA } = CONNECTOR_FAMILIES[end.connector.family];
   return [
     {
-      name: `${cable.tag} contact ${n} at ${ref}`,
+      name: contactName(graph, contact),
       discriminator: `${cable.id} ${end.id} ${n}`,
       item: undefined,
       where: [
         { is: 'cable', cable: cable.id },
-        { is: 'item', item },
+        { is: 'item', item: end.at.item },
       ],
       device: undefined,
       edge,

@@ -29,10 +29,13 @@ function lineOf(name: string, lines: readonly FaultLine[] = sweep.lines): FaultL
 
 describe('the faults of a network', () => {
   it('are each there once by what they do, and named by all that does it', () => {
-    const faults = faultsOf(powerNetwork(graphOf(salt)));
-    const effects = faults.map(({ effect }) => JSON.stringify(effect));
-    expect(new Set(effects).size).toBe(effects.length);
-    expect(new Set(faults.map(({ id }) => id)).size).toBe(faults.length);
+    for (const { id, build } of demoAircraft) {
+      const faults = faultsOf(powerNetwork(graphOf(build(asId<AircraftId>(id), makeId))));
+      const effects = faults.map(({ effect }) => JSON.stringify(effect));
+      expect(new Set(effects).size).toBe(effects.length);
+      const ids = faults.map((fault) => fault.id);
+      expect(ids.filter((one, i) => ids.indexOf(one) !== i)).toEqual([]);
+    }
     expect(lineOf('W13 pulled at SRV5 lead').names).toContain('W13 pulled at FC1 main 5');
   });
 
@@ -48,6 +51,38 @@ describe('the faults of a network', () => {
     ]) {
       expect(lineOf(name).id).toBeTruthy();
     }
+  });
+});
+
+describe('what a fault takes in any wiring', () => {
+  it('goes by the wires, not by the loom that they are in', () => {
+    const bench = new Bench(asId<AircraftId>('loom'), 'Loom', makeId);
+    for (const part of ['battery-lipo-6s-10000', 'distribution-plain-bus', 'regulator-buck-5v-3a', 'motor-controller-80a-opto'])
+      bench.add(part, '');
+    bench.wire('BAT1 main', 'PWR1 battery', 'meaning', 100);
+    bench.wire('PWR1 b1', 'BEC1 in', 'meaning', 100);
+    bench.branch('ESC1 power', 1, 1, 'red', 100);
+    bench.strap('PWR1 b2', 'ESC1 power', 2, 100);
+    const graph = graphOf(bench.design);
+    const refs = faultsOf(powerNetwork(graph)).flatMap(({ names, takes: taken }) => {
+      const items = taken.is === 'items' ? taken.items.map((item) => graph.items[item]?.item.ref) : [taken.is];
+      return names.filter((name) => name.startsWith('W0')).map((name) => `${name}: ${items.join(' ')}`);
+    });
+    expect(refs.sort()).toEqual([
+      'W01 pulled at BAT1 main: pack',
+      'W01 pulled at PWR1 battery: pack',
+      'W01 wire 1 (red) open: pack',
+      'W01 wire 2 (black) open: pack',
+      'W02 pulled at BEC1 in: ',
+      'W02 pulled at ESC1 power: ESC1',
+      'W02 pulled at PWR1 branch 1: ESC1',
+      'W02 wire 1 to BEC1 1 (red) open: ',
+      'W02 wire 1 to ESC1 1 (red) open: ESC1',
+      'W02 wire 2 (black) open: ',
+      'W03 pulled at ESC1 power: ESC1',
+      'W03 pulled at PWR1 branch 2: ESC1',
+      'W03 wire 2 (black) open: ESC1',
+    ]);
   });
 });
 

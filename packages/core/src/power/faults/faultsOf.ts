@@ -1,4 +1,7 @@
 import type { Graph } from '../../graph/graph.ts';
+import type { CableEnd } from '../../model/aircraft.ts';
+import type { NodeId } from '../../model/ids.ts';
+import { wireName } from '../network/edgeName.ts';
 import type { PowerNetwork } from '../network/powerNetwork.ts';
 
 /** What a fault does to the circuit. */
@@ -40,19 +43,23 @@ export function faultsOf(network: PowerNetwork): readonly Fault[] {
     if (key === '|||') return;
     const known = byEffect.get(key);
     if (known === undefined) byEffect.set(key, { names: [name], effect, takes });
-    else known.names.push(name);
+    else {
+      known.names.push(name);
+      // In series with the only lead of something, every piece takes what that lead takes.
+      if (weightOf(takes) > weightOf(known.takes)) known.takes = takes;
+    }
   };
   deviceFaults(network, add);
-  const byCable = network.graph.cables.map((_, cable) => takenBy(network.graph, cable));
-  const takes: TakesOf = (cable) => byCable[cable] ?? NO_ITEM;
-  openWires(network, takes, add);
-  pulledConnectors(network, takes, add);
+  openWires(network, add);
+  pulledConnectors(network, add);
   return [...byEffect.values()].map(({ names, effect, takes }) => ({ id: names[0] ?? '', names, effect, takes }));
 }
 
 type Add = (name: string, effect: FaultEffect, takes: Takes) => void;
 
-type TakesOf = (cable: number) => Takes;
+function weightOf(takes: Takes): number {
+  return takes.is === 'items' ? Math.min(takes.items.length, 1) : 2;
+}
 
 const NO_ITEM: Takes = { is: 'items', items: [] };
 
@@ -77,44 +84,45 @@ function deviceFaults({ graph, devices }: PowerNetwork, add: Add): void {
 }
 
 /** Wires and contacts in series carry one current: they fail as one. */
-function openWires({ graph, copper }: PowerNetwork, takes: TakesOf, add: Add): void {
+function openWires({ graph, copper }: PowerNetwork, add: Add): void {
   copper.branches.forEach(({ edges }, branch) => {
     for (const { edge } of edges) {
       const at = graph.edges[edge];
-      if (at?.is === 'conductor')
-        add(
-          `${tagOf(graph, at.cable)} wire ${at.conductor.a.n} (${at.conductor.colour}) open`,
-          { ...NOTHING, open: [branch] },
-          takes(at.cable),
-        );
+      if (at?.is !== 'conductor') continue;
+      const { a, b } = at.conductor;
+      add(`${wireName(graph, at)} open`, { ...NOTHING, open: [branch] }, takenBy(graph, at.cable, [a.node, b.node]));
     }
   });
 }
 
-function pulledConnectors(network: PowerNetwork, takes: TakesOf, add: Add): void {
-  const { graph, copper } = network;
-  const branchesOf = new Map<string, { readonly name: string; readonly open: Set<number>; readonly takes: Takes }>();
+function pulledConnectors({ graph, copper }: PowerNetwork, add: Add): void {
+  const pulled = new Map<string, { readonly cable: number; readonly end: CableEnd; readonly open: Set<number> }>();
   copper.branches.forEach(({ edges }, branch) => {
     for (const { edge } of edges) {
       const at = graph.edges[edge];
       if (at?.is !== 'contact') continue;
       const key = `${at.cable}|${at.end.id}`;
-      const known = branchesOf.get(key) ?? {
-        name: `${tagOf(graph, at.cable)} pulled at ${placeOf(graph, at.end)}`,
-        open: new Set<number>(),
-        takes: takes(at.cable),
-      };
+      const known = pulled.get(key) ?? { cable: at.cable, end: at.end, open: new Set<number>() };
       known.open.add(branch);
-      branchesOf.set(key, known);
+      pulled.set(key, known);
     }
   });
-  for (const { name, open, takes: taken } of branchesOf.values()) add(name, { ...NOTHING, open: [...open].sort((a, b) => a - b) }, taken);
+  for (const { cable, end, open } of pulled.values()) {
+    const conductors = Object.values(graph.cables[cable]?.conductors ?? {});
+    const reached = conductors.filter(({ a, b }) => a.node === end.id || b.node === end.id).flatMap(({ a, b }) => [a.node, b.node]);
+    const effect = { ...NOTHING, open: [...open].sort((a, b) => a - b) };
+    add(`${graph.cables[cable]?.tag ?? '?'} pulled at ${placeOf(graph, end)}`, effect, takenBy(graph, cable, reached));
+  }
 }
 
-/** What loses its supply with a cable however the rest is wired: what has no other port to be fed at, or a pack with no other way out. */
-function takenBy(graph: Graph, cable: number): Takes {
-  const ends = Object.values(graph.cables[cable]?.nodes ?? {}).flatMap((node) => {
-    if (node.is !== 'end' || node.at.is !== 'port') return [];
+/**
+ * What loses its supply with wires between these nodes of a cable however the rest is wired: what has no other port to be fed at, or a
+ * pack with no other way out. Only the nodes that the wires reach: a loom feeds several things by wires of their own.
+ */
+function takenBy(graph: Graph, cable: number, nodes: readonly NodeId[]): Takes {
+  const ends = [...new Set(nodes)].flatMap((id) => {
+    const node = graph.cables[cable]?.nodes[id];
+    if (node?.is !== 'end' || node.at.is !== 'port') return [];
     const item = graph.itemIx.get(node.at.item);
     const part = graph.items[item ?? -1]?.part;
     return item === undefined || part === undefined ? [] : [{ item, part, port: node.at.port }];
@@ -128,11 +136,7 @@ function takenBy(graph: Graph, cable: number): Takes {
   return { is: 'items', items: fed.filter((at) => isOnlyAt(at, ['supply-in', 'supply-through'])).map(({ item }) => item) };
 }
 
-function tagOf(graph: Graph, cable: number): string {
-  return graph.cables[cable]?.tag ?? '?';
-}
-
-function placeOf(graph: Graph, end: Extract<Graph['edges'][number], { is: 'contact' }>['end']): string {
+function placeOf(graph: Graph, end: CableEnd): string {
   if (end.at.is !== 'port') return 'its other half';
   const { item, port } = end.at;
   const entry = graph.items[graph.itemIx.get(item) ?? -1];

@@ -1,6 +1,7 @@
+import { contactName, wireName } from '../network/edgeName.ts';
 import type { PowerNetwork } from '../network/powerNetwork.ts';
 import type { ScenarioResult } from '../scenarios/solveScenario.ts';
-import { FOLLOWS, LIMITED } from '../solve/deviceStates.ts';
+import { FOLLOWS, inputOf, LIMITED } from '../solve/deviceStates.ts';
 import type { Solved } from '../solve/circuit.ts';
 
 /** What lowers the voltage on the way to a load. */
@@ -62,16 +63,9 @@ function edgeName({ graph }: PowerNetwork, edge: number): Omit<Drop, 'volts'> {
   const at = graph.edges[edge];
   switch (at?.is) {
     case 'conductor':
-      return { is: 'wire', name: `${graph.cables[at.cable]?.tag ?? '?'} wire ${at.conductor.a.n} (${at.conductor.colour})`, edge };
-    case 'contact': {
-      const { at: place } = at.end;
-      const item = place.is === 'port' ? graph.items[graph.itemIx.get(place.item) ?? -1]?.item.ref : undefined;
-      return {
-        is: 'contact',
-        name: `${graph.cables[at.cable]?.tag ?? '?'} contact ${at.n}${item === undefined ? '' : ` at ${item}`}`,
-        edge,
-      };
-    }
+      return { is: 'wire', name: wireName(graph, at), edge };
+    case 'contact':
+      return { is: 'contact', name: contactName(graph, at), edge };
     case 'element':
       return { is: 'copper', name: `${graph.items[at.item]?.item.ref ?? '?'} ${at.element.id}`, edge };
     case undefined:
@@ -112,7 +106,7 @@ function devicesInto(result: ScenarioResult, load: number, node: number, sense: 
         return nodes[1] === node && sense === 1 ? step(nodes[0] ?? 0, Math.abs(at(0) - at(1)), 'device', false) : [];
       case 'selector': {
         if (nodes[nodes.length - 2] !== node || sense !== 1) return [];
-        const input = Math.max((before.states[i] ?? 0) >> 1, 0);
+        const input = Math.max(inputOf(before.states[i] ?? 0), 0);
         return step(nodes[input] ?? 0, at(input) - at(nodes.length - 2), 'device', false);
       }
       default:

@@ -1,6 +1,6 @@
 import type { ScenarioResult } from '../scenarios/solveScenario.ts';
 import type { PowerNetwork } from '../network/powerNetwork.ts';
-import { DOWN, inputShare } from '../solve/deviceStates.ts';
+import { DOWN, inputOf, inputShare } from '../solve/deviceStates.ts';
 import { nameOf } from './nameOf.ts';
 
 /** A device that takes current from a pack before any sensor. */
@@ -97,7 +97,7 @@ function takenFrom({ network, before, circuit }: ScenarioResult, device: number,
       return isIn(0) ? law.quiescentA + inputShare(law, Math.max(volts(0), 0.5), volts(1)) * amps : 0;
     }
     case 'selector':
-      return isIn((before.states[device] ?? 0) >> 1) ? amps : 0;
+      return isIn(inputOf(before.states[device] ?? 0)) ? amps : 0;
     case 'supply':
     case 'sense':
     case 'open':

@@ -1,0 +1,27 @@
+import type { CableNode } from '../../model/aircraft.ts';
+import type { Graph, GraphEdge } from '../../graph/graph.ts';
+
+type Wire = Extract<GraphEdge, { is: 'conductor' }>;
+type Contact = Extract<GraphEdge, { is: 'contact' }>;
+
+/** A wire as a person names it: `W05 wire 1 (red)`; with its far end where another one begins at the same contact. */
+export function wireName(graph: Graph, { cable: ix, conductor }: Wire): string {
+  const cable = graph.cables[ix];
+  const { id, a, b, colour } = conductor;
+  const isOneOfSeveral = Object.values(cable?.conductors ?? {}).some(
+    (other) => other.id !== id && other.a.node === a.node && other.a.n === a.n,
+  );
+  return `${cable?.tag ?? '?'} wire ${a.n}${isOneOfSeveral ? ` to ${[refAt(graph, cable?.nodes[b.node]), b.n].join(' ')}` : ''} (${colour})`;
+}
+
+/** The reference of the item that an end is plugged into; empty where it is at none. */
+function refAt(graph: Graph, node: CableNode | undefined): string {
+  if (node?.is !== 'end' || node.at.is !== 'port') return '';
+  return graph.items[graph.itemIx.get(node.at.item) ?? -1]?.item.ref ?? '';
+}
+
+/** A contact as a person names it: `W05 contact 2 at BEC1`. */
+export function contactName(graph: Graph, { cable, end, n }: Contact): string {
+  const ref = refAt(graph, end);
+  return `${graph.cables[cable]?.tag ?? '?'} contact ${n}${ref === '' ? '' : ` at ${ref}`}`;
+}
