@@ -1,7 +1,7 @@
 import type { Conductor } from '../model/aircraft.ts';
 import type { Graph } from '../graph/graph.ts';
 import { plainCable, type PlainCable } from '../graph/cableJoins.ts';
-import { findPin, type FoundPin } from '../harness/joinVerdict.ts';
+import { findPin, isSupply, type FoundPin } from '../harness/joinVerdict.ts';
 
 /** A conductor that really joins two pins: both its contacts are fitted. */
 export interface Join {
@@ -39,6 +39,11 @@ function joinsOf(graph: Graph, plain: PlainCable): Join[] {
     if (a !== undefined && b !== undefined) joins.push({ conductor, a, b });
   }
   return joins;
+}
+
+/** True where a wire puts the supply of one part on the ground of the other. */
+export function joinsSupplyToGround({ a, b }: Pick<Join, 'a' | 'b'>): boolean {
+  return (isSupply(a.pin.role) && b.pin.role === 'gnd') || (a.pin.role === 'gnd' && isSupply(b.pin.role));
 }
 
 /** A volt figure for a sentence: one decimal, since rails are named by it. */

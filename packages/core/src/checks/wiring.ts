@@ -5,7 +5,7 @@ import type { SimpleEdit } from '../edits/registry.ts';
 import { isSignal, isSupply, type FoundPin } from '../harness/joinVerdict.ts';
 import { joinPins } from '../harness/proposeCable.ts';
 import type { Check, Remedy, Saying, Subject } from './finding.ts';
-import { joinedCables, voltsText, type Join, type JoinedCable } from './joins.ts';
+import { joinedCables, joinsSupplyToGround, voltsText, type Join, type JoinedCable } from './joins.ts';
 import { repinByMeaning } from './remedies.ts';
 
 /** A supply on a signal pin above what the pin stands. */
@@ -151,9 +151,7 @@ function withoutGround(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
     : [];
   const groundIsPulled = canJoin && (plain.endA.absent?.includes(groundA.n) === true || plain.endB.absent?.includes(groundB.n) === true);
   // With supply on a ground the wire would be a short; the cable is turned right first.
-  const isTurned = joins.some(
-    ({ a, b }) => (isSupply(a.pin.role) && b.pin.role === 'gnd') || (a.pin.role === 'gnd' && isSupply(b.pin.role)),
-  );
+  const isTurned = joins.some(joinsSupplyToGround);
   const alreadyThere = canJoin && plain.conductors.some((conductor) => conductor.a.n === groundA.n && conductor.b.n === groundB.n);
   return [
     {

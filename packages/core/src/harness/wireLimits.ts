@@ -1,5 +1,6 @@
 import { CONNECTOR_FAMILIES, type Connector } from '../model/connector.ts';
-import { AWG_SIZES } from '../model/aircraft.ts';
+import { AWG_SIZES, type Cable, type Conductor } from '../model/aircraft.ts';
+import type { NodeId } from '../model/ids.ts';
 
 /** What a wire carries for ever, in amperes, by AWG size: sample values for silicone wire in free air. */
 export const WIRE_AMPS: Readonly<Record<(typeof AWG_SIZES)[number], number>> = {
@@ -26,7 +27,16 @@ export function wireAmps(awg: number, durationS: number): number | undefined {
   return size === undefined ? undefined : WIRE_AMPS[size] * (durationS <= SHORT_S ? SHORT_FACTOR : 1);
 }
 
-/** The sizes that the contacts at both ends of a wire take, the thinnest first. */
+/** The sizes that the contacts at both ends of a conductor take, the thinnest first. */
+export function sizesOf({ nodes }: Cable, { a, b }: Pick<Conductor, 'a' | 'b'>): readonly number[] {
+  const connectorAt = (id: NodeId): Connector | undefined => {
+    const node = nodes[id];
+    return node?.is === 'end' ? node.connector : undefined;
+  };
+  return sizesBetween(connectorAt(a.node), connectorAt(b.node));
+}
+
+/** The sizes that two connectors take, the thinnest first. */
 export function sizesBetween(a: Connector | undefined, b: Connector | undefined): readonly number[] {
   const limits = [a, b].flatMap((connector) => (connector === undefined ? [] : [CONNECTOR_FAMILIES[connector.family].awg]));
   return [...AWG_SIZES].reverse().filter((size) => limits.every(([thickest, thinnest]) => size >= thickest && size <= thinnest));

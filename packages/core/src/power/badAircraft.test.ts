@@ -4,10 +4,10 @@ import { Bench } from '../demo/bench.ts';
 import { multiplied } from '../demo/multiplied.ts';
 import { saltmarsh } from '../demo/saltmarsh.ts';
 import { graphOf } from '../graph/graphOf.ts';
-import { applyEdit } from '../edits/applyEdit.ts';
+import { editProblems } from '../edits/registry.ts';
 import type { Design } from '../model/design.ts';
 import { asId, type AircraftId } from '../model/ids.ts';
-import { countingIds, emptyBench } from '../test/designs.ts';
+import { countingIds, emptyBench, made } from '../test/designs.ts';
 import { faultSteps, faultSweep } from './faults/faultSweep.ts';
 import { enduranceOf, flyMission } from './mission/flyMission.ts';
 import { powerReport } from './report/powerReport.ts';
@@ -92,34 +92,22 @@ describe('an aircraft that is bad or not complete', () => {
     expect(findingsOf(shortedPack()).map(({ check }) => check)).toEqual(expect.arrayContaining(['power.battery', 'power.wire-gauge']));
   });
 
-  it('a wire of no length cannot be made', () => {
+  it('a wire of no length is refused, and one of nearly none is solved', () => {
     const one = bench('battery-lipo-4s-5000', 'distribution-plain-bus');
     one.wire('BAT1 main', 'PWR1 battery', 'meaning', 100);
     const [cable] = Object.values(one.design.aircraft.cables);
     const [leg] = Object.values(cable?.legs ?? {});
     if (cable === undefined || leg === undefined) throw new Error('There is no cable.');
-    const result = applyEdit(one.design, {
-      kind: 'set-leg-length',
-      cable: cable.id,
-      leg: leg.id,
-      lengthMm: 0,
-      was: leg.typedLengthMm ?? null,
-    });
-    expect('refused' in result || result.design.aircraft.cables[cable.id]?.legs[leg.id]?.typedLengthMm !== 0).toBe(true);
-    const nearly = applyEdit(one.design, {
-      kind: 'set-leg-length',
-      cable: cable.id,
-      leg: leg.id,
-      lengthMm: 1e-6,
-      was: leg.typedLengthMm ?? null,
-    });
-    if ('refused' in nearly) return;
-    for (const { before } of solveScenarios(graphOf(nearly.design))) expect(before.volts.every(Number.isFinite)).toBe(true);
+    const lengthen = (lengthMm: number) =>
+      ({ kind: 'set-leg-length', cable: cable.id, leg: leg.id, lengthMm, was: leg.typedLengthMm ?? null }) as const;
+    expect(editProblems(lengthen(0)).length).toBeGreaterThan(0);
+    expect(editProblems(lengthen(1e-6))).toEqual([]);
+    const nearly = made(one.design, lengthen(1e-6));
+    for (const { before } of solveScenarios(graphOf(nearly))) expect(before.volts.every(Number.isFinite)).toBe(true);
   });
 
   it('2,000 items are solved, and the faults can be left in the middle', () => {
-    let made = 0;
-    const one = saltmarsh(asId<AircraftId>('s'), () => `b${++made}`);
+    const one = saltmarsh(asId<AircraftId>('s'), countingIds());
     const many = multiplied(one, Math.ceil(2000 / Object.keys(one.aircraft.items).length));
     expect(Object.keys(many.aircraft.items).length).toBeGreaterThanOrEqual(2000);
     const graph = graphOf(many);

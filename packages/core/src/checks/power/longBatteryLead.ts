@@ -1,5 +1,4 @@
 import { circuitNode, groupOf, membersOf, type Graph } from '../../graph/graph.ts';
-import { powerNetwork } from '../../power/network/powerNetwork.ts';
 import { ASSUMED_LENGTH_MM } from '../../power/network/wireOhm.ts';
 import { conductorLengthMm } from '../../harness/wireFacts.ts';
 import type { Check, Saying } from '../finding.ts';
@@ -91,9 +90,7 @@ function supplyWays(graph: Graph): ReadonlyMap<number, readonly Way[]> {
 
 /** The capacitors that hang directly at a node's net. */
 function microfaradAt(graph: Graph, node: number): number {
-  const { devices } = powerNetwork(graph);
   const reach = new Set(membersOf(graph.nets, groupOf(graph.nets, node)));
-  if (devices.length === 0) return 0;
   return graph.items.reduce(
     (sum, { part }, item) =>
       sum +

@@ -164,10 +164,10 @@ class Flight {
     for (let left = end - this.#minute; left > 1e-9; left = end - this.#minute) {
       last = this.#solve(laws, last);
       this.#sample(scenario, last);
-      const given = last.amps;
-      const step = Math.min(left, this.#stepMin(given));
+      const { amps } = last;
+      const step = Math.min(left, this.#stepMin(amps));
       this.#devices.forEach((device, k) => {
-        this.#consumedMah[k] = (this.#consumedMah[k] ?? 0) + Math.max(given[device] ?? 0, 0) * step * (1000 / 60);
+        this.#consumedMah[k] = (this.#consumedMah[k] ?? 0) + Math.max(amps[device] ?? 0, 0) * step * (1000 / 60);
       });
       this.#minute += step;
     }

@@ -76,6 +76,7 @@ export function powerReport(graph: Graph): PowerReport {
 /** One situation for people. */
 export function scenarioReport(result: ScenarioResult): ScenarioReport {
   const { scenario, network, before, falls, stalled } = result;
+  const feeds = feedsOf(network, before);
   const lines = network.devices.map(({ device }, i) => ({ device, i }));
   return {
     id: scenario.id,
@@ -85,10 +86,10 @@ export function scenarioReport(result: ScenarioResult): ScenarioReport {
     supplies: lines.flatMap(({ device, i }) => supplyLine(result, device, i) ?? []),
     loads: lines.flatMap(({ device, i }) => loadLine(result, device, i) ?? []),
     events: [...before.trippings.map((tripping) => sayTripping(network, tripping)), ...falls.map((fall) => sayFall(network, fall))],
-    starts: startingUp(result),
+    starts: startingUp(result, feeds),
     stalled: stalled === undefined ? undefined : network.graph.items[network.devices[stalled]?.device.item ?? -1]?.item.ref,
     unsettled: before.unsettled === undefined ? undefined : nameOf(network, before.unsettled),
-    feeds: feedsOf(network, before),
+    feeds,
     sense: senseReadings(result),
   };
 }

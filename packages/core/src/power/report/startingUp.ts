@@ -1,6 +1,6 @@
 import type { ScenarioResult } from '../scenarios/solveScenario.ts';
 import { inputShare } from '../solve/deviceStates.ts';
-import { feedsOf } from './feedsOf.ts';
+import type { Feed } from './feedsOf.ts';
 import { nameOf } from './nameOf.ts';
 
 /**
@@ -8,9 +8,8 @@ import { nameOf } from './nameOf.ts';
  * than when it runs, most at half of its least voltage, where it begins to regulate itself; a supply that gives less stays below.
  * An estimate: loads are taken to start together, and ramps and capacitors are left out.
  */
-export function startingUp(result: ScenarioResult): string[] {
+export function startingUp(result: ScenarioResult, feeds: readonly Feed[]): string[] {
   const { network, circuit, before } = result;
-  const feeds = feedsOf(network, before);
   return network.devices.flatMap(({ device }, i) => {
     const law = circuit.laws[i];
     const runningA = before.amps[i] ?? 0;
@@ -26,7 +25,7 @@ export function startingUp(result: ScenarioResult): string[] {
 }
 
 /** The most that a device takes while its supply rises: what it takes by itself, or what hangs behind it. */
-function risingA(result: ScenarioResult, feeds: ReturnType<typeof feedsOf>, device: number, runningA: number): number {
+function risingA(result: ScenarioResult, feeds: readonly Feed[], device: number, runningA: number): number {
   const { circuit, before, network } = result;
   const law = circuit.laws[device];
   switch (law?.is) {

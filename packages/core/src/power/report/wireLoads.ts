@@ -1,5 +1,5 @@
 import type { Graph } from '../../graph/graph.ts';
-import { sizesBetween, wireAmps } from '../../harness/wireLimits.ts';
+import { sizesOf, wireAmps } from '../../harness/wireLimits.ts';
 import { conductorLengthMm } from '../../harness/wireFacts.ts';
 import type { Cable, Conductor } from '../../model/aircraft.ts';
 import { voltsAt } from '../../graph/railsOf.ts';
@@ -54,11 +54,7 @@ function loadOf(cable: Cable, conductor: Conductor, lengthMm: number, readings: 
   const share = ({ amps, result }: Reading): number => amps / (wireAmps(conductor.awg, result.scenario.durationS) ?? Infinity);
   const hottest = readings.reduce((worst, next) => (share(next) > share(worst) ? next : worst));
   const longest = readings.reduce((worst, next) => (next.amps / next.allowedV > worst.amps / worst.allowedV ? next : worst));
-  const ends = [conductor.a.node, conductor.b.node].map((id) => {
-    const node = cable.nodes[id];
-    return node?.is === 'end' ? node.connector : undefined;
-  });
-  const proposedAwg = sizesBetween(ends[0], ends[1]).find((awg) =>
+  const proposedAwg = sizesOf(cable, conductor).find((awg) =>
     readings.every(
       ({ amps, allowedV, result }) => amps <= (wireAmps(awg, result.scenario.durationS) ?? 0) && amps * wireOhm(awg, lengthMm) <= allowedV,
     ),

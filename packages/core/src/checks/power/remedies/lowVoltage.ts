@@ -2,7 +2,7 @@ import { circuitNode, type Graph } from '../../../graph/graph.ts';
 import { graphOf } from '../../../graph/graphOf.ts';
 import { applyEdit } from '../../../edits/applyEdit.ts';
 import type { SimpleEdit } from '../../../edits/registry.ts';
-import { sizesBetween } from '../../../harness/wireLimits.ts';
+import { sizesOf } from '../../../harness/wireLimits.ts';
 import { dropPath, type Drop } from '../../../power/report/dropPath.ts';
 import type { Remedy } from '../../finding.ts';
 import { lowLoads, type LowLoad } from '../lowLoads.ts';
@@ -47,11 +47,7 @@ function thickest(graph: Graph, { edge }: Drop): SimpleEdit[] {
   if (at?.is !== 'conductor') return [];
   const cable = graph.cables[at.cable];
   if (cable === undefined) return [];
-  const ends = [at.conductor.a.node, at.conductor.b.node].map((id) => {
-    const node = cable.nodes[id];
-    return node?.is === 'end' ? node.connector : undefined;
-  });
-  const awg = sizesBetween(ends[0], ends[1]).at(-1);
+  const awg = sizesOf(cable, at.conductor).at(-1);
   if (awg === undefined || awg >= at.conductor.awg) return [];
   return [{ kind: 'set-conductor-gauge', cable: cable.id, conductor: at.conductor.id, awg, was: at.conductor.awg }];
 }

@@ -5,7 +5,7 @@ import { DraftEdits } from '../../../harness/draftEdits.ts';
 import { chooseRegulator, feedPorts, isOpen } from '../../../harness/feeders.ts';
 import { workingSituations } from '../situations.ts';
 import type { Remedy } from '../../finding.ts';
-import { supplyPull } from '../../power.ts';
+import { supplyPull } from '../parallelRegulators.ts';
 import { batteries } from '../../../parts/batteries.ts';
 import { distribution } from '../../../parts/distribution.ts';
 import { sizeFor } from './sizeFor.ts';
