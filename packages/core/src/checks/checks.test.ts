@@ -75,6 +75,13 @@ describe('remedies', () => {
 });
 
 describe('what the checks say', () => {
+  it('does not call a weakness what no wiring would change: the only pack', () => {
+    const design = CASES['power.single-point']?.wrong() ?? demoDesign();
+    const named = findingsBy(design, 'power.single-point').flatMap(({ evidence }) => evidence.map(({ value }) => value));
+    expect(named).toContain('BEC1 buck off');
+    expect(named.filter((name) => name.startsWith('BAT1') || name.startsWith('W01'))).toEqual([]);
+  });
+
   it('is stable and does not depend on the order of the document', () => {
     const design = demoDesign();
     const turned = (record: object): never => Object.fromEntries(Object.entries(record).reverse()) as never;

@@ -86,6 +86,21 @@ describe('what a fault takes in any wiring', () => {
   });
 });
 
+describe('pieces in series', () => {
+  it('take what the dearest of them takes, whichever is named first', () => {
+    const bench = new Bench(asId<AircraftId>('series'), 'Series', makeId);
+    for (const part of ['battery-lipo-6s-10000', 'distribution-plain-bus', 'distribution-plain-bus', 'motor-controller-80a-opto'])
+      bench.add(part, '');
+    // The tags are given in this order: the middle first, then the pack, then the end.
+    bench.wire('PWR1 b1', 'PWR2 battery', 'meaning', 100);
+    bench.wire('PWR2 b1', 'ESC1 power', 'meaning', 100);
+    bench.wire('BAT1 main', 'PWR1 battery', 'meaning', 100);
+    const wires = faultsOf(powerNetwork(graphOf(bench.design))).filter(({ names }) => names[0]?.endsWith('open') === true);
+    expect(wires.map(({ names }) => names.length)).toEqual([3, 3]);
+    expect(wires.map(({ takes }) => takes.is)).toEqual(['pack', 'pack']);
+  });
+});
+
 describe('a fault that is followed from the intact aircraft', () => {
   it('comes to what a running start of the faulty aircraft comes to, on every demo and in every situation', () => {
     let followed = 0;
@@ -107,6 +122,31 @@ describe('a fault that is followed from the intact aircraft', () => {
       }
     }
     expect(followed).toBeGreaterThan(500);
+  });
+
+  it('lets start what the fault lets start: a regulator whose input was too low, behind one that puts its input through', () => {
+    const bench = new Bench(asId<AircraftId>('chain'), 'Chain', makeId);
+    for (const part of [
+      'battery-lipo-4s-5000',
+      'distribution-plain-bus',
+      'regulator-buck-5v-3a',
+      'regulator-buck-9v-2a',
+      'servo-9g-digital',
+    ])
+      bench.add(part, '');
+    bench.wire('BAT1 main', 'PWR1 battery', 'meaning', 100);
+    bench.wire('PWR1 b1', 'BEC1 in', 'meaning', 100);
+    bench.wire('BEC1 out', 'BEC2 in', 'meaning', 100);
+    bench.wire('BEC2 out', 'SRV1 lead', 'meaning', 100);
+    // More than the servo stands, so that nobody proposes it.
+    bench.join(2, 2, 24, 'orange');
+    const base = solveScenarios(graphOf(bench.design)).find(({ scenario }) => scenario.id === 'cruise');
+    if (base === undefined) throw new Error('There is no cruise.');
+    const servo = base.network.devices.findIndex(({ kind }) => kind === 'draw');
+    const fault = faultsOf(base.network).find(({ id }) => id === 'BEC1 buck shorted through');
+    if (fault === undefined) throw new Error('There is no such fault.');
+    expect(voltsAcross(base.network, base.before, servo)).toBeCloseTo(0, 3);
+    expect(voltsAcross(base.network, solveFault(base, fault).before, servo)).toBeGreaterThan(8.5);
   });
 });
 

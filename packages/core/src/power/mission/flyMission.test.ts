@@ -6,6 +6,7 @@ import type { Design } from '../../model/design.ts';
 import { asId, type AircraftId } from '../../model/ids.ts';
 import type { PowerPlan } from '../../model/powerPlan.ts';
 import { countingIds, emptyBench } from '../../test/designs.ts';
+import { cellVolts } from '../scenarios/cellVolts.ts';
 import { enduranceOf, flyMission } from './flyMission.ts';
 
 function demo(id: string): Design {
@@ -26,11 +27,21 @@ describe('a mission', () => {
     bench.wire('ESC1 motor', 'MOT1 phases', 'straight', 60);
     const design = planned(bench.design, { cruiseA: 10, usableShare: 0.6, mission: [{ situation: 'cruise', minutes: 12 }] });
     const mission = flyMission(graphOf(design));
+    const packOhm =
+      [...design.parts.values()]
+        .find(({ id }) => id === 'battery-lipo-4s-5000')
+        ?.circuit.flatMap((element) => (element.is === 'battery' ? [Number(element.internalOhm)] : []))[0] ?? NaN;
     // 5000 mAh * 0.6 / (10 A and the regulator's 10 mA of its own).
     expect(enduranceOf(graphOf(design))?.minutes).toBeCloseTo((5 * 0.6 * 60) / 10.01, 2);
     expect(mission.samples.at(-1)?.packs[0]?.consumedMah).toBeCloseTo((10_010 * 12) / 60, 0);
     expect(mission).toMatchObject({ totalMin: 12, isExample: false, emptyAtMin: undefined });
     expect(mission.samples.at(-1)?.minute).toBeCloseTo(12, 9);
+    // Its voltage is that of its cells at what is left, less what its resistance takes.
+    for (const { packs } of mission.samples) {
+      const pack = packs[0];
+      expect(pack?.volts).toBeCloseTo(4 * cellVolts('lipo', pack?.charge ?? NaN) - (pack?.amps ?? NaN) * packOhm, 6);
+    }
+    expect(mission.samples.at(-1)?.packs[0]?.volts).toBeLessThan((mission.samples[0]?.packs[0]?.volts ?? NaN) - 0.5);
   });
 
   it('draws each pack down by itself, never up, and says which is empty first and when', () => {

@@ -70,6 +70,30 @@ describe('a balance that is followed from a known one', () => {
   });
 });
 
+describe('a constant power over more and more wire', () => {
+  const over = (ohm: number): Circuit =>
+    new CircuitSketch()
+      .battery('bat', '0', 10, 1e-6)
+      .resistor('bat', 'p', ohm)
+      .draw('load', 'p', '0', { is: 'constant-power', watts: 20, kneeV: 3 }).circuit;
+  const { shape, laws } = over(0.1);
+  const wired = (ohm: number): Circuit => ({ shape, laws, ohms: Float64Array.of(ohm) });
+  const intact = solveCircuit(wired(0.1));
+  const voltsOf = (solved: { readonly volts: Float64Array } | undefined): number => {
+    const [a = 0, b = 0] = shape.devices[1]?.nodes ?? [];
+    return (solved?.volts[a] ?? NaN) - (solved?.volts[b] ?? NaN);
+  };
+
+  it('is followed to its high root: V = E/2 + sqrt(E E/4 - P R)', () => {
+    expect(voltsOf(solveNear(wired(1.2), intact))).toBeCloseTo(5 + Math.sqrt(25 - 24), 4);
+  });
+
+  it('is not followed to where there is none, below its knee; brought down from high it is the resistance there', () => {
+    expect(solveNear(wired(1.3), intact)).toBeUndefined();
+    expect(voltsOf(solveCircuit(wired(1.3)))).toBeCloseTo((10 * 0.45) / (0.45 + 1.3), 4);
+  });
+});
+
 describe('the bridges of a circuit', () => {
   it('are the devices without which their two nodes are apart', () => {
     fc.assert(
