@@ -36,15 +36,11 @@ export function faultyCircuit(circuit: Circuit, { effect }: Fault): Circuit {
  */
 export function solveFault(base: ScenarioResult, fault: Fault): FaultResult {
   const circuit = faultyCircuit(base.circuit, fault);
-  const isWhole = isUnhurt(base);
   // What is shorted pulls its supply down: there is no neighbouring balance to look for, and nothing loses its return.
   const isShort = fault.effect.shorted.length > 0;
-  const reached = reachedCircuit(base.network, circuit);
-  if (isShort && isWhole) return broughtDown(base.network, reached);
-  const near = isWhole ? nextToIntact(base, reached) : undefined;
-  if (near !== undefined) return near;
-  const live = liveCircuit(base.network, circuit);
-  return (isWhole ? nextToIntact(base, live) : undefined) ?? broughtDown(base.network, live);
+  const live = isShort ? reachedCircuit(base.network, circuit) : liveCircuit(base.network, circuit);
+  const near = isUnhurt(base) && !isShort ? nextToIntact(base, live) : undefined;
+  return near ?? broughtDown(base.network, live);
 }
 
 /** The faulty aircraft from a running start, whatever the intact one does. */

@@ -130,6 +130,9 @@ export function reachedCircuit(network: PowerNetwork, circuit: Circuit): Live {
 
 const OPEN = { is: 'open' } as const;
 
+/** What takes no more than this on a dead rail leaves nothing behind when it falls: all stays as it is solved. */
+const DEAD_A = 1e-7;
+
 /**
  * Lets loads fall out one at a time on each island, the largest relative shortfall first, ties by order, until what is left
  * stands. What has fallen stays out.
@@ -145,10 +148,13 @@ export function letFall(
   const islandOf = deviceIslands(circuit.shape);
   const short = (): readonly Fall[] => worstShortfalls(network, islandOf, laws, after);
   for (let next = short(); next.length > 0; next = short()) {
+    let isMissed = false;
     for (const fall of next) {
       falls.push(fall);
-      laws[fall.device] = { is: 'open' };
+      laws[fall.device] = OPEN;
+      isMissed ||= Math.abs(after.amps[fall.device] ?? 0) > DEAD_A;
     }
+    if (!isMissed) continue;
     const left = { ...circuit, laws };
     after = solveNear(left, after) ?? solveCircuit(left, { volts: start.volts, states: after.states });
   }

@@ -78,7 +78,7 @@ export interface Circuit {
   readonly laws: readonly Law[];
 }
 
-/** Every node leaks to the reference of its island: 1 gigaohm, so that what floats has a potential. */
+/** Every node but the end of a lead leaks to the reference of its island: 1 gigaohm, so that what floats has a potential. */
 export const LEAK_S = 1e-9;
 
 /**

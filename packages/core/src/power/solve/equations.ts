@@ -1,6 +1,7 @@
 import type { Partition } from '../../graph/graph.ts';
 import { partitionOf } from '../../graph/partition.ts';
 import type { CircuitShape, DeviceShape } from './circuit.ts';
+import { leadsOf, type Leads } from './leadsOf.ts';
 import { minimumDegree } from './minimumDegree.ts';
 
 /**
@@ -12,8 +13,10 @@ export interface Equations {
   readonly size: number;
   readonly starts: Int32Array;
   readonly rows: Int32Array;
+  /** In which the unknowns are eliminated; the ends of leads are none. */
   readonly order: Int32Array;
-  /** The slots aa, bb, ab, ba of each resistor, four after four. */
+  readonly leads: Leads;
+  /** The slots aa, bb, ab, ba of each resistor, four after four; of a lead the place for what is not wanted. */
   readonly resistorSlots: Int32Array;
   /** The first three nodes of each device, three after three; 0 where it has fewer. */
   readonly terminals: Int32Array;
@@ -21,6 +24,8 @@ export interface Equations {
   readonly curved: Int32Array;
   /** The devices that change between states without a jump. */
   readonly switching: Int32Array;
+  /** The devices that can change over for good. */
+  readonly jumping: Int32Array;
   /** The slots of each device, in the order of `entriesOf`. */
   readonly deviceSlots: readonly Int32Array[];
   /** The slot on the diagonal of each node; of a reference node it is where its row says "0 V". */
@@ -41,15 +46,18 @@ export function equationsOf(shape: CircuitShape): Equations {
   devices.forEach((device, i) => {
     if (device.kind !== 'draw' && device.kind !== 'limiter') branchOf[i] = size++;
   });
-  const islands = islandsOf(shape);
+  const islands = islandsOf(shape).ofNodes;
   const isReference = referencesOf(shape, islands);
+  const leads = leadsOf(shape, isReference);
   const columns = Array.from({ length: size }, () => new Set<number>());
   const entry = (row: number, column: number): void => {
     if (row >= nodeCount || isReference[row] !== 1) columns[column]?.add(row);
   };
-  for (let node = 0; node < nodeCount; node++) columns[node]?.add(node);
-  const resistors = Array.from(shape.resistorA, (a, i) => pair(a, shape.resistorB[i] ?? 0));
-  const stamps = devices.map((device, i) => entriesOf(device, branchOf[i] ?? -1));
+  for (let node = 0; node < nodeCount; node++) if (leads.isEnd[node] !== 1) columns[node]?.add(node);
+  const resistors = Array.from(shape.resistorA, (a, i) => (leads.isLead[i] === 1 ? NOWHERE : pair(a, shape.resistorB[i] ?? 0)));
+  const stamps = devices.map(({ kind, nodes }, i) =>
+    entriesOf(kind, nodes.length === 2 ? [...leads.hubs.subarray(2 * i, 2 * i + 2)] : nodes, branchOf[i] ?? -1),
+  );
   for (const list of [...resistors, ...stamps]) for (const [row, column] of list) entry(row, column);
   const { starts, rows } = packed(columns);
   const dump = rows.length;
@@ -63,13 +71,15 @@ export function equationsOf(shape: CircuitShape): Equations {
     size,
     starts,
     rows,
-    order: minimumDegree(symmetric(columns)),
-    resistorSlots: Int32Array.from(resistors.flatMap((list) => [...slotsOf(list)])),
+    order: minimumDegree(symmetric(columns)).filter((unknown) => leads.isEnd[unknown] !== 1),
+    leads,
+    resistorSlots: Int32Array.from(resistors.flatMap((list) => (list === NOWHERE ? [dump, dump, dump, dump] : [...slotsOf(list)]))),
     terminals: Int32Array.from(devices.flatMap(({ nodes }) => [nodes[0] ?? 0, nodes[1] ?? 0, nodes[2] ?? 0])),
     curved: placesOf(devices, ({ kind }) => kind === 'draw' || kind === 'limiter' || kind === 'regulator'),
+    jumping: placesOf(devices, ({ kind }) => kind === 'regulator' || kind === 'limiter' || kind === 'selector'),
     switching: placesOf(devices, ({ kind }) => kind === 'supply' || kind === 'diode' || kind === 'selector' || kind === 'regulator'),
     deviceSlots: stamps.map(slotsOf),
-    diagonal: Int32Array.from({ length: nodeCount }, (_, node) => diagonalSlot(starts, rows, node)),
+    diagonal: Int32Array.from({ length: nodeCount }, (_, node) => (leads.isEnd[node] === 1 ? dump : diagonalSlot(starts, rows, node))),
     isReference,
     branchOf,
     islandOf: deviceIslands(shape),
@@ -83,6 +93,8 @@ function placesOf(devices: readonly DeviceShape[], isWanted: (device: DeviceShap
 
 type Entry = readonly [row: number, column: number];
 
+const NOWHERE: readonly Entry[] = [];
+
 function pair(a: number, b: number): Entry[] {
   return [
     [a, a],
@@ -93,7 +105,7 @@ function pair(a: number, b: number): Entry[] {
 }
 
 /** The places that a device can write to, whatever its law and state. `solveCircuit` writes in the same order. */
-function entriesOf({ kind, nodes }: DeviceShape, branch: number): Entry[] {
+function entriesOf(kind: DeviceShape['kind'], nodes: readonly number[], branch: number): Entry[] {
   const [a = 0, b = 0, c = 0] = nodes;
   switch (kind) {
     case 'draw':
@@ -140,24 +152,31 @@ function entriesOf({ kind, nodes }: DeviceShape, branch: number): Entry[] {
   }
 }
 
-const islandCache = new WeakMap<CircuitShape, Partition>();
+interface Islands {
+  readonly ofNodes: Partition;
+  readonly ofDevices: Int32Array;
+}
+
+const islandCache = new WeakMap<CircuitShape, Islands>();
 
 /** The island that each device of a circuit is on. */
 export function deviceIslands(shape: CircuitShape): Int32Array {
-  const { groupOf } = islandsOf(shape);
-  return Int32Array.from(shape.devices, ({ nodes }) => groupOf[nodes[0] ?? 0] ?? 0);
+  return islandsOf(shape).ofDevices;
 }
 
 /** The island that each node of a circuit is on. */
 export function nodeIslands(shape: CircuitShape): Int32Array {
-  return islandsOf(shape).groupOf;
+  return islandsOf(shape).ofNodes.groupOf;
 }
 
 /** The parts of a circuit that nothing joins. */
-function islandsOf(shape: CircuitShape): Partition {
-  const known = islandCache.get(shape) ?? partitionIslands(shape);
-  islandCache.set(shape, known);
-  return known;
+function islandsOf(shape: CircuitShape): Islands {
+  const known = islandCache.get(shape);
+  if (known !== undefined) return known;
+  const ofNodes = partitionIslands(shape);
+  const islands = { ofNodes, ofDevices: Int32Array.from(shape.devices, ({ nodes }) => ofNodes.groupOf[nodes[0] ?? 0] ?? 0) };
+  islandCache.set(shape, islands);
+  return islands;
 }
 
 function partitionIslands({ nodeCount, resistorA, resistorB, devices }: CircuitShape): Partition {

@@ -1,7 +1,7 @@
 import { SparseLu, type Columns } from './sparseLu.ts';
 
-/** So many orders of pivots are kept: that of running devices, that of the first round, and one more. */
-const KEPT = 3;
+/** So many orders of pivots are kept: those of running devices, of the first rounds, and of what usually shuts down. */
+const KEPT = 6;
 
 /**
  * Factorisations of one pattern with several orders of pivots. Which order serves depends on the states of the devices; those that
@@ -9,11 +9,13 @@ const KEPT = 3;
  */
 export class LuPool {
   readonly #order: Int32Array;
+  readonly #unknowns: number;
   #factors: readonly SparseLu[] = [];
 
-  /** @param order in which the columns are eliminated, from `minimumDegree` */
-  constructor(order: Int32Array) {
+  /** See `SparseLu`. */
+  constructor(order: Int32Array, unknowns = order.length) {
     this.#order = order;
+    this.#unknowns = unknowns;
   }
 
   /** The factors of a matrix, to solve with until the next call; undefined when it is singular. */
@@ -21,7 +23,7 @@ export class LuPool {
     const [first] = this.#factors;
     if (first?.refactor(matrix) === true) return first;
     const fitting = this.#factors.find((lu) => lu !== first && lu.refactor(matrix));
-    const lu = fitting ?? (this.#factors.length < KEPT ? new SparseLu(this.#order) : this.#factors.at(-1));
+    const lu = fitting ?? (this.#factors.length < KEPT ? new SparseLu(this.#order, this.#unknowns) : this.#factors.at(-1));
     if (lu === undefined || (lu !== fitting && !lu.factor(matrix))) return undefined;
     this.#factors = [lu, ...this.#factors.filter((other) => other !== lu)];
     return lu;

@@ -76,15 +76,16 @@ export interface Jump {
  * Islands know nothing of each other, so that theirs are made together.
  */
 export function worstJumps(equations: Equations, circuit: Circuit, x: Float64Array, states: Int8Array): readonly Jump[] {
-  const worst = new Map<number, Jump>();
-  for (let device = 0; device < circuit.laws.length; device++) {
+  let worst: Map<number, Jump> | undefined;
+  for (const device of equations.jumping) {
     const jump = jumpOf(equations, circuit, device, x, states[device] ?? 0);
     if (jump === undefined) continue;
+    worst ??= new Map();
     const island = equations.islandOf[device] ?? 0;
     const before = worst.get(island);
     if (before === undefined || jump.severity > before.severity + HAIR) worst.set(island, jump);
   }
-  return [...worst.values()];
+  return worst === undefined ? [] : [...worst.values()];
 }
 
 /** Of the regulators whose input has collapsed where no balance is found, the one that is furthest down. */

@@ -4,7 +4,7 @@ import { equationsOf, type Equations } from './equations.ts';
 import { DOWN, inputOf, LIMITED } from './deviceStates.ts';
 import { collapsedInput, firstInside, smoothState, worstJumps, type Jump } from './nextStates.ts';
 import { LuPool } from './luPool.ts';
-import { drawLawOf, fillFixedValues, stampDevices, type Round } from './stamps.ts';
+import { drawLawOf, fillFixedValues, fillLeadEnds, stampDevices, type Round } from './stamps.ts';
 import { runningStart, type Start } from './startOf.ts';
 
 /** Rounds in which every device may change its state at once; after them one at a time, the lowest first (K. G. Murty 1974). */
@@ -41,7 +41,7 @@ function prepare(shape: CircuitShape): Prepared {
   const equations = equationsOf(shape);
   const made: Prepared = {
     equations,
-    pool: new LuPool(equations.order),
+    pool: new LuPool(equations.order, equations.size),
     round: {
       values: new Float64Array(equations.dump + 1),
       rightSide: new Float64Array(equations.size),
@@ -49,6 +49,8 @@ function prepare(shape: CircuitShape): Prepared {
       states: new Int8Array(shape.devices.length),
       at: new Float64Array(shape.devices.length),
       isFlat: new Uint8Array(shape.devices.length),
+      bentS: new Float64Array(shape.devices.length),
+      bentA: new Float64Array(shape.devices.length),
     },
     next: new Float64Array(equations.size),
     ohms: undefined,
@@ -161,6 +163,7 @@ function balanceOf({ equations, pool, fixed, round, next }: Prepared, circuit: C
     if (lu === undefined) return { rounds, unsettled: mover, collapsed: [] };
     next.set(round.rightSide);
     lu.solve(next);
+    fillLeadEnds(equations, circuit, round, next);
     const change = settle(equations, circuit, round, next, isNear);
     round.x.set(next);
     const changed = changeStates(equations, circuit, round, rounds > FREE_ROUNDS);

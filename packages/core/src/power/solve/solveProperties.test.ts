@@ -26,10 +26,10 @@ function ledger({ shape, ohms, laws }: Circuit, { volts, amps, states }: Solved)
     const [a, b] = [shape.resistorA[i] ?? 0, shape.resistorB[i] ?? 0];
     flow(a, b, ((volts[a] ?? 0) - (volts[b] ?? 0)) / ohm);
   });
-  const { isReference } = equationsOf(shape);
+  const { isReference, leads } = equationsOf(shape);
   // The leak goes to the reference; whatever reaches that is not asked below.
   for (let node = 0; node < shape.nodeCount; node++) {
-    const v = volts[node] ?? 0;
+    const v = leads.isEnd[node] === 1 ? 0 : (volts[node] ?? 0);
     leaving[node] = (leaving[node] ?? 0) + v * LEAK_S;
     usedW += v * v * LEAK_S;
   }

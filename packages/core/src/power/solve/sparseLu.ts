@@ -32,8 +32,11 @@ export class SparseLu {
   readonly #next: Int32Array;
   #hasPivots = false;
 
-  /** @param order in which the columns are eliminated, from `minimumDegree` */
-  constructor(order: Int32Array) {
+  /**
+   * @param order in which the columns are eliminated, from `minimumDegree`; rows and columns that it leaves out are not there
+   * @param unknowns how many rows are numbered
+   */
+  constructor(order: Int32Array, unknowns = order.length) {
     const size = order.length;
     const room = 16 * size + 64;
     this.#order = order;
@@ -44,10 +47,10 @@ export class SparseLu {
     this.#low = new Float64Array(room);
     this.#upRows = new Int32Array(room);
     this.#up = new Float64Array(room);
-    this.#pivotOf = new Int32Array(size);
-    this.#work = new Float64Array(size);
+    this.#pivotOf = new Int32Array(unknowns);
+    this.#work = new Float64Array(unknowns);
     this.#stack = new Int32Array(2 * size);
-    this.#marks = new Int32Array(size);
+    this.#marks = new Int32Array(unknowns);
     this.#next = new Int32Array(size);
   }
 
@@ -67,7 +70,10 @@ export class SparseLu {
     const [size, y, order, pivotOf] = [this.#size, this.#work, this.#order, this.#pivotOf];
     const [lowStarts, lowRows, low] = [this.#lowStarts, this.#lowRows, this.#low];
     const [upStarts, upRows, up] = [this.#upStarts, this.#upRows, this.#up];
-    for (let i = 0; i < size; i++) y[pivotOf[i] ?? 0] = x[i] ?? 0;
+    for (let k = 0; k < size; k++) {
+      const i = order[k] ?? 0;
+      y[pivotOf[i] ?? 0] = x[i] ?? 0;
+    }
     for (let k = 0; k < size; k++) {
       const value = y[k] ?? 0;
       if (value === 0) continue;

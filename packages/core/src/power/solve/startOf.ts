@@ -1,5 +1,6 @@
-import type { Circuit } from './circuit.ts';
+import type { Circuit, Law } from './circuit.ts';
 import { DOWN, inputOf, ON, reachableV } from './deviceStates.ts';
+import { jointsOf } from './joints.ts';
 import { firstInside } from './nextStates.ts';
 
 /** Where a solve begins: the voltage of every node, and every device's state. */
@@ -10,61 +11,72 @@ export interface Start {
 
 /**
  * The start of a running system: everything on and no current anywhere, so that every node stands as high as a supply can
- * bring it; grounds at 0 V. Found by passing voltages on until nothing rises any more.
+ * bring it; grounds at 0 V. Found by passing on what has risen until nothing rises any more; it ends because nothing on the way
+ * brings more than its own setting or what came in.
  */
 export function runningStart(circuit: Circuit): Start {
   const { shape, laws, ohms } = circuit;
+  const { devices, resistorA, resistorB } = shape;
+  const { starts, joints, deviceOf } = jointsOf(shape);
   const volts = new Float64Array(shape.nodeCount);
-  const states = new Int8Array(laws.length);
-  let risen = true;
-  const raise = (node: number, value: number): void => {
-    if (value <= (volts[node] ?? 0) + 1e-12) return;
-    volts[node] = value;
-    risen = true;
-  };
-  for (let rounds = 0; risen && rounds <= shape.nodeCount + laws.length; rounds++) {
-    risen = false;
-    for (let i = 0; i < ohms.length; i++) {
-      if (ohms[i] === Infinity) continue;
-      const a = shape.resistorA[i] ?? 0;
-      const b = shape.resistorB[i] ?? 0;
-      raise(a, volts[b] ?? 0);
-      raise(b, volts[a] ?? 0);
-    }
-    for (let device = 0; device < laws.length; device++) passOn(circuit, device, volts, raise);
+  const risen: number[] = [];
+  for (let device = 0; device < laws.length; device++) {
+    if (laws[device]?.is === 'supply') passOn(laws[device], devices[device]?.nodes ?? [], volts, risen);
   }
-  laws.forEach((law, device) => {
-    const nodes = shape.devices[device]?.nodes ?? [];
-    if (law.is === 'selector') states[device] = firstInside(law.windows, (k) => volts[nodes[k] ?? 0] ?? 0);
-    else if (law.is === 'regulator') states[device] = (volts[nodes[0] ?? 0] ?? 0) < law.inputMinV ? DOWN : ON;
-  });
+  for (let node = risen.pop(); node !== undefined; node = risen.pop()) {
+    for (let at = starts[node] ?? 0; at < (starts[node + 1] ?? 0); at++) {
+      const joint = joints[at] ?? 0;
+      const device = deviceOf[joint] ?? -1;
+      if (device >= 0) passOn(laws[device], devices[device]?.nodes ?? [], volts, risen);
+      else if (ohms[joint] !== Infinity) evenUp(volts, resistorA[joint] ?? 0, resistorB[joint] ?? 0, risen);
+    }
+  }
+  const states = new Int8Array(laws.length);
+  for (let device = 0; device < laws.length; device++) {
+    const law = laws[device];
+    const nodes = devices[device]?.nodes ?? [];
+    if (law?.is === 'selector') states[device] = firstInside(law.windows, (k) => volts[nodes[k] ?? 0] ?? 0);
+    else if (law?.is === 'regulator') states[device] = (volts[nodes[0] ?? 0] ?? 0) < law.inputMinV ? DOWN : ON;
+  }
   return { volts, states };
 }
 
-function passOn({ shape, laws }: Circuit, device: number, volts: Float64Array, raise: (node: number, value: number) => void): void {
-  const law = laws[device];
-  const nodes = shape.devices[device]?.nodes ?? [];
+function raise(volts: Float64Array, node: number, value: number, risen: number[]): void {
+  if (value <= (volts[node] ?? 0) + 1e-12) return;
+  volts[node] = value;
+  risen.push(node);
+}
+
+/** Raises the lower of two nodes to the higher. */
+function evenUp(volts: Float64Array, a: number, b: number, risen: number[]): void {
+  const aV = volts[a] ?? 0;
+  const bV = volts[b] ?? 0;
+  if (aV > bV) raise(volts, b, aV, risen);
+  else raise(volts, a, bV, risen);
+}
+
+/** Passes what a device has on one side on to the other. */
+function passOn(law: Law | undefined, nodes: readonly number[], volts: Float64Array, risen: number[]): void {
   const a = nodes[0] ?? 0;
   const b = nodes[1] ?? 0;
   switch (law?.is) {
     case 'supply':
-      return raise(a, law.emfV);
+      return raise(volts, a, law.emfV, risen);
     case 'sense':
     case 'limiter':
-      raise(a, volts[b] ?? 0);
-      return raise(b, volts[a] ?? 0);
+      return evenUp(volts, a, b, risen);
     case 'through':
-      return raise(b, volts[a] ?? 0);
+      return raise(volts, b, volts[a] ?? 0, risen);
     case 'diode':
-      return raise(b, (volts[a] ?? 0) - law.dropV);
+      return raise(volts, b, (volts[a] ?? 0) - law.dropV, risen);
     case 'regulator': {
       const inV = volts[a] ?? 0;
-      if (inV >= law.inputMinV) raise(b, reachableV(law, inV));
+      if (inV >= law.inputMinV) raise(volts, b, reachableV(law, inV), risen);
       return;
     }
     case 'selector': {
       const input = inputOf(firstInside(law.windows, (k) => volts[nodes[k] ?? 0] ?? 0));
-      if (input >= 0) raise(nodes[nodes.length - 2] ?? 0, (volts[nodes[input] ?? 0] ?? 0) - law.dropV);
+      if (input >= 0) raise(volts, nodes[nodes.length - 2] ?? 0, (volts[nodes[input] ?? 0] ?? 0) - law.dropV, risen);
       return;
     }
     case 'open':
