@@ -2,7 +2,8 @@ import type { Partition } from '../../graph/graph.ts';
 import { partitionOf } from '../../graph/partition.ts';
 import type { CircuitShape, DeviceShape } from './circuit.ts';
 import { leadsOf, type Leads } from './leadsOf.ts';
-import { minimumDegree } from './minimumDegree.ts';
+import type { PivotPlan } from './matrixPattern.ts';
+import { pivotPlanOf } from './pivotPlanOf.ts';
 
 /**
  * Where the equations of a circuit stand in its matrix (modified nodal analysis): one row a node (the currents that leave it add
@@ -13,8 +14,8 @@ export interface Equations {
   readonly size: number;
   readonly starts: Int32Array;
   readonly rows: Int32Array;
-  /** In which the unknowns are eliminated; the ends of leads are none. */
-  readonly order: Int32Array;
+  /** How the unknowns are eliminated; the ends of leads are none. */
+  readonly pivots: PivotPlan;
   readonly leads: Leads;
   /** The slots aa, bb, ab, ba of each resistor, four after four; of a lead the place for what is not wanted. */
   readonly resistorSlots: Int32Array;
@@ -71,7 +72,7 @@ export function equationsOf(shape: CircuitShape): Equations {
     size,
     starts,
     rows,
-    order: minimumDegree(symmetric(columns)).filter((unknown) => leads.isEnd[unknown] !== 1),
+    pivots: pivotPlanOf(shape, columns, branchOf, isReference, leads),
     leads,
     resistorSlots: Int32Array.from(resistors.flatMap((list) => (list === NOWHERE ? [dump, dump, dump, dump] : [...slotsOf(list)]))),
     terminals: Int32Array.from(devices.flatMap(({ nodes }) => [nodes[0] ?? 0, nodes[1] ?? 0, nodes[2] ?? 0])),
@@ -206,14 +207,6 @@ function packed(columns: readonly ReadonlySet<number>[]): { starts: Int32Array; 
   const rows = new Int32Array(starts[columns.length] ?? 0);
   columns.forEach((set, i) => rows.set(Int32Array.from(set).sort(), starts[i]));
   return { starts, rows };
-}
-
-function symmetric(columns: readonly ReadonlySet<number>[]): Set<number>[] {
-  const neighbours = columns.map((set) => new Set(set));
-  columns.forEach((set, column) => {
-    for (const row of set) neighbours[row]?.add(column);
-  });
-  return neighbours;
 }
 
 function diagonalSlot(starts: Int32Array, rows: Int32Array, node: number): number {

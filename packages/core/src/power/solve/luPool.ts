@@ -1,31 +1,38 @@
-import { SparseLu, type Columns } from './sparseLu.ts';
+import { Elimination } from './elimination.ts';
+import type { Equations } from './equations.ts';
+import { patternOf, type Columns } from './matrixPattern.ts';
+import { PivotSearch } from './pivotSearch.ts';
 
-/** So many orders of pivots are kept: those of running devices, of the first rounds, and of what usually shuts down. */
-const KEPT = 6;
+/** So many orders of pivots that had to be looked for are kept. */
+const KEPT = 3;
 
 /**
- * Factorisations of one pattern with several orders of pivots. Which order serves depends on the states of the devices; those that
- * served lately are tried first, which is several times faster than choosing pivots again.
+ * Factorisations of one pattern. The pivots that are laid down for a circuit nearly always serve; where they do not, such as at the
+ * very most that a constant power can draw, others are looked for, and kept for the next time.
  */
 export class LuPool {
-  readonly #order: Int32Array;
-  readonly #unknowns: number;
-  #factors: readonly SparseLu[] = [];
+  readonly #search: PivotSearch;
+  readonly #usual: Elimination;
+  #others: readonly Elimination[] = [];
 
-  /** See `SparseLu`. */
-  constructor(order: Int32Array, unknowns = order.length) {
-    this.#order = order;
-    this.#unknowns = unknowns;
+  constructor({ size, starts, rows, pivots }: Equations) {
+    const pattern = { size, starts, rows };
+    this.#search = new PivotSearch(pivots.order, size);
+    this.#usual = new Elimination(pattern, patternOf(pattern, pivots));
   }
 
   /** The factors of a matrix, to solve with until the next call; undefined when it is singular. */
-  factor(matrix: Columns): SparseLu | undefined {
-    const [first] = this.#factors;
-    if (first?.refactor(matrix) === true) return first;
-    const fitting = this.#factors.find((lu) => lu !== first && lu.refactor(matrix));
-    const lu = fitting ?? (this.#factors.length < KEPT ? new SparseLu(this.#order, this.#unknowns) : this.#factors.at(-1));
-    if (lu === undefined || (lu !== fitting && !lu.factor(matrix))) return undefined;
-    this.#factors = [lu, ...this.#factors.filter((other) => other !== lu)];
+  factor(matrix: Columns & { readonly values: Float64Array }): Elimination | undefined {
+    if (this.#usual.factor(matrix.values)) return this.#usual;
+    const lu = this.#others.find((known) => known.factor(matrix.values)) ?? this.#afresh(matrix);
+    if (lu !== undefined) this.#others = [lu, ...this.#others.filter((other) => other !== lu)].slice(0, KEPT);
     return lu;
+  }
+
+  #afresh(matrix: Columns & { readonly values: Float64Array }): Elimination | undefined {
+    const pattern = this.#search.search(matrix, matrix.values);
+    if (pattern === undefined) return undefined;
+    const lu = new Elimination(matrix, pattern);
+    return lu.factor(matrix.values, 0) ? lu : undefined;
   }
 }

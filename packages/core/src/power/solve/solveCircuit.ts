@@ -41,7 +41,7 @@ function prepare(shape: CircuitShape): Prepared {
   const equations = equationsOf(shape);
   const made: Prepared = {
     equations,
-    pool: new LuPool(equations.order, equations.size),
+    pool: new LuPool(equations),
     round: {
       values: new Float64Array(equations.dump + 1),
       rightSide: new Float64Array(equations.size),

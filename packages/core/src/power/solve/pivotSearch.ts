@@ -1,28 +1,14 @@
-/** A square sparse matrix by columns: the entries of column c are `rows[starts[c]] .. rows[starts[c + 1] - 1]`. */
-export interface Columns {
-  readonly size: number;
-  readonly starts: Int32Array;
-  readonly rows: Int32Array;
-  readonly values: Float64Array;
-}
+import type { Columns, Pattern } from './matrixPattern.ts';
 
 /** The diagonal is taken as the pivot when it is at least this share of the largest entry of its column. */
 const DIAGONAL_SHARE = 0.05;
-/** A pivot that is smaller than this share of its column makes the old order of pivots unfit. */
-const WORN_PIVOT = 1e-6;
-
-/**
- * Factors of a sparse matrix whose pattern stays while its values change. The first factorisation chooses the pivots (left-looking,
- * J. R. Gilbert and T. Peierls 1988, with threshold pivoting); later ones keep them, which is several times faster, until one of
- * them wears out.
- */
-export class SparseLu {
+/** Chooses pivots for sparse matrices of one pattern: left-looking, J. R. Gilbert and T. Peierls 1988, with threshold pivoting. */
+export class PivotSearch {
   readonly #order: Int32Array;
-  readonly #size: number;
-  #lowStarts: Int32Array;
+  readonly #lowStarts: Int32Array;
   #lowRows: Int32Array;
   #low: Float64Array;
-  #upStarts: Int32Array;
+  readonly #upStarts: Int32Array;
   #upRows: Int32Array;
   #up: Float64Array;
   readonly #pivotOf: Int32Array;
@@ -30,17 +16,15 @@ export class SparseLu {
   readonly #stack: Int32Array;
   readonly #marks: Int32Array;
   readonly #next: Int32Array;
-  #hasPivots = false;
 
   /**
    * @param order in which the columns are eliminated, from `minimumDegree`; rows and columns that it leaves out are not there
    * @param unknowns how many rows are numbered
    */
-  constructor(order: Int32Array, unknowns = order.length) {
+  constructor(order: Int32Array, unknowns: number) {
     const size = order.length;
     const room = 16 * size + 64;
     this.#order = order;
-    this.#size = size;
     this.#lowStarts = new Int32Array(size + 1);
     this.#upStarts = new Int32Array(size + 1);
     this.#lowRows = new Int32Array(room);
@@ -54,97 +38,8 @@ export class SparseLu {
     this.#next = new Int32Array(size);
   }
 
-  /** Factors the matrix with pivots of its own. @returns false when it is singular */
-  factor(matrix: Columns): boolean {
-    this.#hasPivots = this.#afresh(matrix);
-    return this.#hasPivots;
-  }
-
-  /** Factors the matrix with the pivots of the one before. @returns false when those do not serve */
-  refactor(matrix: Columns): boolean {
-    return this.#hasPivots && this.#again(matrix);
-  }
-
-  /** Solves with the factors; `x` holds the right side and then the solution. */
-  solve(x: Float64Array): void {
-    const [size, y, order, pivotOf] = [this.#size, this.#work, this.#order, this.#pivotOf];
-    const [lowStarts, lowRows, low] = [this.#lowStarts, this.#lowRows, this.#low];
-    const [upStarts, upRows, up] = [this.#upStarts, this.#upRows, this.#up];
-    for (let k = 0; k < size; k++) {
-      const i = order[k] ?? 0;
-      y[pivotOf[i] ?? 0] = x[i] ?? 0;
-    }
-    for (let k = 0; k < size; k++) {
-      const value = y[k] ?? 0;
-      if (value === 0) continue;
-      const end = lowStarts[k + 1] ?? 0;
-      for (let p = (lowStarts[k] ?? 0) + 1; p < end; p++) {
-        const row = lowRows[p] ?? 0;
-        y[row] = (y[row] ?? 0) - (low[p] ?? 0) * value;
-      }
-    }
-    for (let k = size - 1; k >= 0; k--) {
-      const last = (upStarts[k + 1] ?? 0) - 1;
-      const value = (y[k] ?? 0) / (up[last] ?? 1);
-      y[k] = value;
-      if (value === 0) continue;
-      for (let p = upStarts[k] ?? 0; p < last; p++) {
-        const row = upRows[p] ?? 0;
-        y[row] = (y[row] ?? 0) - (up[p] ?? 0) * value;
-      }
-    }
-    for (let k = 0; k < size; k++) {
-      x[order[k] ?? 0] = y[k] ?? 0;
-      y[k] = 0;
-    }
-  }
-
-  /** With the pivots and the pattern of the factors that are there. False when a pivot no longer serves. */
-  #again({ starts, rows, values }: Columns): boolean {
-    const [size, x, order, pivotOf] = [this.#size, this.#work, this.#order, this.#pivotOf];
-    const [lowStarts, lowRows, low] = [this.#lowStarts, this.#lowRows, this.#low];
-    const [upStarts, upRows, up] = [this.#upStarts, this.#upRows, this.#up];
-    for (let k = 0; k < size; k++) {
-      const column = order[k] ?? 0;
-      const lowStart = lowStarts[k] ?? 0;
-      const lowEnd = lowStarts[k + 1] ?? 0;
-      const upStart = upStarts[k] ?? 0;
-      const upEnd = upStarts[k + 1] ?? 0;
-      const columnEnd = starts[column + 1] ?? 0;
-      for (let p = starts[column] ?? 0; p < columnEnd; p++) x[pivotOf[rows[p] ?? 0] ?? 0] = values[p] ?? 0;
-      for (let p = upStart; p < upEnd - 1; p++) {
-        const j = upRows[p] ?? 0;
-        const value = x[j] ?? 0;
-        x[j] = 0;
-        up[p] = value;
-        if (value === 0) continue;
-        const end = lowStarts[j + 1] ?? 0;
-        for (let q = (lowStarts[j] ?? 0) + 1; q < end; q++) {
-          const row = lowRows[q] ?? 0;
-          x[row] = (x[row] ?? 0) - (low[q] ?? 0) * value;
-        }
-      }
-      const pivot = x[k] ?? 0;
-      x[k] = 0;
-      up[upEnd - 1] = pivot;
-      let largest = Math.abs(pivot);
-      for (let p = lowStart + 1; p < lowEnd; p++) {
-        const row = lowRows[p] ?? 0;
-        const value = x[row] ?? 0;
-        x[row] = 0;
-        if (Math.abs(value) > largest) largest = Math.abs(value);
-        low[p] = value / pivot;
-      }
-      if (!(Math.abs(pivot) > WORN_PIVOT * largest)) {
-        x.fill(0);
-        return false;
-      }
-    }
-    return true;
-  }
-
-  /** Chooses pivots. False when the matrix is singular. */
-  #afresh({ starts, rows, values }: Columns): boolean {
+  /** Factors a matrix with pivots of its own. @returns the pattern of the factors; undefined when it is singular */
+  search({ starts, rows }: Columns, values: Float64Array): Pattern | undefined {
     const { length: size } = this.#order;
     const x = this.#work;
     const pivotOf = this.#pivotOf.fill(-1);
@@ -175,7 +70,7 @@ export class SparseLu {
       }
       if (pivotRow < 0 || !Number.isFinite(largest)) {
         x.fill(0);
-        return false;
+        return undefined;
       }
       if ((pivotOf[column] ?? -1) < 0 && Math.abs(x[column] ?? 0) >= DIAGONAL_SHARE * largest) pivotRow = column;
       const pivot = x[pivotRow] ?? 0;
@@ -195,8 +90,15 @@ export class SparseLu {
     }
     this.#lowStarts[size] = lowCount;
     this.#upStarts[size] = upCount;
-    for (let p = 0; p < lowCount; p++) this.#lowRows[p] = pivotOf[this.#lowRows[p] ?? 0] ?? 0;
-    return true;
+    return {
+      order: this.#order,
+      pivotOf: pivotOf.slice(),
+      lowStarts: this.#lowStarts.slice(),
+      lowRows: this.#lowRows.slice(0, lowCount).map((row) => pivotOf[row] ?? 0),
+      upStarts: this.#upStarts.slice(),
+      upRows: this.#upRows.slice(0, upCount),
+      isTwin: new Uint8Array(size),
+    };
   }
 
   #eliminate(row: number): void {
@@ -217,7 +119,7 @@ export class SparseLu {
 
   /** The rows that column `column` fills, in the order of elimination, at the end of the stack from the returned place on. */
   #reach(starts: Int32Array, rows: Int32Array, column: number, k: number): number {
-    let top = this.#size;
+    let top = this.#order.length;
     const end = starts[column + 1] ?? 0;
     for (let p = starts[column] ?? 0; p < end; p++) {
       const row = rows[p] ?? 0;
