@@ -1,33 +1,55 @@
-import type { ScenarioResult } from '../scenarios/solveScenario.ts';
-import { leastVolts, voltsAcross } from '../scenarios/solveScenario.ts';
-import type { DeviceElement } from '../network/devicesOf.ts';
+import { leastVolts, voltsAcross, type ScenarioResult } from '../scenarios/solveScenario.ts';
 import type { PowerNetwork } from '../network/powerNetwork.ts';
-import type { Solved } from '../solve/circuit.ts';
 import type { FaultResult } from './solveFault.ts';
 
 /** A servo moves, weakly, down to this share of the least voltage in its data. */
 const SERVO_SHARE = 0.7;
 
+/** What is above its limit by less than this share is at it. */
+const AT_LIMIT = 1.001;
+
+/** What items need in order to work, device by device. */
+interface Needs {
+  readonly loads: readonly { readonly device: number; readonly item: number; readonly leastV: number; readonly maxV: number }[];
+  /** Inputs of regulators and selectors: the most between two nodes of the circuit. */
+  readonly inputs: readonly { readonly item: number; readonly node: number; readonly ground: number; readonly maxV: number }[];
+}
+
+const cache = new WeakMap<PowerNetwork, Needs>();
+
 /** What works when all that falls has fallen: by item, 1 for alive. An item without loads of its own counts as alive. */
 export function aliveItems({ network }: ScenarioResult, { after, falls }: Pick<FaultResult, 'after' | 'falls'>): Uint8Array {
   const alive = new Uint8Array(network.graph.items.length).fill(1);
-  const fallen = new Set(falls.map(({ device }) => device));
-  network.devices.forEach(({ device }, i) => {
-    if (device.is !== 'element') return;
-    const { element, item } = device;
-    if (isBurnt(network, after, i, element)) alive[item] = 0;
-    if (element.is !== 'load' && element.is !== 'drive') return;
-    const volts = voltsAcross(network, after, i);
-    const least = leastVolts(network, i) ?? element.minV * SERVO_SHARE;
-    if (fallen.has(i) || volts < least || volts > element.maxV * 1.001) alive[item] = 0;
-  });
+  const needs = cache.get(network) ?? needsOf(network);
+  cache.set(network, needs);
+  for (const { device, item, leastV, maxV } of needs.loads) {
+    const volts = voltsAcross(network, after, device);
+    if (volts < leastV || volts > maxV) alive[item] = 0;
+  }
+  for (const { item, node, ground, maxV } of needs.inputs) {
+    if ((after.volts[node] ?? 0) - (after.volts[ground] ?? 0) > maxV) alive[item] = 0;
+  }
+  for (const { device } of falls) alive[network.devices[device]?.device.item ?? -1] = 0;
   return alive;
 }
 
-/** True for a regulator or selector with more at an input than it stands. */
-function isBurnt({ shape }: PowerNetwork, { volts }: Pick<Solved, 'volts'>, device: number, element: DeviceElement): boolean {
-  const nodes = shape.devices[device]?.nodes ?? [];
-  const above = (k: number, ground: number): number => (volts[nodes[k] ?? -1] ?? 0) - (volts[nodes[ground] ?? -1] ?? 0);
-  if (element.is === 'regulator') return above(0, 2) > element.inputMaxV * 1.001;
-  return element.is === 'selector' && element.inputs.some(({ absoluteMaxV }, k) => above(k, nodes.length - 1) > absoluteMaxV * 1.001);
+function needsOf(network: PowerNetwork): Needs {
+  const needs = { loads: [] as Needs['loads'][number][], inputs: [] as Needs['inputs'][number][] };
+  network.devices.forEach(({ device }, i) => {
+    if (device.is !== 'element') return;
+    const { element, item } = device;
+    const nodes = network.shape.devices[i]?.nodes ?? [];
+    const ground = nodes.at(-1) ?? 0;
+    if (element.is === 'load' || element.is === 'drive') {
+      const leastV = leastVolts(network, i) ?? element.minV * SERVO_SHARE;
+      needs.loads.push({ device: i, item, leastV, maxV: element.maxV * AT_LIMIT });
+    } else if (element.is === 'regulator') {
+      needs.inputs.push({ item, node: nodes[0] ?? 0, ground, maxV: element.inputMaxV * AT_LIMIT });
+    } else if (element.is === 'selector') {
+      element.inputs.forEach(({ absoluteMaxV }, k) =>
+        needs.inputs.push({ item, node: nodes[k] ?? 0, ground, maxV: absoluteMaxV * AT_LIMIT }),
+      );
+    }
+  });
+  return needs;
 }

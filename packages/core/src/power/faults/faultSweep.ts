@@ -3,6 +3,7 @@ import { powerNetwork } from '../network/powerNetwork.ts';
 import { sayFall, sayTripping } from '../report/sayEvents.ts';
 import { scenariosOf } from '../scenarios/scenario.ts';
 import { solveScenario, type ScenarioResult } from '../scenarios/solveScenario.ts';
+import type { Tripping } from '../solve/circuit.ts';
 import { abilitiesOf, crewOf, type Ability, type Crew, type Phase } from './abilities.ts';
 import { aliveItems } from './aliveItems.ts';
 import { faultsOf, type Fault } from './faultsOf.ts';
@@ -101,10 +102,13 @@ export function judgedStages(graph: Graph, crew: Crew): JudgedStage[] {
 export function outcomeOf(crew: Crew, { base, phase, abilities, alive }: JudgedStage, fault: Fault, result: FaultResult): FaultLine {
   const now = aliveItems(base, result);
   for (const device of [...fault.effect.off, ...fault.effect.shorted]) killOwner(base, device, now);
-  const left = abilitiesOf(crew, now, phase);
+  const dead: string[] = [];
+  base.network.graph.items.forEach(({ item }, i) => {
+    if (alive[i] === 1 && now[i] === 0) dead.push(item.ref);
+  });
+  const left = dead.length === 0 ? abilities : abilitiesOf(crew, now, phase);
   const lost = [...abilities].filter((ability) => !left.has(ability));
-  const kind = classOf(lost, movesOver(base, result) || now.some((lives, i) => alive[i] === 1 && lives === 0));
-  const dead = base.network.graph.items.flatMap(({ item }, i) => (alive[i] === 1 && now[i] === 0 ? [item.ref] : []));
+  const kind = classOf(lost, dead.length > 0 || movesOver(base, result));
   return {
     id: fault.id,
     names: fault.names,
@@ -162,9 +166,10 @@ function classOf(lost: readonly Ability[], isSomethingUsedUp: boolean): FaultCla
 }
 
 function eventsOf({ network, before: intact }: ScenarioResult, { before, falls }: FaultResult): string[] {
-  const known = new Set(intact.trippings.map(({ device, what }) => `${device} ${what}`));
+  const isKnown = (tripping: Tripping): boolean =>
+    intact.trippings.some(({ device, what }) => device === tripping.device && what === tripping.what);
   return [
-    ...before.trippings.filter(({ device, what }) => !known.has(`${device} ${what}`)).map((tripping) => sayTripping(network, tripping)),
+    ...before.trippings.filter((tripping) => !isKnown(tripping)).map((tripping) => sayTripping(network, tripping)),
     ...falls.map((fall) => sayFall(network, fall)),
   ];
 }

@@ -2,6 +2,7 @@ import { isAnyShort, letFall, liveCircuit, reachedCircuit, type Fall, type Live,
 import type { Circuit, Law, Solved } from '../solve/circuit.ts';
 import { comesBack, solveCircuit, solveNear } from '../solve/solveCircuit.ts';
 import { DOWN, inputOf } from '../solve/deviceStates.ts';
+import { raisedStart, type RaisedStart, type Start } from '../solve/startOf.ts';
 import type { PowerNetwork } from '../network/powerNetwork.ts';
 import type { Fault } from './faultsOf.ts';
 
@@ -38,9 +39,20 @@ export function solveFault(base: ScenarioResult, fault: Fault): FaultResult {
   const circuit = faultyCircuit(base.circuit, fault);
   // What is shorted pulls its supply down: there is no neighbouring balance to look for, and nothing loses its return.
   const isShort = fault.effect.shorted.length > 0;
-  const live = isShort ? reachedCircuit(base.network, circuit) : liveCircuit(base.network, circuit);
+  const known = keptStart(base.circuit, fault);
+  const live = isShort ? reachedCircuit(base.network, circuit, known) : liveCircuit(base.network, circuit, known);
   const near = isUnhurt(base) && !isShort ? nextToIntact(base, live) : undefined;
   return near ?? broughtDown(base.network, live);
+}
+
+const starts = new WeakMap<Circuit, RaisedStart>();
+
+/** The running start of the intact aircraft, when it is that with the fault too: nothing has its voltage by way of what is open. */
+function keptStart(intact: Circuit, { effect }: Fault): Start | undefined {
+  if (effect.off.length > 0 || effect.through.length > 0) return undefined;
+  const known = starts.get(intact) ?? raisedStart(intact);
+  starts.set(intact, known);
+  return effect.open.some((resistor) => known.isUsed[resistor] === 1) ? undefined : known;
 }
 
 /** The faulty aircraft from a running start, whatever the intact one does. */

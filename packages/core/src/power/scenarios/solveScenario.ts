@@ -99,33 +99,48 @@ export interface Live {
   readonly dark: readonly number[];
 }
 
-/** Takes out supplies without a return, and the loads at which not even a supply without any load would have enough. */
-export function liveCircuit(network: PowerNetwork, circuit: Circuit): Live {
+/**
+ * Takes out supplies without a return, and the loads at which not even a supply without any load would have enough.
+ * @param known the running start of the circuit, where it is known
+ */
+export function liveCircuit(network: PowerNetwork, circuit: Circuit, known?: Start): Live {
   const isBridge = bridgesOf(circuit);
+  const first = isBridge.indexOf(1);
+  if (first < 0) return reachedCircuit(network, circuit, known);
   const least = leastVoltsOf(network);
   const { devices } = circuit.shape;
-  const returnless = devices.flatMap((_, device) => (isBridge[device] === 1 && (least[device] ?? NaN) > 0 ? [device] : []));
+  const returnless: number[] = [];
   const laws = [...circuit.laws];
-  for (const device of returnless) laws[device] = OPEN;
-  const feeding = laws.map((law, device) => (isBridge[device] === 1 && devices[device]?.kind === 'supply' ? OPEN : law));
-  const { start, dark } = reachedCircuit(network, { ...circuit, laws: feeding });
+  const feeding = [...circuit.laws];
+  let feedsAll = true;
+  for (let device = first; device < laws.length; device++) {
+    if (isBridge[device] !== 1) continue;
+    if (devices[device]?.kind === 'supply') {
+      feeding[device] = OPEN;
+      feedsAll = false;
+    }
+    if (!((least[device] ?? NaN) > 0)) continue;
+    returnless.push(device);
+    laws[device] = feeding[device] = OPEN;
+  }
+  const { start, dark } = reachedCircuit(network, { ...circuit, laws: feeding }, feedsAll ? known : undefined);
   for (const device of dark) laws[device] = OPEN;
   // A supply without a return feeds nothing, but has its voltage.
   return { circuit: { ...circuit, laws }, start, dark: [...dark, ...returnless].sort((a, b) => a - b) };
 }
 
 /** Takes out the loads at which not even a supply without any load would have enough; supposes that all have their return. */
-export function reachedCircuit(network: PowerNetwork, circuit: Circuit): Live {
-  const start = runningStart(circuit);
+export function reachedCircuit(network: PowerNetwork, circuit: Circuit, start: Start = runningStart(circuit)): Live {
   const least = leastVoltsOf(network);
   const dark: number[] = [];
+  let laws: Law[] | undefined;
   for (let device = 0; device < least.length; device++) {
-    if (voltsAcross(network, start, device) < (least[device] ?? NaN) && circuit.laws[device]?.is !== 'open') dark.push(device);
+    if (!(voltsAcross(network, start, device) < (least[device] ?? NaN)) || circuit.laws[device]?.is === 'open') continue;
+    dark.push(device);
+    laws ??= [...circuit.laws];
+    laws[device] = OPEN;
   }
-  if (dark.length === 0) return { circuit, start, dark };
-  const laws = [...circuit.laws];
-  for (const device of dark) laws[device] = OPEN;
-  return { circuit: { ...circuit, laws }, start, dark };
+  return { circuit: laws === undefined ? circuit : { ...circuit, laws }, start, dark };
 }
 
 const OPEN = { is: 'open' } as const;
@@ -163,7 +178,11 @@ export function letFall(
 
 /** True when some load that is on has less than its least voltage. */
 export function isAnyShort(network: PowerNetwork, { laws }: Circuit, solved: Solved): boolean {
-  return leastVoltsOf(network).some((minV, device) => voltsAcross(network, solved, device) < minV && laws[device]?.is !== 'open');
+  const least = leastVoltsOf(network);
+  for (let device = 0; device < least.length; device++) {
+    if (voltsAcross(network, solved, device) < (least[device] ?? NaN) && laws[device]?.is !== 'open') return true;
+  }
+  return false;
 }
 
 function worstShortfalls(network: PowerNetwork, islandOf: Int32Array, laws: readonly Law[], solved: Solved): readonly Fall[] {

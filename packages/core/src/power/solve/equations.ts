@@ -21,6 +21,10 @@ export interface Equations {
   readonly resistorSlots: Int32Array;
   /** The first three nodes of each device, three after three; 0 where it has fewer. */
   readonly terminals: Int32Array;
+  /** The devices without a current of their own: draws and limiters. */
+  readonly draws: Int32Array;
+  /** The devices that have one. */
+  readonly branches: Int32Array;
   /** The devices whose law bends with the voltage: draws, limiters and regulators. */
   readonly curved: Int32Array;
   /** The devices that change between states without a jump. */
@@ -76,6 +80,8 @@ export function equationsOf(shape: CircuitShape): Equations {
     leads,
     resistorSlots: Int32Array.from(resistors.flatMap((list) => (list === NOWHERE ? [dump, dump, dump, dump] : [...slotsOf(list)]))),
     terminals: Int32Array.from(devices.flatMap(({ nodes }) => [nodes[0] ?? 0, nodes[1] ?? 0, nodes[2] ?? 0])),
+    draws: placesOf(devices, ({ kind }) => kind === 'draw' || kind === 'limiter'),
+    branches: placesOf(devices, ({ kind }) => kind !== 'draw' && kind !== 'limiter'),
     curved: placesOf(devices, ({ kind }) => kind === 'draw' || kind === 'limiter' || kind === 'regulator'),
     jumping: placesOf(devices, ({ kind }) => kind === 'regulator' || kind === 'limiter' || kind === 'selector'),
     switching: placesOf(devices, ({ kind }) => kind === 'supply' || kind === 'diode' || kind === 'selector' || kind === 'regulator'),

@@ -4,7 +4,7 @@ import { patternOf, type Columns } from './matrixPattern.ts';
 import { PivotSearch } from './pivotSearch.ts';
 
 /** So many orders of pivots that had to be looked for are kept. */
-const KEPT = 3;
+const KEPT = 6;
 
 /**
  * Factorisations of one pattern. The pivots that are laid down for a circuit nearly always serve; where they do not, such as at the

@@ -1,7 +1,6 @@
 import type { Circuit, Tripping } from './circuit.ts';
 import { BLOCKED, DOWN, FOLLOWS, inputOf, LIMITED, NO_INPUT, ON, reachableV, selectorState } from './deviceStates.ts';
-import { drawnA } from './drawCurrent.ts';
-import { drawLawOf } from './stamps.ts';
+import { limiterOhm } from './drawTable.ts';
 import type { Equations } from './equations.ts';
 
 /** What is within this of its limit stands at it: rounding must not make a device change over. */
@@ -115,7 +114,7 @@ function jumpOf(equations: Equations, { shape, laws }: Circuit, device: number, 
     if (isOver) return { ...down(device, 'overload', amps, law.limitA), to: law.onOverload === 'foldback' ? LIMITED : DOWN };
   }
   if (law?.is === 'limiter' && state !== DOWN) {
-    const amps = drawnA(drawLawOf(law, state), volts(0) - volts(1));
+    const amps = (volts(0) - volts(1)) / limiterOhm(law, state);
     if (amps > law.tripA + HAIR) return down(device, 'trip', amps, law.tripA);
   }
   if (law?.is === 'selector') {

@@ -55,10 +55,18 @@ export function pivotPlanOf(
  * devices side by side set one voltage, one is left without.
  * @returns the device of each node
  */
-function nodesOfDevices({ devices }: CircuitShape, branchOf: Int32Array, isReference: Uint8Array): ReadonlyMap<number, number> {
+function nodesOfDevices(
+  { nodeCount, resistorA, resistorB, devices }: CircuitShape,
+  branchOf: Int32Array,
+  isReference: Uint8Array,
+): ReadonlyMap<number, number> {
+  const wires = new Int32Array(nodeCount);
+  for (const ends of [resistorA, resistorB]) for (const node of ends) wires[node] = (wires[node] ?? 0) + 1;
+  // The node with fewer wires first: when they open, nothing but the device says what it has.
+  const wanted = devices.map((device) => [...nodesSetBy(device)].sort((a, b) => (wires[a] ?? 0) - (wires[b] ?? 0)));
   const deviceAt = new Map<number, number>();
   const settle = (device: number, tried: Set<number>): boolean => {
-    for (const node of nodesSetBy(devices[device])) {
+    for (const node of wanted[device] ?? []) {
       if (isReference[node] === 1 || tried.has(node)) continue;
       tried.add(node);
       const other = deviceAt.get(node);
@@ -75,9 +83,8 @@ function nodesOfDevices({ devices }: CircuitShape, branchOf: Int32Array, isRefer
 }
 
 /** The nodes whose voltage stands in the law of a device whatever its state, and that its current flows to. */
-function nodesSetBy(device: DeviceShape | undefined): readonly number[] {
-  const nodes = device?.nodes ?? [];
-  switch (device?.kind) {
+function nodesSetBy({ kind, nodes }: DeviceShape): readonly number[] {
+  switch (kind) {
     case 'supply':
     case 'sense':
     case 'diode':
@@ -88,7 +95,6 @@ function nodesSetBy(device: DeviceShape | undefined): readonly number[] {
       return nodes.slice(0, -2).includes(nodes.at(-2) ?? -1) ? [] : nodes.slice(-2, -1);
     case 'draw':
     case 'limiter':
-    case undefined:
       return [];
   }
 }

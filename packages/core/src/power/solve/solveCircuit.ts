@@ -1,10 +1,10 @@
 import type { Circuit, CircuitShape, Solved, Tripping } from './circuit.ts';
-import { drawnA } from './drawCurrent.ts';
+import { CONSTANT_POWER, drawnA, emptyDrawTable, fillDrawTable, isBelowKnee, OPEN, RESISTANCE } from './drawTable.ts';
 import { equationsOf, type Equations } from './equations.ts';
 import { DOWN, inputOf, LIMITED } from './deviceStates.ts';
 import { collapsedInput, firstInside, smoothState, worstJumps, type Jump } from './nextStates.ts';
 import { LuPool } from './luPool.ts';
-import { drawLawOf, fillFixedValues, fillLeadEnds, stampDevices, type Round } from './stamps.ts';
+import { fillFixedValues, fillLeadEnds, stampDevices, type Round } from './stamps.ts';
 import { runningStart, type Start } from './startOf.ts';
 
 /** Rounds in which every device may change its state at once; after them one at a time, the lowest first (K. G. Murty 1974). */
@@ -15,10 +15,10 @@ const PATIENT_ROUNDS = 30;
 const MOST_ROUNDS = 160;
 /**
  * Settled when the last round changed less than this, as a share of 1 + the value. Newton's method squares its error, so that what is
- * left is a trillionth; what is taken without its slope does not, and has to stand a thousand times stiller.
+ * left is a ten-billionth; what is taken without its slope does not, and has to stand ten thousand times stiller.
  */
-const TOLERANCE = 1e-6;
-const WITHOUT_SLOPE = 1000;
+const TOLERANCE = 1e-5;
+const WITHOUT_SLOPE = 10_000;
 /** A constant-power device is taken at no less than this share of the voltage of the round before, so that it comes down in steps. */
 const LEAST_STEP = 0.6;
 
@@ -49,6 +49,7 @@ function prepare(shape: CircuitShape): Prepared {
       states: new Int8Array(shape.devices.length),
       at: new Float64Array(shape.devices.length),
       isFlat: new Uint8Array(shape.devices.length),
+      table: emptyDrawTable(shape.devices.length),
       bentS: new Float64Array(shape.devices.length),
       bentA: new Float64Array(shape.devices.length),
     },
@@ -72,7 +73,7 @@ export function solveCircuit(circuit: Circuit, start: Start = runningStart(circu
   const trippings: Tripping[] = [];
   let iterations = 0;
   for (;;) {
-    beginAt(circuit, start.volts, round);
+    beginAt(equations, circuit, start.volts, round);
     const balance = balanceOf(ready, circuit);
     iterations += balance.rounds;
     const jumps = balance.unsettled === undefined ? worstJumps(equations, circuit, round.x, round.states) : balance.collapsed;
@@ -94,17 +95,14 @@ const NEAR_ROUNDS = 10;
 export function solveNear(circuit: Circuit, from: Pick<Solved, 'volts' | 'amps' | 'states'>): Solved | undefined {
   const ready = readyFor(circuit, from.states);
   const { equations, round } = ready;
-  beginAt(circuit, from.volts, round);
+  beginAt(equations, circuit, from.volts, round);
   equations.branchOf.forEach((branch, device) => {
     if (branch >= 0) round.x[branch] = from.amps[device] ?? 0;
   });
   const { rounds, unsettled } = balanceOf(ready, circuit, NEAR_ROUNDS);
   if (unsettled !== undefined || worstJumps(equations, circuit, round.x, round.states).length > 0) return undefined;
-  return isBelowKnee(circuit, round) ? undefined : solution(equations, circuit, round, [], rounds, undefined);
-}
-
-function isBelowKnee({ laws }: Circuit, { at }: Round): boolean {
-  return laws.some((law, device) => 'kneeV' in law && (at[device] ?? 0) < law.kneeV);
+  const isAnyBelowKnee = equations.draws.some((device) => isBelowKnee(round.table, device, round.at[device] ?? 0));
+  return isAnyBelowKnee ? undefined : solution(equations, circuit, round, [], rounds, undefined);
 }
 
 /** True when a device that is down, or a selector on a later input, would not be so at this balance if it had just been started. */
@@ -131,14 +129,16 @@ function readyFor(circuit: Circuit, states: Int8Array): Prepared {
 }
 
 /** Every search for a balance begins high, so that it comes down to the highest one. */
-function beginAt({ shape }: Circuit, volts: Float64Array, { x, at, isFlat }: Round): void {
+function beginAt(equations: Equations, circuit: Circuit, volts: Float64Array, { x, at, isFlat, table, states }: Round): void {
+  const { terminals, curved, branchOf } = equations;
+  fillDrawTable(table, equations, circuit, states);
   x.fill(0);
   x.set(volts);
   isFlat.fill(0);
-  shape.devices.forEach(({ kind, nodes: [a = 0, b = 0, c = 0] }, i) => {
-    if (kind === 'draw' || kind === 'limiter') at[i] = (x[a] ?? 0) - (x[b] ?? 0);
-    else if (kind === 'regulator') at[i] = (x[a] ?? 0) - (x[c] ?? 0);
-  });
+  for (const i of curved) {
+    const other = (branchOf[i] ?? -1) < 0 ? 1 : 2;
+    at[i] = (x[terminals[3 * i] ?? 0] ?? 0) - (x[terminals[3 * i + other] ?? 0] ?? 0);
+  }
 }
 
 interface Balance {
@@ -184,28 +184,28 @@ function settle(
   next: Float64Array,
   mayRise: boolean,
 ): { readonly size: number; readonly device: number } {
-  const { at, states, x, isFlat } = round;
+  const { at, states, x, isFlat, table } = round;
   let largest = 0;
   let device = 0;
   for (const i of curved) {
-    const law = laws[i];
-    if (law === undefined) continue;
     const a = terminals[3 * i] ?? 0;
     const b = terminals[3 * i + 1] ?? 0;
     const was = at[i] ?? 0;
+    const branch = branchOf[i] ?? -1;
     let change: number;
-    if (law.is === 'regulator' || law.is === 'through') {
+    if (branch >= 0) {
+      const law = laws[i];
+      if (law?.is !== 'regulator' && law?.is !== 'through') continue;
       const c = terminals[3 * i + 2] ?? 0;
       const now = (next[a] ?? 0) - (next[c] ?? 0);
       at[i] = !mayRise && law.is === 'regulator' && was > law.inputMinV / 2 ? comingDown(round, i, was, now) : now;
       const rail = Math.abs((next[b] ?? 0) - (next[c] ?? 0) - (x[b] ?? 0) + (x[c] ?? 0));
-      const branch = branchOf[i] ?? 0;
       change = Math.max(Math.abs(now - was), rail, Math.abs((next[branch] ?? 0) - (x[branch] ?? 0)));
     } else {
       const now = (next[a] ?? 0) - (next[b] ?? 0);
-      const own = drawLawOf(law, states[i] ?? 0);
-      at[i] = !mayRise && own.is === 'constant-power' && was > own.kneeV ? comingDown(round, i, was, now) : now;
-      if (own.is === 'open' || own.is === 'resistance') continue;
+      const kind = table.kinds[i];
+      at[i] = !mayRise && kind === CONSTANT_POWER && !isBelowKnee(table, i, was) ? comingDown(round, i, was, now) : now;
+      if (kind === OPEN || kind === RESISTANCE) continue;
       change = Math.abs(now - was);
     }
     change /= 1 + Math.abs(was);
@@ -246,17 +246,15 @@ function changeStates(equations: Equations, circuit: Circuit, { x, states }: Rou
 }
 
 function solution(
-  { branchOf }: Equations,
-  circuit: Circuit,
-  { x, states, at }: Round,
+  { branches, branchOf, draws }: Equations,
+  { shape }: Circuit,
+  { x, states, at, table }: Round,
   trippings: readonly Tripping[],
   iterations: number,
   unsettled: number | undefined,
 ): Solved {
-  const amps = new Float64Array(circuit.laws.length);
-  circuit.laws.forEach((law, i) => {
-    const branch = branchOf[i] ?? -1;
-    amps[i] = branch >= 0 ? (x[branch] ?? 0) : drawnA(drawLawOf(law, states[i] ?? 0), at[i] ?? 0);
-  });
-  return { volts: x.slice(0, circuit.shape.nodeCount), amps, states: states.slice(), trippings, iterations, unsettled };
+  const amps = new Float64Array(shape.devices.length);
+  for (const i of branches) amps[i] = x[branchOf[i] ?? 0] ?? 0;
+  for (const i of draws) amps[i] = (table.leadsOhm[i] ?? 0) === Infinity ? 0 : drawnA(table, i, at[i] ?? 0);
+  return { volts: x.slice(0, shape.nodeCount), amps, states: states.slice(), trippings, iterations, unsettled };
 }

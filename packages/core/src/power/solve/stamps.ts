@@ -1,7 +1,7 @@
-import type { Circuit, DrawLaw, Law, RegulatorLaw } from './circuit.ts';
+import type { Circuit, Law, RegulatorLaw } from './circuit.ts';
 import { LEAK_S, LEAST_OHM } from './circuit.ts';
 import { BLOCKED, DOWN, FOLLOWS, inputOf, inputShare, LIMITED, ON, overloadedA } from './deviceStates.ts';
-import { drawnA, drawnS } from './drawCurrent.ts';
+import { drawnA, drawnS, OPEN, type DrawTable } from './drawTable.ts';
 import type { Equations } from './equations.ts';
 
 /** A round of the solver: the values and the right side that it fills, and the voltages at which curved laws are taken. */
@@ -14,6 +14,7 @@ export interface Round {
   readonly at: Float64Array;
   /** Those that are taken as a constant current there, without their slope. */
   readonly isFlat: Uint8Array;
+  readonly table: DrawTable;
   /** The straight law of each draw and limiter between the hubs of its leads: `I = bentS * V + bentA`. */
   readonly bentS: Float64Array;
   readonly bentA: Float64Array;
@@ -35,93 +36,65 @@ function conduct(values: Float64Array, slots: Int32Array, from: number, siemens:
 }
 
 /** Writes every device into the round. */
-export function stampDevices(equations: Equations, { shape, ohms, laws }: Circuit, round: Round): void {
-  for (let i = 0; i < laws.length; i++) {
+export function stampDevices(equations: Equations, { shape, laws }: Circuit, round: Round): void {
+  stampDraws(equations, round);
+  for (const i of equations.branches) {
     const law = laws[i];
     const device = shape.devices[i];
     const slots = equations.deviceSlots[i];
     if (law === undefined || device === undefined || slots === undefined) continue;
     const branch = equations.branchOf[i] ?? -1;
-    if (branch < 0) stampDraw(equations, law, slots, i, round, leadOhm(equations, ohms, i));
-    else if (device.kind === 'selector') stampSelector(law, slots, branch, round, round.states[i] ?? 0);
+    if (device.kind === 'selector') stampSelector(law, slots, branch, round, round.states[i] ?? 0);
     else if (device.kind === 'regulator') stampRegulator(equations, law, slots, branch, round, i);
     else stampPair(law, slots, branch, round, round.states[i] ?? 0);
   }
 }
 
-/** The resistance of both leads of a device. */
-function leadOhm({ leads: { resistorOf } }: Equations, ohms: Float64Array, device: number): number {
-  const first = resistorOf[2 * device] ?? -1;
-  const second = resistorOf[2 * device + 1] ?? -1;
-  return (first < 0 ? 0 : (ohms[first] ?? 0)) + (second < 0 ? 0 : (ohms[second] ?? 0));
+/** Devices without a current of their own, in series with their leads: `V = v + R I` and `I = ownS * v + rest`. */
+function stampDraws({ draws, deviceSlots, isReference, leads: { hubs } }: Equations, round: Round): void {
+  const { values, rightSide, at, isFlat, bentS, bentA, table } = round;
+  for (const device of draws) {
+    const leadsOhm = table.leadsOhm[device] ?? 0;
+    const slots = deviceSlots[device];
+    if (table.kinds[device] === OPEN || leadsOhm === Infinity || slots === undefined) {
+      bentS[device] = bentA[device] = 0;
+      continue;
+    }
+    const volts = at[device] ?? 0;
+    const truly = drawnS(table, device, volts);
+    const ownS = isFlat[device] === 1 ? Math.max(truly, 0) : truly;
+    const bend = 1 + ownS * leadsOhm;
+    const share = 1 / (Math.abs(bend) < LEAST_BEND ? LEAST_BEND : bend);
+    const slope = ownS * share;
+    const rest = (drawnA(table, device, volts) - ownS * volts) * share;
+    bentS[device] = slope;
+    bentA[device] = rest;
+    conduct(values, slots, 0, slope);
+    add(rightSide, isReference, hubs[2 * device] ?? 0, -rest);
+    add(rightSide, isReference, hubs[2 * device + 1] ?? 0, rest);
+  }
 }
 
 /**
  * Gives the ends of leads their voltages: what the hub has, less the drop of the current in the lead. Behind an open lead nothing
  * flows: such a node has the voltage of the other side of its device, or when that conducts nothing 0 V.
  */
-export function fillLeadEnds({ leads, terminals }: Equations, { laws, ohms }: Circuit, { states, bentS, bentA }: Round, x: Float64Array): void {
+export function fillLeadEnds({ leads, terminals }: Equations, { ohms }: Circuit, { table, bentS, bentA }: Round, x: Float64Array): void {
   const { resistorOf, hubs } = leads;
   for (const device of leads.devices) {
-    const [first, second] = [resistorOf[2 * device] ?? -1, resistorOf[2 * device + 1] ?? -1];
-    const [firstOhm, secondOhm] = [first < 0 ? 0 : (ohms[first] ?? 0), second < 0 ? 0 : (ohms[second] ?? 0)];
+    const first = resistorOf[2 * device] ?? -1;
+    const second = resistorOf[2 * device + 1] ?? -1;
+    const firstOhm = first < 0 ? 0 : (ohms[first] ?? 0);
+    const secondOhm = second < 0 ? 0 : (ohms[second] ?? 0);
     const hubV = x[hubs[2 * device] ?? 0] ?? 0;
     const otherV = x[hubs[2 * device + 1] ?? 0] ?? 0;
     const amps = (bentS[device] ?? 0) * (hubV - otherV) + (bentA[device] ?? 0);
-    const conducts = drawLawOf(laws[device] ?? OPEN, states[device] ?? 0).is !== 'open';
-    const behind = (other: number, otherOhm: number): number => (conducts && otherOhm !== Infinity ? other : 0);
-    if (first >= 0) x[terminals[3 * device] ?? 0] = firstOhm === Infinity ? behind(otherV, secondOhm) : hubV - firstOhm * amps;
-    if (second >= 0) x[terminals[3 * device + 1] ?? 0] = secondOhm === Infinity ? behind(hubV, firstOhm) : otherV + secondOhm * amps;
+    const conducts = table.kinds[device] !== OPEN;
+    const behindFirst = conducts && secondOhm !== Infinity ? otherV : 0;
+    const behindSecond = conducts && firstOhm !== Infinity ? hubV : 0;
+    if (first >= 0) x[terminals[3 * device] ?? 0] = firstOhm === Infinity ? behindFirst : hubV - firstOhm * amps;
+    if (second >= 0) x[terminals[3 * device + 1] ?? 0] = secondOhm === Infinity ? behindSecond : otherV + secondOhm * amps;
   }
-}
-
-const OPEN = { is: 'open' } as const;
-
-/** The law that holds at a device without a current of its own; a limiter is one of two by its state. */
-export function drawLawOf(law: Law, state: number): DrawLaw {
-  switch (law.is) {
-    case 'limiter':
-      return { is: 'resistance', ohm: state === DOWN ? law.trippedOhm : law.ohm };
-    case 'open':
-    case 'resistance':
-    case 'constant-current':
-    case 'constant-power':
-    case 'square':
-    case 'clamp':
-      return law;
-    case 'supply':
-    case 'sense':
-    case 'diode':
-    case 'through':
-    case 'regulator':
-    case 'selector':
-      return { is: 'open' };
-  }
-}
-
-function stampDraw(
-  { isReference, leads: { hubs } }: Equations,
-  law: Law,
-  slots: Int32Array,
-  device: number,
-  { values, rightSide, states, at, isFlat, bentS, bentA }: Round,
-  leadsOhm: number,
-): void {
-  const own = drawLawOf(law, states[device] ?? 0);
-  bentS[device] = bentA[device] = 0;
-  if (own.is === 'open' || leadsOhm === Infinity) return;
-  const volts = at[device] ?? 0;
-  const ownS = isFlat[device] === 1 ? Math.max(drawnS(own, volts), 0) : drawnS(own, volts);
-  // In series with its leads: V = v + R I and I = ownS * v + rest.
-  const bend = 1 + ownS * leadsOhm;
-  const share = 1 / (Math.abs(bend) < LEAST_BEND ? LEAST_BEND : bend);
-  const slope = ownS * share;
-  const rest = (drawnA(own, volts) - ownS * volts) * share;
-  bentS[device] = slope;
-  bentA[device] = rest;
-  conduct(values, slots, 0, slope);
-  add(rightSide, isReference, hubs[2 * device] ?? 0, -rest);
-  add(rightSide, isReference, hubs[2 * device + 1] ?? 0, rest);
 }
 
 /** Exactly where a constant power draws the most that its leads let through, its slope is infinite; it is taken a hair beside. */

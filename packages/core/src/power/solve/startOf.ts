@@ -15,9 +15,19 @@ export interface Start {
  * brings more than its own setting or what came in.
  */
 export function runningStart(circuit: Circuit): Start {
-  const { shape, laws, ohms } = circuit;
+  return raisedStart(circuit);
+}
+
+/** A running start, and 1 for each resistor by way of which some node has its voltage: the others may open and it stays. */
+export interface RaisedStart extends Start {
+  readonly isUsed: Uint8Array;
+}
+
+/** See `runningStart`. */
+export function raisedStart({ shape, laws, ohms }: Circuit): RaisedStart {
   const { devices, resistorA, resistorB } = shape;
   const { starts, joints, deviceOf } = jointsOf(shape);
+  const raisedBy = new Int32Array(shape.nodeCount).fill(-1);
   const volts = new Float64Array(shape.nodeCount);
   const risen: number[] = [];
   for (let device = 0; device < laws.length; device++) {
@@ -27,10 +37,14 @@ export function runningStart(circuit: Circuit): Start {
     for (let at = starts[node] ?? 0; at < (starts[node + 1] ?? 0); at++) {
       const joint = joints[at] ?? 0;
       const device = deviceOf[joint] ?? -1;
+      const before = risen.length;
       if (device >= 0) passOn(laws[device], devices[device]?.nodes ?? [], volts, risen);
       else if (ohms[joint] !== Infinity) evenUp(volts, resistorA[joint] ?? 0, resistorB[joint] ?? 0, risen);
+      if (risen.length > before) raisedBy[risen.at(-1) ?? 0] = joint;
     }
   }
+  const isUsed = new Uint8Array(ohms.length);
+  for (const joint of raisedBy) if (joint >= 0 && joint < ohms.length) isUsed[joint] = 1;
   const states = new Int8Array(laws.length);
   for (let device = 0; device < laws.length; device++) {
     const law = laws[device];
@@ -38,7 +52,7 @@ export function runningStart(circuit: Circuit): Start {
     if (law?.is === 'selector') states[device] = firstInside(law.windows, (k) => volts[nodes[k] ?? 0] ?? 0);
     else if (law?.is === 'regulator') states[device] = (volts[nodes[0] ?? 0] ?? 0) < law.inputMinV ? DOWN : ON;
   }
-  return { volts, states };
+  return { volts, states, isUsed };
 }
 
 function raise(volts: Float64Array, node: number, value: number, risen: number[]): void {
