@@ -8,14 +8,12 @@ import { jointsOf, otherEnd } from './joints.ts';
  * @returns 1 by device
  */
 export function bridgesOf({ shape, ohms, laws }: Circuit): Uint8Array {
-  const { size, ends, deviceOf, starts, joints } = jointsOf(shape);
+  const { size, ends, deviceOf, starts, joints, walk } = jointsOf(shape);
+  const { found, lowest, cameBy, next, path } = walk;
   const isBridge = new Uint8Array(shape.devices.length);
-  // When each node was found, the earliest one that it reaches back to, the joint it was found by, and where it goes on.
-  const found = new Int32Array(size).fill(-1);
-  const lowest = new Int32Array(size);
-  const cameBy = new Int32Array(size).fill(-1);
-  const next = starts.slice(0, size);
-  const path = new Int32Array(size);
+  found.fill(-1);
+  cameBy.fill(-1);
+  for (let node = 0; node < size; node++) next[node] = starts[node] ?? 0;
   let count = 0;
   for (let root = 0; root < size; root++) {
     if (found[root] !== -1) continue;

@@ -11,6 +11,17 @@ export interface Joints {
   /** The joints at each node: `joints[starts[node]] .. joints[starts[node + 1] - 1]`. */
   readonly starts: Int32Array;
   readonly joints: Int32Array;
+  /** Room for a walk in depth: a walk writes it anew. */
+  readonly walk: Walk;
+}
+
+/** By node: when it was found, the earliest node that it reaches back to, the joint it was found by, where it goes on; and the path. */
+export interface Walk {
+  readonly found: Int32Array;
+  readonly lowest: Int32Array;
+  readonly cameBy: Int32Array;
+  readonly next: Int32Array;
+  readonly path: Int32Array;
 }
 
 const cache = new WeakMap<CircuitShape, Joints>();
@@ -47,7 +58,9 @@ function layOut({ nodeCount, resistorA, resistorB, devices }: CircuitShape): Joi
     joints[at] = i >> 1;
     place[node] = at + 1;
   });
-  return { size, ends: Int32Array.from(ends), deviceOf: Int32Array.from(deviceOf), starts, joints };
+  const perNode = (): Int32Array => new Int32Array(size);
+  const walk = { found: perNode(), lowest: perNode(), cameBy: perNode(), next: place, path: perNode() };
+  return { size, ends: Int32Array.from(ends), deviceOf: Int32Array.from(deviceOf), starts, joints, walk };
 }
 
 /** The other end of a joint. */

@@ -96,9 +96,7 @@ export function solveNear(circuit: Circuit, from: Pick<Solved, 'volts' | 'amps' 
   const ready = readyFor(circuit, from.states);
   const { equations, round } = ready;
   beginAt(equations, circuit, from.volts, round);
-  equations.branchOf.forEach((branch, device) => {
-    if (branch >= 0) round.x[branch] = from.amps[device] ?? 0;
-  });
+  for (const device of equations.branches) round.x[equations.branchOf[device] ?? 0] = from.amps[device] ?? 0;
   const { rounds, unsettled } = balanceOf(ready, circuit, NEAR_ROUNDS);
   if (unsettled !== undefined || worstJumps(equations, circuit, round.x, round.states).length > 0) return undefined;
   const isAnyBelowKnee = equations.draws.some((device) => isBelowKnee(round.table, device, round.at[device] ?? 0));
@@ -107,14 +105,16 @@ export function solveNear(circuit: Circuit, from: Pick<Solved, 'volts' | 'amps' 
 
 /** True when a device that is down, or a selector on a later input, would not be so at this balance if it had just been started. */
 export function comesBack({ shape, laws }: Circuit, { volts, states }: Pick<Solved, 'volts' | 'states'>): boolean {
-  return laws.some((law, device) => {
-    const { nodes } = shape.devices[device] ?? { nodes: [] };
+  for (let device = 0; device < laws.length; device++) {
+    const law = laws[device];
+    const nodes = shape.devices[device]?.nodes ?? [];
     const against = (k: number, ground: number): number => (volts[nodes[k] ?? 0] ?? 0) - (volts[nodes[ground] ?? 0] ?? 0);
-    if (law.is === 'regulator') return states[device] === DOWN && against(0, 2) >= law.inputMinV;
-    if (law.is !== 'selector') return false;
+    if (law?.is === 'regulator' && states[device] === DOWN && against(0, 2) >= law.inputMinV) return true;
+    if (law?.is !== 'selector') continue;
     const first = inputOf(firstInside(law.windows, (k) => against(k, nodes.length - 1)));
-    return first >= 0 && first !== inputOf(states[device] ?? 0);
-  });
+    if (first >= 0 && first !== inputOf(states[device] ?? 0)) return true;
+  }
+  return false;
 }
 
 /** The buffers of a wiring, with the resistors of this circuit in place. */

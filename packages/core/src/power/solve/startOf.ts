@@ -15,7 +15,7 @@ export interface Start {
  * brings more than its own setting or what came in.
  */
 export function runningStart(circuit: Circuit): Start {
-  return raisedStart(circuit);
+  return raise(circuit);
 }
 
 /** A running start, and 1 for each resistor by way of which some node has its voltage: the others may open and it stays. */
@@ -23,11 +23,19 @@ export interface RaisedStart extends Start {
   readonly isUsed: Uint8Array;
 }
 
-/** See `runningStart`. */
-export function raisedStart({ shape, laws, ohms }: Circuit): RaisedStart {
+/** A running start with what it hangs on. */
+export function raisedStart(circuit: Circuit): RaisedStart {
+  const raisedBy = new Int32Array(circuit.shape.nodeCount).fill(-1);
+  const start = raise(circuit, raisedBy);
+  const isUsed = new Uint8Array(circuit.ohms.length);
+  for (const joint of raisedBy) if (joint >= 0 && joint < isUsed.length) isUsed[joint] = 1;
+  return { ...start, isUsed };
+}
+
+/** @param raisedBy takes the joint by which each node has its voltage */
+function raise({ shape, laws, ohms }: Circuit, raisedBy?: Int32Array): Start {
   const { devices, resistorA, resistorB } = shape;
   const { starts, joints, deviceOf } = jointsOf(shape);
-  const raisedBy = new Int32Array(shape.nodeCount).fill(-1);
   const volts = new Float64Array(shape.nodeCount);
   const risen: number[] = [];
   for (let device = 0; device < laws.length; device++) {
@@ -40,11 +48,9 @@ export function raisedStart({ shape, laws, ohms }: Circuit): RaisedStart {
       const before = risen.length;
       if (device >= 0) passOn(laws[device], devices[device]?.nodes ?? [], volts, risen);
       else if (ohms[joint] !== Infinity) evenUp(volts, resistorA[joint] ?? 0, resistorB[joint] ?? 0, risen);
-      if (risen.length > before) raisedBy[risen.at(-1) ?? 0] = joint;
+      if (raisedBy !== undefined && risen.length > before) raisedBy[risen[before] ?? 0] = joint;
     }
   }
-  const isUsed = new Uint8Array(ohms.length);
-  for (const joint of raisedBy) if (joint >= 0 && joint < ohms.length) isUsed[joint] = 1;
   const states = new Int8Array(laws.length);
   for (let device = 0; device < laws.length; device++) {
     const law = laws[device];
@@ -52,10 +58,10 @@ export function raisedStart({ shape, laws, ohms }: Circuit): RaisedStart {
     if (law?.is === 'selector') states[device] = firstInside(law.windows, (k) => volts[nodes[k] ?? 0] ?? 0);
     else if (law?.is === 'regulator') states[device] = (volts[nodes[0] ?? 0] ?? 0) < law.inputMinV ? DOWN : ON;
   }
-  return { volts, states, isUsed };
+  return { volts, states };
 }
 
-function raise(volts: Float64Array, node: number, value: number, risen: number[]): void {
+function lift(volts: Float64Array, node: number, value: number, risen: number[]): void {
   if (value <= (volts[node] ?? 0) + 1e-12) return;
   volts[node] = value;
   risen.push(node);
@@ -65,8 +71,8 @@ function raise(volts: Float64Array, node: number, value: number, risen: number[]
 function evenUp(volts: Float64Array, a: number, b: number, risen: number[]): void {
   const aV = volts[a] ?? 0;
   const bV = volts[b] ?? 0;
-  if (aV > bV) raise(volts, b, aV, risen);
-  else raise(volts, a, bV, risen);
+  if (aV > bV) lift(volts, b, aV, risen);
+  else lift(volts, a, bV, risen);
 }
 
 /** Passes what a device has on one side on to the other. */
@@ -75,22 +81,22 @@ function passOn(law: Law | undefined, nodes: readonly number[], volts: Float64Ar
   const b = nodes[1] ?? 0;
   switch (law?.is) {
     case 'supply':
-      return raise(volts, a, law.emfV, risen);
+      return lift(volts, a, law.emfV, risen);
     case 'sense':
     case 'limiter':
       return evenUp(volts, a, b, risen);
     case 'through':
-      return raise(volts, b, volts[a] ?? 0, risen);
+      return lift(volts, b, volts[a] ?? 0, risen);
     case 'diode':
-      return raise(volts, b, (volts[a] ?? 0) - law.dropV, risen);
+      return lift(volts, b, (volts[a] ?? 0) - law.dropV, risen);
     case 'regulator': {
       const inV = volts[a] ?? 0;
-      if (inV >= law.inputMinV) raise(volts, b, reachableV(law, inV), risen);
+      if (inV >= law.inputMinV) lift(volts, b, reachableV(law, inV), risen);
       return;
     }
     case 'selector': {
       const input = inputOf(firstInside(law.windows, (k) => volts[nodes[k] ?? 0] ?? 0));
-      if (input >= 0) raise(volts, nodes[nodes.length - 2] ?? 0, (volts[nodes[input] ?? 0] ?? 0) - law.dropV, risen);
+      if (input >= 0) lift(volts, nodes[nodes.length - 2] ?? 0, (volts[nodes[input] ?? 0] ?? 0) - law.dropV, risen);
       return;
     }
     case 'open':
