@@ -1,3 +1,4 @@
+import { legLengthMm } from '../layout/ways.ts';
 import { circuitNode, groupOf, type Graph, type GraphItem } from '../graph/graph.ts';
 import type { Cable } from '../model/aircraft.ts';
 import type { Endpoint } from '../model/part.ts';
@@ -15,8 +16,8 @@ export interface Bus<E extends Endpoint> {
   readonly net: number;
   readonly members: readonly BusMember<E>[];
   readonly cables: readonly Cable[];
-  /** The sum of what is typed, in mm; cables without a typed length count as nothing. */
-  readonly typedLengthMm: number;
+  /** The sum of what is typed or follows from the layout, in mm; other cables count as nothing. */
+  readonly knownLengthMm: number;
 }
 
 /**
@@ -41,9 +42,14 @@ export function busesOf<E extends Endpoint>(
     .filter(([, on]) => new Set(on.map(({ item }) => item)).size > 1)
     .map(([net, on]) => {
       const cables = cablesIn(graph, net);
-      const typedLengthMm = cables.flatMap((cable) => Object.values(cable.legs)).reduce((sum, leg) => sum + (leg.typedLengthMm ?? 0), 0);
-      return { net, members: on, cables, typedLengthMm };
+      const knownLengthMm = cables.reduce((sum, cable) => sum + cableLengthMm(graph, cable), 0);
+      return { net, members: on, cables, knownLengthMm };
     });
+}
+
+/** The length of all legs of a cable as far as it is known, in mm. */
+export function cableLengthMm(graph: Graph, cable: Cable): number {
+  return Object.values(cable.legs).reduce((sum, leg) => sum + (legLengthMm(graph, cable, leg) ?? 0), 0);
 }
 
 function cablesIn(graph: Graph, net: number): Cable[] {

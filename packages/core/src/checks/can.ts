@@ -1,7 +1,7 @@
 import { circuitNode, groupOf, type Graph } from '../graph/graph.ts';
 import type { Cable } from '../model/aircraft.ts';
 import type { Endpoint } from '../model/part.ts';
-import { busesOf, listed, memberSubjects, type Bus, type BusMember } from './busOf.ts';
+import { busesOf, cableLengthMm, listed, memberSubjects, type Bus, type BusMember } from './busOf.ts';
 import type { Check, Remedy, Saying } from './finding.ts';
 import { joinedCables } from './joins.ts';
 import { repinByMeaning } from './remedies.ts';
@@ -23,7 +23,7 @@ export const canBus: Check = {
     ...busesOf<Can>(graph, (endpoint) => (endpoint.is === 'can' ? { endpoint, pin: endpoint.high } : undefined)).flatMap((bus) => [
       ...terminations(bus),
       ...nodeIds(bus),
-      ...branches(bus),
+      ...branches(graph, bus),
     ]),
     ...exchanged(graph),
   ],
@@ -37,7 +37,7 @@ function isTerminated({ entry, endpoint }: Member): boolean {
 
 function terminations(bus: Bus<Can>): Saying[] {
   const on = bus.members.filter(isTerminated);
-  const isShort = bus.typedLengthMm <= SHORT_MM;
+  const isShort = bus.knownLengthMm <= SHORT_MM;
   if (on.length === 2 || bus.members.length < 2) return [];
   const names = listed(bus.members.map(({ entry }) => entry.item.ref));
   const count = on.length === 0 ? 'no termination' : on.length === 1 ? 'one termination' : `${on.length} terminations`;
@@ -48,7 +48,7 @@ function terminations(bus: Bus<Can>): Saying[] {
       what: `The CAN bus of ${names} has ${count}${on.length === 0 ? '' : ` (${listed(on.map(({ entry }) => entry.item.ref))})`}.`,
       evidence: [
         { label: 'terminations', value: String(on.length), limit: '2, at the two ends' },
-        { label: 'length as typed', value: `${bus.typedLengthMm} mm` },
+        { label: 'length that is known', value: `${bus.knownLengthMm} mm` },
       ],
       why:
         on.length > 2
@@ -113,14 +113,14 @@ function nodeIds(bus: Bus<Can>): Saying[] {
 }
 
 /** Branches to members that are not at an end, on a bus of three or more. */
-function branches(bus: Bus<Can>): Saying[] {
+function branches(graph: Graph, bus: Bus<Can>): Saying[] {
   if (bus.members.length < 3) return [];
   const long = bus.members
     .filter((member) => !isTerminated(member))
     .flatMap((member) => {
       const own = bus.cables.filter((cable) => endsAt(cable, member.entry.item.id));
       const [only] = own;
-      const length = own.length === 1 && only !== undefined ? lengthMm(only) : 0;
+      const length = own.length === 1 && only !== undefined ? cableLengthMm(graph, only) : 0;
       return only !== undefined && length > STUB_MM ? [{ member, cable: only, length }] : [];
     });
   if (long.length === 0) return [];
@@ -138,10 +138,6 @@ function branches(bus: Bus<Can>): Saying[] {
 
 function endsAt(cable: Cable, item: Member['entry']['item']['id']): boolean {
   return Object.values(cable.nodes).some((node) => node.is === 'end' && node.at.is === 'port' && node.at.item === item);
-}
-
-function lengthMm(cable: Cable): number {
-  return Object.values(cable.legs).reduce((sum, leg) => sum + (leg.typedLengthMm ?? 0), 0);
 }
 
 /** The high wire of one member on the low wire of another. */

@@ -58,6 +58,10 @@ describe('remedies', () => {
       'link.inversion-mismatch',
       'link.port-names',
       'output.unwired',
+      'place.mass',
+      'place.not-placed',
+      'place.outside',
+      'place.joint-unbroken',
     ]);
   });
 

@@ -105,7 +105,7 @@ function judgeBus(bus: Bus<Member>): Saying[] {
   }
   const ohm = 1 / conductance;
   const leastOhm = (busVolts(members) - LOW_V) / SINK_A;
-  const picofarad = members.reduce((sum, { endpoint }) => sum + endpoint.capacitancePf, 0) + (bus.typedLengthMm / 1000) * PF_PER_M;
+  const picofarad = members.reduce((sum, { endpoint }) => sum + endpoint.capacitancePf, 0) + (bus.knownLengthMm / 1000) * PF_PER_M;
   const riseNs = RISE_FACTOR * ohm * picofarad * 1e-3;
   const clock = clockOf(members);
   const riseLabel = `rise time at ${clock} kHz`;

@@ -30,6 +30,9 @@ import { underVoltage } from './power/underVoltage.ts';
 import { videoFilter } from './power/videoFilter.ts';
 import { wireGauge } from './power/wireGauge.ts';
 import { partial } from './partial.ts';
+import { allUpMass, centreOfGravity } from './placement/balance.ts';
+import { cableTooShort, jointUnbroken, routeFull } from './placement/cables.ts';
+import { bayOverflow, notPlaced, outside } from './placement/room.ts';
 import { portNames } from './portNames.ts';
 import { portUnsuitable } from './portUnsuitable.ts';
 import { servoLead } from './servoLead.ts';
@@ -87,7 +90,15 @@ export const checks: readonly Check[] = [
   portNames,
   outputUnwired,
   wiredUnassigned,
+  centreOfGravity,
+  allUpMass,
+  notPlaced,
+  bayOverflow,
+  outside,
+  cableTooShort,
+  jointUnbroken,
+  routeFull,
 ];
 
 /** Rises whenever a check says other things than before, so that stored summaries are computed again. */
-export const CHECKS_VERSION = 4;
+export const CHECKS_VERSION = 5;

@@ -9,7 +9,9 @@ import { proposeCable } from '../harness/proposeCable.ts';
 import { partKeyOf } from '../model/contentHash.ts';
 import type { Design } from '../model/design.ts';
 import type { Cable, Item, PlannedBattery, WireColour } from '../model/aircraft.ts';
+import { usualFrame } from '../layout/usualFrame.ts';
 import { mateOf } from '../model/connector.ts';
+import type { BayId, FrameNumber, Place, Spot } from '../model/frame.ts';
 import { needIds, type NeedId } from '../model/needs.ts';
 import { byNatural } from '../model/naturalOrder.ts';
 import type { OutputFunction } from '../model/outputFunctions.ts';
@@ -50,6 +52,29 @@ export class Bench {
     const ref = nextReference(this.#design.aircraft, part.kind);
     this.#byRef.set(ref, id);
     this.make({ kind: 'add-item', item: { id, ref, part: partKeyOf(part), where, label, settings } });
+  }
+
+  /** Lays the airframe out as it is usual for its kind, with numbers of its own. Where wings stay on, no joints. */
+  layOut(sizeMm: number, numbers: Readonly<Partial<Record<FrameNumber, number>>> = {}, comesApart = true): void {
+    const { kind, frame: was } = this.#design.aircraft.airframe;
+    const usual = usualFrame(kind, sizeMm);
+    const routes = comesApart
+      ? usual.routes
+      : Object.fromEntries(Object.entries(usual.routes).map(([id, { joint: _none, ...route }]) => [id, route]));
+    this.make({ kind: 'set-frame', frame: { ...usual, routes, numbers: { ...usual.numbers, ...numbers } }, was: was ?? null });
+  }
+
+  /** Places an item by its middle. @param bay by id; none for what sits in a wing or outside */
+  place(ref: string, at: Spot, bay?: string, turn: Place['turn'] = [0, 0, 0]): void {
+    const id = this.#byRef.get(ref);
+    if (id === undefined) throw new Error(`There is no ${ref}.`);
+    const place = { at, turn, yawDeg: 0, below: false };
+    this.make({
+      kind: 'place-item',
+      item: id,
+      place: bay === undefined ? place : { ...place, bay: asId<BayId>(bay) },
+      was: this.#design.aircraft.items[id]?.place ?? null,
+    });
   }
 
   /** Says what the aircraft is to be: its pack, and how many of each thing it wants of its controller. */

@@ -14,6 +14,7 @@ export const REFUSAL_CODES = [
   'bad-shape',
   'unknown-part',
   'unknown-item',
+  'unknown-bay',
   'unknown-port',
   'unknown-cable',
   'unknown-node',

@@ -41,12 +41,24 @@ function insistOnOne(design: Design, edit: SimpleEdit): SimpleEdit | undefined {
       return { ...edit, was: aircraft.power?.situations?.[edit.id] ?? null };
     case 'set-mission':
       return { ...edit, was: [...(aircraft.power?.mission ?? [])] };
+    case 'set-frame':
+      return { ...edit, was: aircraft.airframe.frame ?? null };
+    case 'set-frame-number':
+      return { ...edit, was: aircraft.airframe.frame?.numbers[edit.number] ?? null };
+    case 'set-bay':
+      return { ...edit, was: aircraft.airframe.frame?.bays[edit.id] ?? null };
+    case 'set-frame-point':
+      return { ...edit, was: aircraft.airframe.frame?.points[edit.id] ?? null };
+    case 'set-route':
+      return { ...edit, was: aircraft.airframe.frame?.routes[edit.id] ?? null };
     case 'set-output-function':
       return { ...edit, was: aircraft.outputs[outputKey(edit.item, edit.output)]?.function ?? null };
     case 'rename-item':
     case 'label-item':
     case 'set-item-setting':
     case 'set-sheet-side':
+    case 'place-item':
+    case 'weigh-item':
       return insistOnItem(aircraft.items[edit.item], edit);
     case 'set-cable-text':
     case 'set-cable-end':
@@ -72,7 +84,10 @@ function insistOnOne(design: Design, edit: SimpleEdit): SimpleEdit | undefined {
   }
 }
 
-type ItemEdit = Extract<SimpleEdit, { kind: 'rename-item' | 'label-item' | 'set-item-setting' | 'set-sheet-side' }>;
+type ItemEdit = Extract<
+  SimpleEdit,
+  { kind: 'rename-item' | 'label-item' | 'set-item-setting' | 'set-sheet-side' | 'place-item' | 'weigh-item' }
+>;
 
 function insistOnItem(item: Item | undefined, edit: ItemEdit): SimpleEdit | undefined {
   if (item === undefined) return undefined;
@@ -85,6 +100,10 @@ function insistOnItem(item: Item | undefined, edit: ItemEdit): SimpleEdit | unde
       return { ...edit, was: item.settings[edit.setting] ?? null };
     case 'set-sheet-side':
       return { ...edit, was: item.sheetSide ?? 'auto' };
+    case 'place-item':
+      return { ...edit, was: item.place ?? null };
+    case 'weigh-item':
+      return { ...edit, was: item.weighedG ?? null };
   }
 }
 

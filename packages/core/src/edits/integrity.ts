@@ -21,7 +21,15 @@ export function integrityOf(design: Design): Refusal[] {
     if (!design.parts.has(item.part)) add('unknown-part', `${item.ref} uses the part "${item.part}", which is not known here.`, id);
     if (refs.has(item.ref)) add('ref-taken', `${item.ref} is the name of two items.`, id);
     refs.set(item.ref, id);
+    const bay = item.place?.bay;
+    if (bay !== undefined && design.aircraft.airframe.frame?.bays[bay] === undefined)
+      add('unknown-bay', `${item.ref} lies in a bay that the airframe does not have.`, id);
     if (isFresh(design.aircraft.issued, item.ref)) add('ref-taken', notGivenOut(item.ref), id);
+  }
+  const frame = design.aircraft.airframe.frame;
+  for (const { a, b } of Object.values(frame?.routes ?? {})) {
+    if (a === b || frame?.points[a] === undefined || frame.points[b] === undefined)
+      add('bad-shape', `A route of the airframe runs from "${a}" to "${b}", which are not two of its points.`);
   }
   const tags = new Set<string>();
   for (const [id, cable] of Object.entries(design.aircraft.cables)) {

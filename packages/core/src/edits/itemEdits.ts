@@ -1,9 +1,10 @@
 import { Type } from '@sinclair/typebox';
-import { ItemSchema, RefSchema, type Aircraft, type Item } from '../model/aircraft.ts';
-import { ItemIdSchema, type ItemId } from '../model/ids.ts';
+import { ItemSchema, RefSchema, type Aircraft } from '../model/aircraft.ts';
+import { ItemIdSchema } from '../model/ids.ts';
 import { LIMITS } from '../model/limits.ts';
 import { SettingIdSchema, SettingValueSchema, type SettingValue } from '../model/setting.ts';
 import { settingsOf, settingTakes } from '../model/settingsOf.ts';
+import { changeItem } from './changeItem.ts';
 import { editKind, refuse, type Outcome } from './family.ts';
 import { freeEnds } from './freeEnds.ts';
 import { refOf } from './lookups.ts';
@@ -143,19 +144,5 @@ const setSide = editKind({
       return edit.side === 'auto' ? rest : { ...rest, sheetSide: edit.side };
     }),
 });
-
-function changeItem(
-  aircraft: Aircraft,
-  id: ItemId,
-  change: (item: Item) => Item | Extract<Outcome, { refused: unknown }>,
-  issuedRef?: string,
-): Outcome {
-  const item = aircraft.items[id];
-  if (item === undefined) return refuse('unknown-item', 'The item is no longer there.', id);
-  const changed = change(item);
-  if ('refused' in changed) return changed;
-  const issued = issuedRef === undefined ? aircraft.issued : issue(aircraft.issued, issuedRef);
-  return { aircraft: { ...aircraft, items: { ...aircraft.items, [id]: changed }, issued } };
-}
 
 export const itemEdits = [addItem, removeItem, renameItem, labelItem, setSetting, setSide] as const;

@@ -10,10 +10,12 @@ import { ChangeSchema } from './changes.ts';
 import { conductorEdits } from './conductorEdits.ts';
 import { endEdits } from './endEdits.ts';
 import type { EditKind } from './family.ts';
+import { frameEdits } from './frameEdits.ts';
 import { itemEdits } from './itemEdits.ts';
 import { legEdits } from './legEdits.ts';
 import { outputEdits } from './outputEdits.ts';
 import { partEdits } from './partEdits.ts';
+import { placeEdits } from './placeEdits.ts';
 import { powerEdits } from './powerEdits.ts';
 import { waiverEdits } from './waiverEdits.ts';
 
@@ -23,6 +25,7 @@ const closed = { additionalProperties: false } as const;
 const families = [
   ...aircraftEdits,
   ...briefEdits,
+  ...frameEdits,
   ...itemEdits,
   ...cableEdits,
   ...endEdits,
@@ -30,6 +33,7 @@ const families = [
   ...conductorEdits,
   ...outputEdits,
   ...partEdits,
+  ...placeEdits,
   ...powerEdits,
   ...waiverEdits,
 ] as const;

@@ -7,7 +7,7 @@ import { asId } from '../model/ids.ts';
 import { cableOf, demoDesign, emptyBench, itemOf, made } from '../test/designs.ts';
 import { documentKinds } from '../formats/documentKinds.ts';
 import { sheetToCsv } from './documents/sheet.ts';
-import { areaMm2 } from './wireFacts.ts';
+import { areaMm2 } from '../model/wire.ts';
 import { recolourEdits } from './proposeCable.ts';
 import { contactTakes, gaugeFor } from './wireStyle.ts';
 import { connectorFamilies } from '../model/connector.ts';

@@ -12,6 +12,7 @@ import {
   WaiverIdSchema,
 } from './ids.ts';
 import { airframeKinds } from './airframes.ts';
+import { FramePlanSchema, PlaceSchema } from './frame.ts';
 import { LIMITS } from './limits.ts';
 import { needIds, type NeedId } from './needs.ts';
 import { oneOf } from './oneOf.ts';
@@ -26,13 +27,16 @@ const note = Type.String({ maxLength: LIMITS.noteChars });
 const label = Type.String({ maxLength: LIMITS.labelChars });
 
 /** The version of the document's shape that this code writes. */
-export const SCHEMA_VERSION = 3;
+export const SCHEMA_VERSION = 4;
 
 /** What people call an item: a prefix and a number, `GNSS1`. */
 export const RefSchema = Type.String({ pattern: '^[A-Z]{1,8}[1-9][0-9]{0,3}$' });
 /** What people call a cable: `W07`. */
 export const TagSchema = Type.String({ pattern: '^W[0-9]{2,4}$' });
 const PortIdSchema = Type.String({ pattern: '^[A-Za-z0-9][A-Za-z0-9-]{0,19}$' });
+
+/** What scales show, in grams. */
+export const WeighedGSchema = Type.Number({ exclusiveMinimum: 0, maximum: 100_000 });
 
 export const ItemSchema = Type.Object(
   {
@@ -45,6 +49,10 @@ export const ItemSchema = Type.Object(
     settings: Type.Record(SettingIdSchema, SettingValueSchema, { additionalProperties: false }),
     /** On which side of the wiring sheet a person wants the card. */
     sheetSide: Type.Optional(Type.Union([Type.Literal('left'), Type.Literal('right')])),
+    /** Where it sits in the airframe; absent as long as nobody has placed it. */
+    place: Type.Optional(PlaceSchema),
+    /** As weighed; where absent, the part's mass counts. */
+    weighedG: Type.Optional(WeighedGSchema),
   },
   closed,
 );
@@ -195,7 +203,7 @@ export const AircraftSchema = Type.Object(
     id: AircraftIdSchema,
     name,
     note: Type.Optional(note),
-    airframe: Type.Object({ kind: AirframeKindSchema }, closed),
+    airframe: Type.Object({ kind: AirframeKindSchema, frame: Type.Optional(FramePlanSchema) }, closed),
     plannedBattery: Type.Optional(PlannedBatterySchema),
     /** What a person says about power; the usual where nothing is said. */
     power: Type.Optional(PowerPlanSchema),

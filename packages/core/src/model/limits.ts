@@ -16,4 +16,7 @@ export const LIMITS = {
   /** Situations that a person adds to an aircraft. */
   ownSituations: 12,
   batteryCells: 14,
+  baysPerFrame: 20,
+  pointsPerFrame: 60,
+  routesPerFrame: 120,
 } as const;

@@ -19,6 +19,11 @@ export const MIGRATIONS: readonly Migration[] = [
     title: "Situations of one's own, the mission, and figures of power",
     migrate: (document) => document,
   },
+  {
+    to: 4,
+    title: 'The airframe in numbers, places of items, and what was weighed',
+    migrate: (document) => document,
+  },
 ];
 
 export type MigrationResult =

@@ -1,13 +1,15 @@
 import { type Static, type TSchema, TypeGuard } from '@sinclair/typebox';
 import { Value } from '@sinclair/typebox/value';
 
-/** Every property of a value, all the way down, made read-only. Branded strings stay what they are. */
+/** Every property of a value, all the way down, made read-only. Tuples and branded strings stay what they are. */
 export type DeepReadonly<T> = unknown extends T
   ? T
   : T extends string | number | boolean | null | undefined
     ? T
     : T extends readonly (infer E)[]
-      ? readonly DeepReadonly<E>[]
+      ? number extends T['length']
+        ? readonly DeepReadonly<E>[]
+        : { readonly [K in keyof T]: DeepReadonly<T[K]> }
       : { readonly [K in keyof T]: DeepReadonly<T[K]> };
 
 /** The read-only TypeScript type of a runtime schema. */

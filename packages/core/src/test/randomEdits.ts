@@ -16,15 +16,8 @@ import { needIds } from '../model/needs.ts';
 import { outputFunctions } from '../model/outputFunctions.ts';
 import { settingsOf } from '../model/settingsOf.ts';
 import { sampleParts } from '../parts/catalogue.ts';
-
-/** A draw of numbers that a random edit is made from, whatever the document looks like at that moment. */
-export interface Draw {
-  readonly kind: number;
-  readonly x: number;
-  readonly y: number;
-  readonly z: number;
-  readonly isStale: boolean;
-}
+import type { Draw } from './draw.ts';
+import { frameEdit, placeEdit } from './randomLayoutEdits.ts';
 
 export const draws: fc.Arbitrary<readonly Draw[]> = fc.array(
   fc.record({ kind: fc.nat(99), x: fc.nat(9999), y: fc.nat(9999), z: fc.nat(9999), isStale: fc.boolean() }),
@@ -67,6 +60,10 @@ export function editFrom(design: Design, draw: Draw): Edit {
     plug,
     adopt,
     power,
+    frameEdit,
+    frameEdit,
+    placeEdit,
+    placeEdit,
   ];
   const one = pick(makers, draw.kind)?.(design, draw);
   if (one === undefined) return addItem(design, draw);

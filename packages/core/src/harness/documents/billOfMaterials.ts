@@ -1,7 +1,8 @@
 import type { Graph } from '../../graph/graph.ts';
 import { PART_KINDS, partKinds } from '../../model/partKinds.ts';
 import type { ResolvedPart } from '../../model/part.ts';
-import { conductorLengthMm, wireGramsPerM } from '../wireFacts.ts';
+import { wireGramsPerM } from '../../model/wire.ts';
+import { conductorLengthMm } from '../wireFacts.ts';
 import type { Sheet } from './sheet.ts';
 
 interface Line {
@@ -57,7 +58,7 @@ function wireRows(graph: Graph): { readonly awg: number; readonly lengthM: numbe
   const byGauge = new Map<number, number>();
   for (const cable of graph.cables) {
     for (const conductor of Object.values(cable.conductors)) {
-      const lengthMm = conductorLengthMm(cable, conductor) ?? 0;
+      const lengthMm = conductorLengthMm(graph, cable, conductor) ?? 0;
       byGauge.set(conductor.awg, (byGauge.get(conductor.awg) ?? 0) + lengthMm / 1000);
     }
   }

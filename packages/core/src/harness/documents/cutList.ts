@@ -18,7 +18,7 @@ export function cutList(graph: Graph, wastePercent: number): Sheet {
   const open = new Map<string, number>();
   for (const cable of graph.cables) {
     for (const conductor of Object.values(cable.conductors)) {
-      const lengthMm = conductorLengthMm(cable, conductor);
+      const lengthMm = conductorLengthMm(graph, cable, conductor);
       if (lengthMm === undefined) {
         open.set(cable.tag, (open.get(cable.tag) ?? 0) + 1);
         continue;

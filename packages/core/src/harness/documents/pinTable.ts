@@ -5,6 +5,7 @@ import { pinAt, plainCable, portAt, type PortAt } from '../../graph/cableJoins.t
 import type { CableId } from '../../model/ids.ts';
 import { naturalOrder } from '../../model/naturalOrder.ts';
 import { offTheShelf } from '../offTheShelf.ts';
+import { conductorLengthMm } from '../wireFacts.ts';
 import type { Sheet } from './sheet.ts';
 
 /** The pin table of one cable: what to crimp or solder where, in the order of the pins at end A. */
@@ -16,7 +17,7 @@ export function pinTable(graph: Graph, cableId: CableId): Sheet | undefined {
   const rows = Object.values(cable.conductors)
     .sort((x, y) => naturalOrder(x.leg, y.leg) || x.a.n - y.a.n || x.b.n - y.b.n || naturalOrder(x.id, y.id))
     .map((conductor) =>
-      row(conductor, places.get(conductor.a.node), places.get(conductor.b.node), cable.legs[conductor.leg]?.typedLengthMm),
+      row(conductor, places.get(conductor.a.node), places.get(conductor.b.node), conductorLengthMm(graph, cable, conductor)),
     );
   const plain = plainCable(graph, cable);
   const bought = plain === undefined ? undefined : offTheShelf(plain);

@@ -72,7 +72,7 @@ function ohmOf(graph: Graph, edge: Graph['edges'][number]): number | undefined {
       return contactOhm(edge.end.connector);
     case 'conductor': {
       const cable = graph.cables[edge.cable];
-      return cable === undefined ? undefined : conductorOhm(cable, edge.conductor);
+      return cable === undefined ? undefined : conductorOhm(graph, cable, edge.conductor);
     }
     case 'element':
       return edge.element.is === 'link' && edge.element.ohm > 0 ? edge.element.ohm : undefined;

@@ -1,3 +1,4 @@
+import type { Graph } from '../../graph/graph.ts';
 import type { Cable, Conductor } from '../../model/aircraft.ts';
 import type { Connector } from '../../model/connector.ts';
 import { CONNECTOR_FAMILIES } from '../../model/connector.ts';
@@ -7,7 +8,7 @@ import { conductorLengthMm } from '../../harness/wireFacts.ts';
 const COPPER_OHM_M = 1.724e-8;
 const COPPER_PER_K = 0.003_93;
 
-/** What a wire is taken to be long when nobody typed a length. */
+/** What a wire is taken to be long when nobody typed a length and the layout does not tell. */
 export const ASSUMED_LENGTH_MM = 200;
 
 /** Diameter of an AWG size in metres: 0.127 mm * 92 ^ ((36 - n) / 39) (definition of the American wire gauge). */
@@ -21,9 +22,9 @@ export function wireOhm(awg: number, lengthMm: number, celsius = 20): number {
   return ((COPPER_OHM_M * (1 + COPPER_PER_K * (celsius - 20))) / areaM2) * (lengthMm / 1000);
 }
 
-/** The resistance of a conductor of a cable; where no length is typed, that of `ASSUMED_LENGTH_MM`. */
-export function conductorOhm(cable: Cable, conductor: Conductor): number {
-  return wireOhm(conductor.awg, conductorLengthMm(cable, conductor) ?? ASSUMED_LENGTH_MM);
+/** The resistance of a conductor of a cable; where its length is not known, that of `ASSUMED_LENGTH_MM`. */
+export function conductorOhm(graph: Graph, cable: Cable, conductor: Conductor): number {
+  return wireOhm(conductor.awg, conductorLengthMm(graph, cable, conductor) ?? ASSUMED_LENGTH_MM);
 }
 
 /** The resistance of one mated contact. */

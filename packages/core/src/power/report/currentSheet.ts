@@ -21,9 +21,9 @@ export function currentSheet(graph: Graph, scenarioId: string): Sheet | undefine
     const cable = edge.is === 'conductor' ? graph.cables[edge.cable] : undefined;
     if (edge.is !== 'conductor' || cable === undefined) return [];
     const { conductor } = edge;
-    const length = conductorLengthMm(cable, conductor);
+    const length = conductorLengthMm(graph, cable, conductor);
     if (length === undefined) assumed += 1;
-    const ohm = conductorOhm(cable, conductor);
+    const ohm = conductorOhm(graph, cable, conductor);
     const current = amps[i] ?? 0;
     const at = (node: number): string => figure(voltsAtNode(network, before, node), 3);
     return [

@@ -36,7 +36,7 @@ export function wireLoads(graph: Graph, results: readonly ScenarioResult[]): rea
     const cable = graph.cables[edge.cable];
     if (cable === undefined || !all.some(({ amps }) => Math.abs(amps[i] ?? 0) > 1e-3)) return [];
     const { conductor } = edge;
-    const lengthMm = conductorLengthMm(cable, conductor) ?? ASSUMED_LENGTH_MM;
+    const lengthMm = conductorLengthMm(graph, cable, conductor) ?? ASSUMED_LENGTH_MM;
     const lead = { railV: railV[edge.cable] ?? 0, servos: servos[edge.cable] ?? [] };
     const readings = all.map(({ result, amps }) => ({ result, amps: Math.abs(amps[i] ?? 0), allowedV: allowedIn(lead, result) }));
     return [loadOf(cable, conductor, lengthMm, readings)];

@@ -1,9 +1,10 @@
 import type { CheckCases } from './build.ts';
 import { busCases } from './buses.ts';
 import { linkCases } from './links.ts';
+import { placementCases } from './placement.ts';
 import { outputCases } from './outputs.ts';
 import { powerCases } from './power.ts';
 import { wiringCases } from './wiring.ts';
 
 /** A case for every check, by its id. */
-export const CASES: CheckCases = { ...powerCases, ...wiringCases, ...busCases, ...linkCases, ...outputCases };
+export const CASES: CheckCases = { ...powerCases, ...wiringCases, ...busCases, ...linkCases, ...outputCases, ...placementCases };

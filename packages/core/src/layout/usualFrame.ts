@@ -1,0 +1,246 @@
+import type { AirframeKind } from '../model/airframes.ts';
+import type { Bay, BayId, FramePlan, FrameNumber, FramePoint, PointId, Route, RouteId, Spot } from '../model/frame.ts';
+import { asId } from '../model/ids.ts';
+import { liftMotors } from './liftMotors.ts';
+import { meanWing } from './wingGeometry.ts';
+
+type Numbers = Readonly<Partial<Record<FrameNumber, number>>>;
+
+/**
+ * An airframe as it is usual for a kind and a size, to begin with: every number, bays, and ways for cables. What people build differs;
+ * each of these is theirs to change. Proportions are round figures of small aircraft.
+ * @param sizeMm the span; of a multirotor the distance between motors that face each other
+ */
+export function usualFrame(kind: AirframeKind, sizeMm: number): FramePlan {
+  switch (kind) {
+    case 'conventional':
+    case 'v-tail':
+      return plane(kind, sizeMm, 'nose', ['aileron']);
+    case 'v-tail-flaps':
+      return plane(kind, sizeMm, 'rear', ['flap', 'aileron']);
+    case 'twin-motor':
+      return plane(kind, sizeMm, 'wing', ['aileron']);
+    case 'lift-and-cruise':
+      return plane(kind, sizeMm, 'rear', ['aileron']);
+    case 'flying-wing':
+      return flyingWing(sizeMm);
+    case 'quad':
+    case 'hexa':
+      return copter(kind, sizeMm);
+  }
+}
+
+/** Rounds to what one would build. */
+function round(mm: number): number {
+  return Math.round(mm / 5) * 5;
+}
+
+/** Grows a frame point by point. */
+class Sketch {
+  readonly #bays: Record<BayId, Bay> = {};
+  readonly #points: Record<PointId, FramePoint> = {};
+  readonly #routes: Record<RouteId, Route> = {};
+
+  frame(numbers: Numbers): FramePlan {
+    return { numbers, bays: this.#bays, points: this.#points, routes: this.#routes };
+  }
+
+  bay(id: string, title: string, at: Spot, sizeMm: Bay['sizeMm'], access: Bay['access'] = 'hatch-above'): void {
+    this.#bays[asId<BayId>(id)] = { title, at, sizeMm, access };
+  }
+
+  point(id: string, title: string, at: Spot): void {
+    this.#points[asId<PointId>(id)] = { title, at };
+  }
+
+  route(a: string, b: string, diameterMm: number, joint?: string): void {
+    const route = { a: asId<PointId>(a), b: asId<PointId>(b), diameterMm };
+    this.#routes[asId<RouteId>(`${a}-${b}`)] = joint === undefined ? route : { ...route, joint };
+  }
+}
+
+/** What both wings carry: points along the spar, from the root out. */
+function wings(
+  sketch: Sketch,
+  from: string,
+  span: number,
+  root: Spot,
+  stations: readonly { readonly name: string; readonly share: number }[],
+): void {
+  for (const [side, sign] of [
+    ['left', -1],
+    ['right', 1],
+  ] as const) {
+    const [station, butt, water] = root;
+    sketch.point(`${side}-root`, `${side} wing root`, [station, sign * butt, water]);
+    sketch.route(from, `${side}-root`, 16, `${side} wing`);
+    let last = `${side}-root`;
+    for (const { name, share } of stations) {
+      const id = `${side}-${name}`;
+      sketch.point(id, `${side} ${name}`, [station, sign * round((span / 2) * share), water]);
+      sketch.route(last, id, 14);
+      last = id;
+    }
+  }
+}
+
+const OUT = { flap: 0.35, aileron: 0.7, elevon: 0.6, motor: 0.3 } as const;
+
+function plane(kind: AirframeKind, span: number, prop: 'nose' | 'rear' | 'wing', surfaces: readonly ('flap' | 'aileron')[]): FramePlan {
+  const length = round(0.6 * span);
+  const width = round(0.065 * span);
+  const height = round(0.07 * span);
+  const chord = round(0.125 * span);
+  const wing = round(0.32 * length);
+  const tailChord = round(0.075 * span);
+  const tail = length - tailChord;
+  const water = round(height * 0.4);
+  const frame = weighed(
+    {
+      spanMm: span,
+      rootChordMm: chord,
+      tipChordMm: round(0.085 * span),
+      sweepMm: round(0.02 * span),
+      wingStationMm: wing,
+      wingWaterMm: water,
+      bodyLengthMm: length,
+      bodyWidthMm: width,
+      bodyHeightMm: height,
+      tailStationMm: tail,
+      tailSpanMm: round(0.3 * span),
+      tailChordMm: tailChord,
+      propStationMm: prop === 'nose' ? -20 : prop === 'rear' ? length + 20 : wing - 40,
+      propDiameterMm: round(0.14 * span),
+      ...(prop === 'wing' ? { propButtMm: round((span / 2) * OUT.motor) } : {}),
+      ...(kind === 'lift-and-cruise' ? { armMm: round(0.25 * span), liftPropDiameterMm: round(0.17 * span) } : {}),
+    },
+    span,
+  );
+  const sketch = new Sketch();
+  const inside = (from: number, to: number): Bay['sizeMm'] => [round(to - from), width - 10, height - 10];
+  const nose = 0.06 * length;
+  sketch.bay('nose', 'nose', [round((nose + wing) / 2), 0, 0], inside(nose, wing));
+  sketch.bay('middle', 'under the wing', [round(wing + chord / 2), 0, 0], inside(wing, wing + chord));
+  const rearEnd = Math.min(wing + chord + 0.2 * length, tail);
+  sketch.bay('rear', 'behind the wing', [round((wing + chord + rearEnd) / 2), 0, 0], inside(wing + chord, rearEnd), 'hatch-below');
+  sketch.point('front', 'front of the spine', [round(nose + 0.05 * length), 0, 0]);
+  sketch.point('spine', 'spine at the spar', [round(wing + 0.3 * chord), 0, water]);
+  sketch.point('aft', 'spine behind the wing', [round(wing + chord + 0.05 * length), 0, 0]);
+  sketch.point('tail', 'tail', [round(tail + tailChord / 2), 0, 0]);
+  sketch.route('front', 'spine', 20);
+  sketch.route('spine', 'aft', 20);
+  sketch.route('aft', 'tail', 14);
+  const stations = [
+    ...(prop === 'wing' ? [{ name: 'motor', share: OUT.motor }] : []),
+    ...surfaces.map((name) => ({ name, share: OUT[name] })),
+  ];
+  wings(sketch, 'spine', span, [round(wing + 0.3 * chord), round(width / 2), water], stations);
+  if (kind === 'v-tail' || kind === 'v-tail-flaps') {
+    const up = round(0.06 * span);
+    for (const [side, sign] of [
+      ['left', -1],
+      ['right', 1],
+    ] as const) {
+      sketch.point(`${side}-tail`, `${side} V-tail`, [round(tail + tailChord / 2), sign * round(0.05 * span), up]);
+      sketch.route('tail', `${side}-tail`, 10);
+    }
+  }
+  if (prop === 'nose') {
+    sketch.point('motor', 'firewall', [10, 0, 0]);
+    sketch.route('motor', 'front', 16);
+  } else if (prop === 'rear') {
+    sketch.point('motor', 'firewall', [length - 10, 0, 0]);
+    sketch.route('tail', 'motor', 16);
+  }
+  liftArms(sketch, 'spine', kind, sketch.frame(frame));
+  return sketch.frame(frame);
+}
+
+function flyingWing(span: number): FramePlan {
+  const chord = round(0.3 * span);
+  const width = round(0.12 * span);
+  const height = round(0.07 * span);
+  const nose = round(0.08 * span);
+  const length = round(nose + chord);
+  const numbers = weighed(
+    {
+      spanMm: span,
+      rootChordMm: chord,
+      tipChordMm: round(0.15 * span),
+      sweepMm: round(0.2 * span),
+      wingStationMm: nose,
+      wingWaterMm: 0,
+      bodyLengthMm: length,
+      bodyWidthMm: width,
+      bodyHeightMm: height,
+      propStationMm: length + 20,
+      propDiameterMm: round(0.2 * span),
+    },
+    span,
+  );
+  const sketch = new Sketch();
+  sketch.bay('nose', 'nose', [round(0.28 * length), 0, 0], [round(0.4 * length), width - 10, height - 10]);
+  sketch.bay('middle', 'middle', [round(0.68 * length), 0, 0], [round(0.38 * length), width - 10, height - 10]);
+  sketch.point('front', 'front of the pod', [round(0.2 * length), 0, 0]);
+  sketch.point('spine', 'middle of the pod', [round(0.6 * length), 0, 0]);
+  sketch.point('motor', 'firewall', [length - 10, 0, 0]);
+  sketch.route('front', 'spine', 20);
+  sketch.route('spine', 'motor', 16);
+  wings(sketch, 'spine', span, [round(nose + 0.55 * chord), round(width / 2), 0], [{ name: 'elevon', share: OUT.elevon }]);
+  return sketch.frame(numbers);
+}
+
+function copter(kind: AirframeKind, size: number): FramePlan {
+  const length = round(0.4 * size);
+  const width = round(0.3 * size);
+  const height = round(0.15 * size);
+  const numbers: Numbers = {
+    bodyLengthMm: length,
+    bodyWidthMm: width,
+    bodyHeightMm: height,
+    armMm: round(size / 2),
+    liftPropDiameterMm: round(0.5 * size),
+    massG: Math.max(round(2.2e-3 * size ** 2), 50),
+    massStationMm: round(length / 2),
+    massWaterMm: 0,
+    targetMm: round(length / 2),
+    foreLimitMm: round(length / 2 - 0.03 * size),
+    aftLimitMm: round(length / 2 + 0.03 * size),
+    maxMassG: Math.max(round(9e-3 * size ** 2), 250),
+    missionKm: 2,
+  };
+  const sketch = new Sketch();
+  sketch.bay('top', 'top plate', [length / 2, 0, round(height / 4)], [length - 10, width - 10, round(height / 2)], 'open');
+  sketch.bay('under', 'under the plate', [length / 2, 0, -round(height / 4)], [length - 10, width - 10, round(height / 2)], 'open');
+  sketch.point('spine', 'middle of the frame', [length / 2, 0, 0]);
+  liftArms(sketch, 'spine', kind, sketch.frame(numbers));
+  return sketch.frame(numbers);
+}
+
+function liftArms(sketch: Sketch, from: string, kind: AirframeKind, frame: FramePlan): void {
+  liftMotors(kind, frame).forEach(([station, butt, water], i) => {
+    sketch.point(`lift-${i + 1}`, `lift motor ${i + 1}`, [round(station), round(butt), round(water)]);
+    sketch.route(from, `lift-${i + 1}`, 14);
+  });
+}
+
+/** The weights and speeds of a plane of a span. */
+function weighed(numbers: Numbers, span: number): Numbers {
+  const bare = Math.max(round(350 * (span / 1000) ** 2), 30);
+  const wing = meanWing({ numbers, bays: {}, points: {}, routes: {} });
+  const [station, chord] = [wing?.stationMm ?? 0, wing?.chordMm ?? 0];
+  return {
+    ...numbers,
+    massG: bare,
+    massStationMm: round(station + 0.4 * chord),
+    massWaterMm: 0,
+    targetMm: round(station + 0.28 * chord),
+    foreLimitMm: round(station + 0.22 * chord),
+    aftLimitMm: round(station + 0.34 * chord),
+    maxMassG: 3 * bare,
+    stallMs: 11,
+    cruiseMs: 18,
+    neverExceedMs: 32,
+    missionKm: 5,
+  };
+}

@@ -1,0 +1,207 @@
+import type { Graph } from '../graph/graph.ts';
+import type { Cable, Leg } from '../model/aircraft.ts';
+import type { Bay, BayId, FramePlan, PointId, RouteId, Spot } from '../model/frame.ts';
+import { asId as idOf, type LegId, type NodeId } from '../model/ids.ts';
+import { distanceMm, placedItems, portSpot } from './placedItems.ts';
+
+/** How a cable runs between two places. */
+export interface Way {
+  readonly lengthMm: number;
+  /** The corners, from one end to the other. */
+  readonly spots: readonly Spot[];
+  /** The stretches that it follows, in order. */
+  readonly routes: readonly RouteId[];
+}
+
+/** An end of a cable in the airframe. */
+interface End {
+  readonly spot: Spot;
+  readonly bay: BayId | undefined;
+}
+
+/** What a leg of a cable needs: its way, and the length to cut. */
+export interface LegWay {
+  readonly cable: Cable;
+  readonly leg: Leg;
+  readonly way: Way;
+  /** The way with slack, rounded up. */
+  readonly lengthMm: number;
+}
+
+/** Slack: this share of the way, and at least so much at each end; rounded up to what one measures. */
+const SLACK_SHARE = 0.1;
+const LEAST_SLACK_AN_END_MM = 20;
+const ROUNDED_TO_MM = 10;
+
+/** The length to cut for a way. */
+export function withSlack(wayMm: number): number {
+  const slack = Math.max(SLACK_SHARE * wayMm, 2 * LEAST_SLACK_AN_END_MM);
+  // A hair less, so that 330.0000001 is not 340.
+  return Math.ceil((wayMm + slack) / ROUNDED_TO_MM - 1e-9) * ROUNDED_TO_MM;
+}
+
+const cache = new WeakMap<Graph, ReadonlyMap<string, LegWay>>();
+
+/** The key of a leg among those of all cables. */
+function legKey(cable: Cable, leg: LegId): string {
+  return `${cable.id} ${leg}`;
+}
+
+/** The way of every leg whose two ends are ports of placed items. Computed once per version. */
+export function legWays(graph: Graph): ReadonlyMap<string, LegWay> {
+  const known = cache.get(graph);
+  if (known !== undefined) return known;
+  const ways = new Map<string, LegWay>();
+  const { frame } = graph.design.aircraft.airframe;
+  const ends = frame === undefined ? new Map<string, End>() : endsOf(graph);
+  const net = new RouteNet(frame);
+  for (const cable of ends.size === 0 ? [] : graph.cables) {
+    for (const leg of Object.values(cable.legs)) {
+      const [a, b] = [ends.get(endKey(cable, leg.a)), ends.get(endKey(cable, leg.b))];
+      const way = a === undefined || b === undefined ? undefined : net.between(a, b);
+      if (way !== undefined) ways.set(legKey(cable, leg.id), { cable, leg, way, lengthMm: withSlack(way.lengthMm) });
+    }
+  }
+  cache.set(graph, ways);
+  return ways;
+}
+
+/** The length of a leg: as typed, else by its way; undefined when nobody typed one and an end is not placed. In mm. */
+export function legLengthMm(graph: Graph, cable: Cable, leg: Leg | undefined): number | undefined {
+  return leg === undefined ? undefined : (leg.typedLengthMm ?? legWays(graph).get(legKey(cable, leg.id))?.lengthMm);
+}
+
+function endKey(cable: Cable, node: NodeId): string {
+  return `${cable.id} ${node}`;
+}
+
+function endsOf(graph: Graph): ReadonlyMap<string, End> {
+  const placed = new Map(placedItems(graph).map((entry) => [entry.item.id, entry] as const));
+  const ends = new Map<string, End>();
+  for (const cable of graph.cables) {
+    for (const node of Object.values(cable.nodes)) {
+      if (node.is !== 'end' || node.at.is !== 'port') continue;
+      const { item, port: id } = node.at;
+      const entry = placed.get(item);
+      const port = entry?.part.ports.find((candidate) => candidate.id === id);
+      if (entry !== undefined && port !== undefined)
+        ends.set(endKey(cable, node.id), { spot: portSpot(entry, port), bay: entry.place.bay });
+    }
+  }
+  return ends;
+}
+
+/** The routes of an airframe, with the shortest ways between all of their points (R. W. Floyd 1962). */
+export class RouteNet {
+  readonly #points: readonly { readonly id: PointId; readonly at: Spot }[];
+  readonly #bays: FramePlan['bays'];
+  readonly #distance: Float64Array;
+  /** The next point on the way from one to another, or -1. */
+  readonly #next: Int32Array;
+  readonly #routeOf = new Map<number, RouteId>();
+
+  constructor(frame: FramePlan | undefined) {
+    const points = pointsOf(frame);
+    const { length: size } = points;
+    this.#points = points;
+    this.#bays = frame?.bays ?? {};
+    this.#distance = new Float64Array(size * size).fill(Infinity);
+    this.#next = new Int32Array(size * size).fill(-1);
+    const indexOf = new Map(points.map(({ id }, i) => [id, i] as const));
+    for (let i = 0; i < size; i++) this.#distance[i * size + i] = 0;
+    for (const [id, { a, b }] of routesOf(frame)) {
+      const [i, j] = [indexOf.get(a), indexOf.get(b)];
+      const [from, to] = [points[i ?? -1], points[j ?? -1]];
+      if (i === undefined || j === undefined || from === undefined || to === undefined) continue;
+      const length = distanceMm(from.at, to.at);
+      for (const [p, q] of [
+        [i, j],
+        [j, i],
+      ] as const) {
+        if (length >= (this.#distance[p * size + q] ?? Infinity)) continue;
+        this.#distance[p * size + q] = length;
+        this.#next[p * size + q] = q;
+        this.#routeOf.set(p * size + q, id);
+      }
+    }
+    this.#close(size);
+  }
+
+  #close(size: number): void {
+    for (let k = 0; k < size; k++) {
+      for (let i = 0; i < size; i++) {
+        const first = this.#distance[i * size + k] ?? Infinity;
+        if (first === Infinity) continue;
+        for (let j = 0; j < size; j++) {
+          const through = first + (this.#distance[k * size + j] ?? Infinity);
+          if (through >= (this.#distance[i * size + j] ?? Infinity)) continue;
+          this.#distance[i * size + j] = through;
+          this.#next[i * size + j] = this.#next[i * size + k] ?? -1;
+        }
+      }
+    }
+  }
+
+  /**
+   * The shortest way between two ends: straight within a bay or beside the same point, else along the routes from a point near the
+   * one to a point near the other. Undefined when no routes lead there.
+   */
+  between(a: End, b: End): Way | undefined {
+    const [nearA, nearB] = [this.#entries(a), this.#entries(b)];
+    const isBeside = a.bay === undefined || b.bay === undefined ? nearA[0] !== undefined && nearA[0] === nearB[0] : a.bay === b.bay;
+    let best: Way | undefined = isBeside ? { lengthMm: distanceMm(a.spot, b.spot), spots: [a.spot, b.spot], routes: [] } : undefined;
+    for (const i of nearA) {
+      for (const j of nearB) {
+        const way = this.#along(a.spot, i, j, b.spot);
+        if (way !== undefined && way.lengthMm < (best?.lengthMm ?? Infinity)) best = way;
+      }
+    }
+    return best;
+  }
+
+  /** Where a cable comes in: the points in the bay of its end; without any, the nearest point. Never past a wall or a joint. */
+  #entries({ spot, bay }: End): readonly number[] {
+    const volume = bay === undefined ? undefined : this.#bays[bay];
+    const inside = volume === undefined ? [] : [...this.#points.keys()].filter((i) => isInBay(this.#points[i]?.at, volume));
+    if (inside.length > 0) return inside;
+    let nearest = -1;
+    let least = Infinity;
+    this.#points.forEach(({ at }, i) => {
+      const mm = distanceMm(at, spot);
+      if (mm < least) [nearest, least] = [i, mm];
+    });
+    return nearest < 0 ? [] : [nearest];
+  }
+
+  #along(from: Spot, i: number, j: number, to: Spot): Way | undefined {
+    const { length: size } = this.#points;
+    const [first, last] = [this.#points[i], this.#points[j]];
+    const between = this.#distance[i * size + j] ?? Infinity;
+    if (first === undefined || last === undefined || between === Infinity) return undefined;
+    const spots: Spot[] = [from, first.at];
+    const routes: RouteId[] = [];
+    for (let at = i; at !== j;) {
+      const next = this.#next[at * size + j] ?? -1;
+      const route = this.#routeOf.get(at * size + next);
+      const point = this.#points[next];
+      if (route === undefined || point === undefined) return undefined;
+      routes.push(route);
+      spots.push(point.at);
+      at = next;
+    }
+    spots.push(to);
+    return { lengthMm: distanceMm(from, first.at) + between + distanceMm(last.at, to), spots, routes };
+  }
+}
+
+function isInBay(at: Spot | undefined, { at: middle, sizeMm }: Bay): boolean {
+  return at !== undefined && ([0, 1, 2] as const).every((axis) => Math.abs(at[axis] - middle[axis]) <= sizeMm[axis] / 2);
+}
+
+function pointsOf(frame: FramePlan | undefined): { readonly id: PointId; readonly at: Spot }[] {
+  return Object.entries(frame?.points ?? {}).map(([id, { at }]) => ({ id: idOf<PointId>(id), at }));
+}
+
+function routesOf(frame: FramePlan | undefined): (readonly [RouteId, FramePlan['routes'][RouteId]])[] {
+  return Object.entries(frame?.routes ?? {}).map(([id, route]) => [idOf<RouteId>(id), route] as const);
+}

@@ -1,0 +1,184 @@
+import { Type } from '@sinclair/typebox';
+import type { AirframeKind } from './airframes.ts';
+import { recordOf, type Branded } from './ids.ts';
+import { LIMITS } from './limits.ts';
+import { oneOf } from './oneOf.ts';
+import type { Shape } from './shape.ts';
+
+const closed = { additionalProperties: false } as const;
+
+export type BayId = Branded<'BayId'>;
+export type PointId = Branded<'PointId'>;
+export type RouteId = Branded<'RouteId'>;
+
+const plainId = '^[a-z0-9][a-z0-9-]{0,39}$';
+export const BayIdSchema = Type.Unsafe<BayId>(Type.String({ pattern: plainId }));
+export const PointIdSchema = Type.Unsafe<PointId>(Type.String({ pattern: plainId }));
+export const RouteIdSchema = Type.Unsafe<RouteId>(Type.String({ pattern: plainId }));
+
+const coordinate = Type.Number({ minimum: -LIMITS.lengthMmMax, maximum: LIMITS.lengthMmMax });
+const dimension = Type.Number({ exclusiveMinimum: 0, maximum: LIMITS.lengthMmMax });
+const title = Type.String({ minLength: 1, maxLength: LIMITS.labelChars });
+
+/** A point of the aircraft in mm: station (aft of the nose datum), butt line (right positive), water line (up positive). */
+export const SpotSchema = Type.Tuple([coordinate, coordinate, coordinate]);
+export type Spot = Shape<typeof SpotSchema>;
+
+/** How one gets into a bay. */
+export const BAY_ACCESS = {
+  open: 'open',
+  'hatch-above': 'hatch above',
+  'hatch-below': 'hatch below',
+  closed: 'closed once glued',
+} as const;
+export type BayAccess = keyof typeof BAY_ACCESS;
+
+function isBayAccess(text: string): text is BayAccess {
+  return Object.hasOwn(BAY_ACCESS, text);
+}
+export const bayAccesses: readonly BayAccess[] = Object.keys(BAY_ACCESS).filter(isBayAccess);
+
+export const BaySchema = Type.Object(
+  {
+    title,
+    /** Its middle. */
+    at: SpotSchema,
+    /** Along station, butt line and water line. */
+    sizeMm: Type.Tuple([dimension, dimension, dimension]),
+    access: oneOf(bayAccesses),
+  },
+  closed,
+);
+/** A named volume that parts lie in. */
+export type Bay = Shape<typeof BaySchema>;
+
+export const FramePointSchema = Type.Object({ title, at: SpotSchema }, closed);
+/** A point that cables may be led through. */
+export type FramePoint = Shape<typeof FramePointSchema>;
+
+export const RouteSchema = Type.Object(
+  {
+    a: PointIdSchema,
+    b: PointIdSchema,
+    /** Of the hole or channel: how many cables fit. */
+    diameterMm: dimension,
+    /** The name of the joint when the airframe comes apart on this stretch. */
+    joint: Type.Optional(title),
+  },
+  closed,
+);
+/** A straight stretch between two points that cables may follow. */
+export type Route = Shape<typeof RouteSchema>;
+
+interface FrameNumberFacts {
+  readonly title: string;
+  readonly unit: 'mm' | 'g' | 'm/s' | 'km';
+  readonly least: number;
+  readonly most: number;
+}
+
+const mm = (name: string, least = 1): FrameNumberFacts => ({ title: name, unit: 'mm', least, most: LIMITS.lengthMmMax });
+const station = (name: string): FrameNumberFacts => mm(name, -LIMITS.lengthMmMax);
+const speed = (name: string): FrameNumberFacts => ({ title: name, unit: 'm/s', least: 1, most: 200 });
+const mass = (name: string): FrameNumberFacts => ({ title: name, unit: 'g', least: 1, most: 1_000_000 });
+
+const NUMBERS = {
+  spanMm: mm('Span'),
+  rootChordMm: mm('Chord at the root'),
+  tipChordMm: mm('Chord at the tip'),
+  sweepMm: station('Leading edge: tip behind root'),
+  wingStationMm: station('Leading edge at the root, station'),
+  wingWaterMm: station('Wing, water line'),
+  bodyLengthMm: mm('Fuselage or pod, length'),
+  bodyWidthMm: mm('Fuselage or pod, width'),
+  bodyHeightMm: mm('Fuselage or pod, height'),
+  tailStationMm: station('Leading edge of the tail, station'),
+  tailSpanMm: mm('Span of the tail'),
+  tailChordMm: mm('Chord of the tail'),
+  propStationMm: station('Propeller, station'),
+  propButtMm: mm('Propellers, butt line of each', 0),
+  propDiameterMm: mm('Propeller, diameter'),
+  armMm: mm('Middle to a lift motor'),
+  liftPropDiameterMm: mm('Lift propeller, diameter'),
+  massG: mass('Bare airframe, mass'),
+  massStationMm: station('Bare airframe, balance at station'),
+  massWaterMm: station('Bare airframe, balance at water line'),
+  targetMm: station('Balance wanted, station'),
+  foreLimitMm: station('Balance at the most forward, station'),
+  aftLimitMm: station('Balance at the most aft, station'),
+  maxMassG: mass('All-up mass allowed'),
+  stallMs: speed('Stall speed'),
+  cruiseMs: speed('Cruise speed'),
+  neverExceedMs: speed('Never-exceed speed'),
+  missionKm: { title: 'Furthest from home', unit: 'km', least: 0.01, most: 500 },
+} as const satisfies Readonly<Record<string, FrameNumberFacts>>;
+
+export type FrameNumber = keyof typeof NUMBERS;
+
+/** The numbers that draw and weigh an airframe, one entry each. */
+export const FRAME_NUMBERS: Readonly<Record<FrameNumber, FrameNumberFacts>> = NUMBERS;
+
+export function isFrameNumber(text: string): text is FrameNumber {
+  return Object.hasOwn(FRAME_NUMBERS, text);
+}
+export const frameNumbers: readonly FrameNumber[] = Object.keys(FRAME_NUMBERS).filter(isFrameNumber);
+
+const WING = ['spanMm', 'rootChordMm', 'tipChordMm', 'sweepMm', 'wingStationMm', 'wingWaterMm'] as const;
+const BODY = ['bodyLengthMm', 'bodyWidthMm', 'bodyHeightMm'] as const;
+const TAIL = ['tailStationMm', 'tailSpanMm', 'tailChordMm'] as const;
+const PROP = ['propStationMm', 'propDiameterMm'] as const;
+const LIFT = ['armMm', 'liftPropDiameterMm'] as const;
+const WEIGHT = ['massG', 'massStationMm', 'massWaterMm', 'targetMm', 'foreLimitMm', 'aftLimitMm', 'maxMassG'] as const;
+const SPEEDS = ['stallMs', 'cruiseMs', 'neverExceedMs'] as const;
+
+const plane: readonly FrameNumber[] = [...WING, ...BODY, ...TAIL, ...PROP, ...WEIGHT, ...SPEEDS, 'missionKm'];
+const copter: readonly FrameNumber[] = [...BODY, ...LIFT, ...WEIGHT, 'missionKm'];
+
+/** The numbers that an airframe of each kind has, in the order in which they are asked for. */
+export const NUMBERS_OF_KIND: Readonly<Record<AirframeKind, readonly FrameNumber[]>> = {
+  conventional: plane,
+  'v-tail': plane,
+  'v-tail-flaps': plane,
+  'flying-wing': [...WING, ...BODY, ...PROP, ...WEIGHT, ...SPEEDS, 'missionKm'],
+  'twin-motor': [...WING, ...BODY, ...TAIL, ...PROP, 'propButtMm', ...WEIGHT, ...SPEEDS, 'missionKm'],
+  'lift-and-cruise': [...WING, ...BODY, ...TAIL, ...PROP, ...LIFT, ...WEIGHT, ...SPEEDS, 'missionKm'],
+  quad: copter,
+  hexa: copter,
+};
+
+const NumbersSchema = Type.Unsafe<Readonly<Partial<Record<FrameNumber, number>>>>(
+  Type.Record(Type.String({ pattern: `^(${frameNumbers.join('|')})$` }), Type.Number({ minimum: -1_000_000, maximum: 1_000_000 }), {
+    additionalProperties: false,
+  }),
+);
+
+export const FramePlanSchema = Type.Object(
+  {
+    numbers: NumbersSchema,
+    bays: recordOf(BayIdSchema, BaySchema, LIMITS.baysPerFrame),
+    points: recordOf(PointIdSchema, FramePointSchema, LIMITS.pointsPerFrame),
+    routes: recordOf(RouteIdSchema, RouteSchema, LIMITS.routesPerFrame),
+  },
+  closed,
+);
+/** The airframe in numbers, with its bays and the ways that cables may take. */
+export type FramePlan = Shape<typeof FramePlanSchema>;
+
+const quarter = Type.Union([Type.Literal(0), Type.Literal(90), Type.Literal(180), Type.Literal(270)]);
+
+export const PlaceSchema = Type.Object(
+  {
+    bay: Type.Optional(BayIdSchema),
+    /** The middle of the item. */
+    at: SpotSchema,
+    /** Roll, pitch and yaw in quarter turns: right side down, nose up, nose right. */
+    turn: Type.Tuple([quarter, quarter, quarter]),
+    /** What it is turned beside that, nose right. */
+    yawDeg: Type.Number({ minimum: -45, maximum: 45 }),
+    /** True when it hangs from below. */
+    below: Type.Boolean(),
+  },
+  closed,
+);
+/** Where an item sits in the airframe, and how it is turned. */
+export type Place = Shape<typeof PlaceSchema>;
