@@ -1,6 +1,7 @@
 import type { Design } from '../model/design.ts';
 import type { AircraftId, MakeId } from '../model/ids.ts';
 import { Bench } from './bench.ts';
+import { saltmarshLayout } from './saltmarshLayout.ts';
 
 /**
  * "Saltmarsh", the survey plane of the same made-up group: 2.2 m span, V-tail, flaps, one pusher motor on 6 cells. Complete: no
@@ -13,6 +14,7 @@ export function saltmarsh(id: AircraftId, makeId: MakeId): Design {
   controls(bench);
   sensorsAndLinks(bench);
   secondServoSupply(bench);
+  saltmarshLayout(bench);
   return bench.design;
 }
 
@@ -52,15 +54,15 @@ function power(bench: Bench): void {
   bench.add('regulator-buck-selectable-10a', 'servo rail', { volts: 5.2 });
   bench.add('regulator-buck-boost-5v-4a', 'companion');
 
-  bench.wire('BAT1 main', 'PM1 battery', 'meaning', 100);
-  bench.wire('PM1 load', 'PWR1 battery', 'meaning', 80);
+  bench.wire('BAT1 main', 'PM1 battery', 'meaning', 140);
+  bench.wire('PM1 load', 'PWR1 battery', 'meaning', 110);
   bench.gauge(10);
   bench.wire('PM1 out', 'FC1 PWR1', 'meaning', 180);
-  bench.wire('PWR1 b1', 'ESC1 power', 'meaning', 150);
+  bench.wire('PWR1 b1', 'ESC1 power', 'meaning', 145);
   bench.gauge(10);
   bench.wire('PWR1 b2', 'BEC1 in', 'meaning', 120);
   bench.wire('PWR1 b3', 'BEC2 in', 'meaning', 140);
-  bench.wire('ESC1 motor', 'MOT1 phases', 'straight', 70);
+  bench.wire('ESC1 motor', 'MOT1 phases', 'straight', 90);
   bench.add('combiner-two-inputs', 'keeps BEC1 from being fed');
   bench.wire('BEC1 out', 'PWR2 A', 'meaning', 60);
   bench.gauge(22);
@@ -95,12 +97,12 @@ function sensorsAndLinks(bench: Bench): void {
   bench.add('airspeed-can-7k', 'left wing', { 'CAN.terminated': true });
   bench.wire('ASPD1 CAN', 'FC1 CAN1', 'meaning', 540);
   bench.add('radio-900-class', 'telemetry');
-  bench.wire('RADIO1 UART', 'FC1 A', 'meaning', 210);
+  bench.wire('RADIO1 UART', 'FC1 A', 'meaning', 260);
   bench.add('companion-small-5v', 'mapping', { 'UART2.baud': 921_600 });
   bench.wire('BEC2 out', 'CC1 header', 'meaning', 90);
   bench.wire('CC1 second', 'FC1 B', 'meaning', 140);
   bench.add('camera-mapping-trigger', 'belly');
-  bench.wire('CAM1 trigger', 'FC1 a5', 'meaning', 300);
+  bench.wire('CAM1 trigger', 'FC1 a5', 'meaning', 450);
   bench.assign('FC1', 'a5', 'camera-trigger');
   bench.add('safety-switch', 'hatch');
   bench.wire('SW1 lead', 'FC1 safety', 'meaning', 240);
@@ -113,7 +115,7 @@ function secondServoSupply(bench: Bench): void {
   bench.add('battery-lipo-3s-3300', 'servo pack');
   bench.add('regulator-buck-selectable-10a', 'servo rail, second', { volts: 5.2 });
   bench.add('combiner-two-inputs', 'keeps BEC3 from being fed');
-  bench.wire('BAT2 main', 'BEC3 in', 'meaning', 120);
+  bench.wire('BAT2 main', 'BEC3 in', 'meaning', 150);
   bench.wire('BEC3 out', 'PWR3 A', 'meaning', 60);
   bench.gauge(22);
   bench.wire('PWR2 out', 'FC1 m8', 'meaning', 80);
@@ -121,6 +123,6 @@ function secondServoSupply(bench: Bench): void {
   bench.wire('PWR3 out', 'FC1 m7', 'meaning', 80);
   bench.gauge(22);
   // A second way home for the motor current, so that no thin ground carries it.
-  bench.wire('PM1 ground', 'PWR1 b6', 'meaning', 90);
-  bench.strap('PWR1 b1', 'ESC1 power', 2, 150);
+  bench.wire('PM1 ground', 'PWR1 b6', 'meaning', 110);
+  bench.strap('PWR1 b1', 'ESC1 power', 2, 145);
 }

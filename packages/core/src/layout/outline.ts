@@ -9,7 +9,7 @@ export type Flat = readonly [number, number];
 export type OutlinePiece =
   | { readonly is: 'polygon'; readonly what: 'body' | 'wing' | 'tail'; readonly points: readonly Flat[] }
   | { readonly is: 'disc'; readonly what: 'lift-propeller'; readonly at: Flat; readonly radius: number }
-  | { readonly is: 'line'; readonly what: 'propeller' | 'arm'; readonly a: Flat; readonly b: Flat };
+  | { readonly is: 'line'; readonly what: 'propeller' | 'arm' | 'boom'; readonly a: Flat; readonly b: Flat };
 
 export interface Outline {
   readonly plan: readonly OutlinePiece[];
@@ -95,6 +95,7 @@ function addTail(kind: AirframeKind, { numbers }: FramePlan, plan: OutlinePiece[
       [at + chord, -span / 2],
     ],
   });
+  addBooms(numbers, at, plan, side);
   const fin = kind === 'v-tail' || kind === 'v-tail-flaps' ? span / 3 : span / 2.5;
   side.push({
     is: 'polygon',
@@ -106,6 +107,21 @@ function addTail(kind: AirframeKind, { numbers }: FramePlan, plan: OutlinePiece[
       [at + chord, 0],
     ],
   });
+}
+
+/** A tail behind the end of the fuselage or pod hangs on two booms, beside the propeller. */
+function addBooms(numbers: FramePlan['numbers'], tailStation: number, plan: OutlinePiece[], side: OutlinePiece[]): void {
+  const { bodyLengthMm, wingStationMm, rootChordMm = 0, propDiameterMm = 0, bodyWidthMm = 0, wingWaterMm = 0 } = numbers;
+  if (bodyLengthMm === undefined || wingStationMm === undefined || tailStation <= bodyLengthMm) return;
+  const from = wingStationMm + rootChordMm / 2;
+  const butt = boomButtMm(propDiameterMm, bodyWidthMm);
+  for (const middle of [-butt, butt]) plan.push({ is: 'line', what: 'boom', a: [from, middle], b: [tailStation, middle] });
+  side.push({ is: 'line', what: 'boom', a: [from, wingWaterMm], b: [tailStation, wingWaterMm] });
+}
+
+/** Booms stand clear of the propeller, or of the pod. */
+export function boomButtMm(propDiameterMm: number, bodyWidthMm: number): number {
+  return Math.max(propDiameterMm, bodyWidthMm) / 2 + 20;
 }
 
 function addPropellers({ numbers }: FramePlan, plan: OutlinePiece[], side: OutlinePiece[]): void {

@@ -117,19 +117,23 @@ function plane(kind: AirframeKind, span: number, prop: 'nose' | 'rear' | 'wing',
     span,
   );
   const sketch = new Sketch();
-  const inside = (from: number, to: number): Bay['sizeMm'] => [round(to - from), width - 10, height - 10];
-  const nose = 0.06 * length;
-  sketch.bay('nose', 'nose', [round((nose + wing) / 2), 0, 0], inside(nose, wing));
-  sketch.bay('middle', 'under the wing', [round(wing + chord / 2), 0, 0], inside(wing, wing + chord));
-  const rearEnd = Math.min(wing + chord + 0.2 * length, tail);
-  sketch.bay('rear', 'behind the wing', [round((wing + chord + rearEnd) / 2), 0, 0], inside(wing + chord, rearEnd), 'hatch-below');
-  sketch.point('front', 'front of the spine', [round(nose + 0.05 * length), 0, 0]);
-  sketch.point('spine', 'spine at the spar', [round(wing + 0.3 * chord), 0, water]);
-  sketch.point('aft', 'spine behind the wing', [round(wing + chord + 0.05 * length), 0, 0]);
+  const nose = round(0.06 * length);
+  const rearEnd = round(Math.min(wing + chord + 0.2 * length, tail));
+  const bay = (id: string, title: string, from: number, to: number, access?: Bay['access']): void =>
+    sketch.bay(id, title, [(from + to) / 2, 0, 0], [to - from, width - 10, height - 10], access);
+  bay('nose', 'nose', nose, wing);
+  bay('middle', 'under the wing', wing, wing + chord);
+  bay('rear', 'behind the wing', wing + chord, rearEnd, 'hatch-below');
+  sketch.point('front', 'front of the nose bay', [nose, 0, 0]);
+  // A hole in a bulkhead belongs to the bays on both sides.
+  sketch.point('fore-bulkhead', 'bulkhead before the wing', [wing, 0, 0]);
+  sketch.point('spine', 'spar', [round(wing + 0.3 * chord), 0, water]);
+  sketch.point('aft-bulkhead', 'bulkhead behind the wing', [wing + chord, 0, 0]);
   sketch.point('tail', 'tail', [round(tail + tailChord / 2), 0, 0]);
-  sketch.route('front', 'spine', 20);
-  sketch.route('spine', 'aft', 20);
-  sketch.route('aft', 'tail', 14);
+  sketch.route('front', 'fore-bulkhead', 20);
+  sketch.route('fore-bulkhead', 'spine', 20);
+  sketch.route('spine', 'aft-bulkhead', 20);
+  sketch.route('aft-bulkhead', 'tail', 14);
   const stations = [
     ...(prop === 'wing' ? [{ name: 'motor', share: OUT.motor }] : []),
     ...surfaces.map((name) => ({ name, share: OUT[name] })),

@@ -99,6 +99,7 @@ export class RouteNet {
   /** The next point on the way from one to another, or -1. */
   readonly #next: Int32Array;
   readonly #routeOf = new Map<number, RouteId>();
+  readonly #stretches: Stretch[] = [];
 
   constructor(frame: FramePlan | undefined) {
     const points = pointsOf(frame);
@@ -114,6 +115,7 @@ export class RouteNet {
       const [from, to] = [points[i ?? -1], points[j ?? -1]];
       if (i === undefined || j === undefined || from === undefined || to === undefined) continue;
       const length = distanceMm(from.at, to.at);
+      this.#stretches.push({ route: id, a: i, b: j, from: from.at, to: to.at });
       for (const [p, q] of [
         [i, j],
         [j, i],
@@ -143,43 +145,61 @@ export class RouteNet {
   }
 
   /**
-   * The shortest way between two ends: straight within a bay or beside the same point, else along the routes from a point near the
-   * one to a point near the other. Undefined when no routes lead there.
+   * The shortest way between two ends: straight within a bay or beside the same stretch, else along the routes from where the one
+   * comes in to where the other does. Undefined when no routes lead there.
    */
   between(a: End, b: End): Way | undefined {
-    const [nearA, nearB] = [this.#entries(a), this.#entries(b)];
-    const isBeside = a.bay === undefined || b.bay === undefined ? nearA[0] !== undefined && nearA[0] === nearB[0] : a.bay === b.bay;
-    let best: Way | undefined = isBeside ? { lengthMm: distanceMm(a.spot, b.spot), spots: [a.spot, b.spot], routes: [] } : undefined;
-    for (const i of nearA) {
-      for (const j of nearB) {
-        const way = this.#along(a.spot, i, j, b.spot);
+    const [inA, inB] = [this.#entries(a), this.#entries(b)];
+    let best = this.#straight(a, b, inA, inB);
+    for (const from of inA) {
+      for (const to of inB) {
+        const way = this.#along(a.spot, from, to, b.spot);
         if (way !== undefined && way.lengthMm < (best?.lengthMm ?? Infinity)) best = way;
       }
     }
     return best;
   }
 
-  /** Where a cable comes in: the points in the bay of its end; without any, the nearest point. Never past a wall or a joint. */
-  #entries({ spot, bay }: End): readonly number[] {
-    const volume = bay === undefined ? undefined : this.#bays[bay];
-    const inside = volume === undefined ? [] : [...this.#points.keys()].filter((i) => isInBay(this.#points[i]?.at, volume));
-    if (inside.length > 0) return inside;
-    let nearest = -1;
-    let least = Infinity;
-    this.#points.forEach(({ at }, i) => {
-      const mm = distanceMm(at, spot);
-      if (mm < least) [nearest, least] = [i, mm];
-    });
-    return nearest < 0 ? [] : [nearest];
+  #straight(a: End, b: End, [fromA]: readonly Entry[], [fromB]: readonly Entry[]): Way | undefined {
+    const straight = { lengthMm: distanceMm(a.spot, b.spot), spots: [a.spot, b.spot], routes: [] };
+    if (a.bay !== undefined && a.bay === b.bay) return straight;
+    const [footA, footB] = [fromA?.foot, fromB?.foot];
+    if (footA === undefined || footB === undefined || fromA?.route === undefined || fromA.route !== fromB?.route) return undefined;
+    const spots = [a.spot, footA, footB, b.spot];
+    return { lengthMm: lengthOf(spots), spots, routes: [fromA.route] };
   }
 
-  #along(from: Spot, i: number, j: number, to: Spot): Way | undefined {
+  /**
+   * Where a cable comes in: the points in the bay of its end, else either end of the nearest stretch, by its foot there. Never past a
+   * wall or a joint.
+   */
+  #entries({ spot, bay }: End): readonly Entry[] {
+    const volume = bay === undefined ? undefined : this.#bays[bay];
+    const inside = volume === undefined ? [] : [...this.#points.keys()].filter((point) => isInBay(this.#points[point]?.at, volume));
+    if (inside.length > 0) return inside.map((point) => ({ point }));
+    let nearest: (Stretch & { readonly foot: Spot }) | undefined;
+    let least = Infinity;
+    for (const stretch of this.#stretches) {
+      const foot = footOn(spot, stretch.from, stretch.to);
+      const mm = distanceMm(spot, foot);
+      if (mm < least) [nearest, least] = [{ ...stretch, foot }, mm];
+    }
+    if (nearest === undefined) return [];
+    const { a, b, route, foot } = nearest;
+    return [
+      { point: a, route, foot },
+      { point: b, route, foot },
+    ];
+  }
+
+  #along(from: Spot, entryA: Entry, entryB: Entry, to: Spot): Way | undefined {
     const { length: size } = this.#points;
-    const [first, last] = [this.#points[i], this.#points[j]];
-    const between = this.#distance[i * size + j] ?? Infinity;
-    if (first === undefined || last === undefined || between === Infinity) return undefined;
-    const spots: Spot[] = [from, first.at];
-    const routes: RouteId[] = [];
+    const spots: Spot[] = entryA.foot === undefined ? [from] : [from, entryA.foot];
+    const routes: RouteId[] = entryA.route === undefined ? [] : [entryA.route];
+    const [i, j] = [entryA.point, entryB.point];
+    const first = this.#points[i];
+    if (first === undefined || (this.#distance[i * size + j] ?? Infinity) === Infinity) return undefined;
+    spots.push(first.at);
     for (let at = i; at !== j;) {
       const next = this.#next[at * size + j] ?? -1;
       const route = this.#routeOf.get(at * size + next);
@@ -189,9 +209,39 @@ export class RouteNet {
       spots.push(point.at);
       at = next;
     }
+    if (entryB.foot !== undefined) spots.push(entryB.foot);
+    if (entryB.route !== undefined) routes.push(entryB.route);
     spots.push(to);
-    return { lengthMm: distanceMm(from, first.at) + between + distanceMm(last.at, to), spots, routes };
+    return { lengthMm: lengthOf(spots), spots, routes: routes.filter((route, k) => route !== routes[k - 1]) };
   }
+}
+
+/** Where a cable comes into the net: a point, and when it joins a stretch beside it, the foot there. */
+interface Entry {
+  readonly point: number;
+  readonly route?: RouteId;
+  readonly foot?: Spot;
+}
+
+interface Stretch {
+  readonly route: RouteId;
+  readonly a: number;
+  readonly b: number;
+  readonly from: Spot;
+  readonly to: Spot;
+}
+
+function lengthOf(spots: readonly Spot[]): number {
+  return spots.slice(1).reduce((sum, spot, i) => sum + distanceMm(spot, spots[i] ?? spot), 0);
+}
+
+/** The point of a stretch that is nearest to a spot. */
+function footOn(spot: Spot, from: Spot, to: Spot): Spot {
+  const along: Spot = [to[0] - from[0], to[1] - from[1], to[2] - from[2]];
+  const length2 = along[0] ** 2 + along[1] ** 2 + along[2] ** 2;
+  const dot = (spot[0] - from[0]) * along[0] + (spot[1] - from[1]) * along[1] + (spot[2] - from[2]) * along[2];
+  const share = length2 === 0 ? 0 : Math.min(Math.max(dot / length2, 0), 1);
+  return [from[0] + share * along[0], from[1] + share * along[1], from[2] + share * along[2]];
 }
 
 function isInBay(at: Spot | undefined, { at: middle, sizeMm }: Bay): boolean {
