@@ -15,10 +15,10 @@ const PATIENT_ROUNDS = 30;
 const MOST_ROUNDS = 160;
 /**
  * Settled when the last round changed less than this, as a share of 1 + the value. Newton's method squares its error, so that what is
- * left is a ten-billionth; what is taken without its slope does not, and has to stand ten thousand times stiller.
+ * left is a trillionth; what is taken without its slope does not, and has to stand a thousand times stiller.
  */
-const TOLERANCE = 1e-5;
-const WITHOUT_SLOPE = 10_000;
+const TOLERANCE = 1e-6;
+const WITHOUT_SLOPE = 1000;
 /** A constant-power device is taken at no less than this share of the voltage of the round before, so that it comes down in steps. */
 const LEAST_STEP = 0.6;
 
