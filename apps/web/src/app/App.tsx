@@ -16,6 +16,7 @@ const queries = new QueryClient({
 /** Screens that are not the first that one sees come when they are opened. */
 const later = {
   brief: async () => ({ Component: (await import('../views/brief/BriefView.tsx')).BriefView }),
+  layout: async () => ({ Component: (await import('../views/layout/LayoutView.tsx')).LayoutView }),
   power: async () => ({ Component: (await import('../views/power/PowerFrame.tsx')).PowerFrame }),
   river: async () => ({ Component: (await import('../views/power/PowerView.tsx')).PowerView }),
   loads: async () => ({ Component: (await import('../views/power/LoadsPage.tsx')).LoadsPage }),
@@ -48,6 +49,7 @@ const router = createBrowserRouter([
     children: [
       { index: true, element: <Navigate to="wiring" replace /> },
       { path: 'brief', lazy: later.brief },
+      { path: 'layout', lazy: later.layout },
       {
         path: 'power',
         lazy: later.power,

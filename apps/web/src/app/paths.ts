@@ -17,6 +17,7 @@ export const paths = {
   workshopParts: () => '/workshop/parts',
   partEditor: (id: PartId) => `/workshop/parts/${id}`,
   brief: (id: AircraftId) => `/aircraft/${id}/brief`,
+  layout: (id: AircraftId) => `/aircraft/${id}/layout`,
   power: (id: AircraftId) => `/aircraft/${id}/power`,
   powerPage: (id: AircraftId, page: PowerPage) => `/aircraft/${id}/power${page === 'river' ? '' : `/${page}`}`,
   situation: (id: AircraftId, situation: string) => `/aircraft/${id}/power?situation=${encodeURIComponent(situation)}`,

@@ -21,10 +21,10 @@ export function StageStrip() {
 function screenOf(stage: Stage, aircraft: AircraftId): string | undefined {
   switch (stage) {
     case 'brief':
+    case 'layout':
     case 'power':
     case 'wiring':
       return paths[stage](aircraft);
-    case 'layout':
     case 'links':
     case 'outputs':
     case 'firmware':

@@ -93,7 +93,8 @@ describe('ways of cables', () => {
           points.flatMap((__, b): (readonly [number, number])[] => (a < b && random() < 0.5 ? [[a, b]] : [])),
         );
         const net = new RouteNet(netOf(points, pairs));
-        const [from, to] = [points[0] ?? [0, 0, 0], points[size - 1] ?? [0, 0, 0]];
+        const origin: Spot = [0, 0, 0];
+        const [from, to] = [points[0] ?? origin, points[size - 1] ?? origin];
         // The ends stand in the points, and the nearest point to each is that point itself.
         const way = net.between({ spot: from, bay: undefined }, { spot: to, bay: undefined });
         const wanted = shortestByTrying(points, pairs, 0, size - 1);

@@ -20,9 +20,10 @@ export interface Outline {
 export function outlineOf(kind: AirframeKind, frame: FramePlan): Outline {
   const plan: OutlinePiece[] = [];
   const side: OutlinePiece[] = [];
-  addBody(frame, plan, side);
+  // What lies behind is drawn first: from above the wing goes through the body, from the side it stands before it.
   addWing(frame, plan, side);
   addTail(kind, frame, plan, side);
+  addBody(frame, plan, side);
   addPropellers(frame, plan, side);
   addLift(kind, frame, plan, side);
   return { plan, side };

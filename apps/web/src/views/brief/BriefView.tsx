@@ -14,6 +14,7 @@ import {
 import { useGraph, useMake, useSessionState } from '../../session/SessionContext.tsx';
 import { usePageTitle } from '../../ui/pageTitle.ts';
 import { BatteryField } from './BatteryField.tsx';
+import { FrameNumbers } from './FrameNumbers.tsx';
 import { NeedsTable } from './NeedsTable.tsx';
 
 /** What the aircraft is to be, before its parts: airframe, battery, firmware, and what it wants of its controller. */
@@ -39,6 +40,7 @@ export function BriefView() {
         </div>
       </div>
       <NeedsTable />
+      <FrameNumbers />
     </div>
   );
 }

@@ -1,0 +1,83 @@
+import { FRAME_NUMBERS, NUMBERS_OF_KIND, outlineOf, type FrameNumber, type FramePlan } from '@wired-falcon/core';
+import { Link } from 'react-router';
+import { paths } from '../../app/paths.ts';
+import { useMake, useSessionState } from '../../session/SessionContext.tsx';
+import { fromAbove, fromTheSide, OutlineShape } from '../layout/OutlineShape.tsx';
+import { aroundPieces, viewBoxText } from '../layout/viewBoxes.ts';
+import { NumberField } from '../power/NumberField.tsx';
+
+/** The airframe in numbers, with sketches that follow them. */
+export function FrameNumbers() {
+  const { design } = useSessionState();
+  const { id, airframe } = design.aircraft;
+  const { frame, kind } = airframe;
+  return (
+    <section aria-labelledby="frame-numbers" className="mt-7 max-w-[880px]">
+      <h3 id="frame-numbers" className="font-semibold">
+        Airframe in numbers
+      </h3>
+      {frame === undefined ? (
+        <p className="mt-1 text-[13px] text-ink2">
+          Not laid out yet. <Link to={paths.layout(id)}>Begin in the layout</Link> with a usual one, then change its numbers here.
+        </p>
+      ) : (
+        <>
+          <p className="mt-1 max-w-prose text-[13px] text-ink2">
+            Stations in mm aft of the nose, butt lines to the right, water lines up. A number that is left empty is open: what hangs on it
+            is not drawn or not checked.
+          </p>
+          <div className="mt-2 grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-10">
+            <div>
+              {NUMBERS_OF_KIND[kind].map((number) => (
+                <FrameNumberField key={number} number={number} frame={frame} />
+              ))}
+            </div>
+            <Sketches frame={frame} />
+          </div>
+        </>
+      )}
+    </section>
+  );
+}
+
+function FrameNumberField({ number, frame }: { readonly number: FrameNumber; readonly frame: FramePlan }) {
+  const make = useMake();
+  const { title, unit, least, most } = FRAME_NUMBERS[number];
+  const now = frame.numbers[number];
+  return (
+    <NumberField
+      label={title}
+      unit={unit}
+      value={now}
+      least={least}
+      most={most}
+      usual="open"
+      onSave={(value) => void make({ kind: 'set-frame-number', number, value: value ?? null, was: now ?? null })}
+    />
+  );
+}
+
+function Sketches({ frame }: { readonly frame: FramePlan }) {
+  const { design } = useSessionState();
+  const { plan, side } = outlineOf(design.aircraft.airframe.kind, frame);
+  return (
+    <div className="sticky top-2 self-start">
+      <svg
+        viewBox={viewBoxText(aroundPieces(plan, fromAbove))}
+        className="h-[300px] w-full"
+        role="img"
+        aria-label="The airframe from above"
+      >
+        <OutlineShape pieces={plan} project={fromAbove} />
+      </svg>
+      <svg
+        viewBox={viewBoxText(aroundPieces(side, fromTheSide))}
+        className="mt-3 h-[110px] w-full"
+        role="img"
+        aria-label="The airframe from the side"
+      >
+        <OutlineShape pieces={side} project={fromTheSide} />
+      </svg>
+    </div>
+  );
+}

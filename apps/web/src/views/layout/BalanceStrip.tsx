@@ -1,0 +1,54 @@
+import type { Balance, FramePlan, PackSolution } from '@wired-falcon/core';
+
+interface BalanceStripProps {
+  readonly frame: FramePlan;
+  readonly balance: Balance | undefined;
+  readonly pack: PackSolution | undefined;
+  readonly placed: number;
+  readonly all: number;
+  readonly onTakePack: () => void;
+}
+
+/** Mass and balance in figures, live while something is dragged, and where the pack would have to lie. */
+export function BalanceStrip({ frame, balance, pack, placed, all, onTakePack }: BalanceStripProps) {
+  const { foreLimitMm: fore, aftLimitMm: aft, targetMm, maxMassG } = frame.numbers;
+  if (balance === undefined) return <p className="text-[13px] text-ink2">Nothing that weighs is placed yet.</p>;
+  const [station, butt, water] = balance.at;
+  const isOut = fore !== undefined && aft !== undefined && (station < fore || station > aft);
+  const isTaken = pack === undefined || Math.abs(pack.reachableMm - pack.pack.place.at[0]) < 1;
+  return (
+    <div className="flex flex-wrap items-center gap-x-6 gap-y-1 text-[13px]" data-testid="balance" data-station={station.toFixed(1)}>
+      <span>
+        <span className="text-ink2">Mass</span> <span className="value">{balance.massG.toFixed(0)} g</span>
+        {maxMassG !== undefined && <span className="text-ink2"> of {maxMassG.toFixed(0)}</span>}
+      </span>
+      <span className={isOut ? 'text-rust' : undefined}>
+        <span className={isOut ? undefined : 'text-ink2'}>Balances at station</span> <span className="value">{station.toFixed(0)} mm</span>
+        {fore !== undefined && aft !== undefined && (
+          <span className="text-ink2">
+            {' '}
+            ({fore.toFixed(0)} to {aft.toFixed(0)}
+            {targetMm === undefined ? '' : `, wanted ${targetMm.toFixed(0)}`}){isOut && ' outside'}
+          </span>
+        )}
+      </span>
+      <span>
+        <span className="text-ink2">butt line</span> <span className="value">{butt.toFixed(0)}</span>{' '}
+        <span className="text-ink2">water line</span> <span className="value">{water.toFixed(0)}</span>
+      </span>
+      <span>
+        <span className="text-ink2">placed</span> <span className="value">{`${placed} of ${all}`}</span>
+      </span>
+      {pack !== undefined && !isTaken && (
+        <span className="flex items-center gap-2">
+          {pack.pack.item.ref} at {pack.stationMm.toFixed(0)} mm would balance it
+          {Math.abs(pack.stationMm - pack.reachableMm) > 1 && `; its bay reaches to ${pack.reachableMm.toFixed(0)}`}
+          {pack.ballast !== undefined && `, with ${pack.ballast.massG.toFixed(0)} g at station ${pack.ballast.stationMm.toFixed(0)}`}
+          <button type="button" className="action" onClick={onTakePack}>
+            Move {pack.pack.item.ref} <kbd className="key">b</kbd>
+          </button>
+        </span>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,67 @@
+import { useState } from 'react';
+import { AIRFRAME_KINDS, outlineOf, usualFrame } from '@wired-falcon/core';
+import { useMake, useSessionState } from '../../session/SessionContext.tsx';
+import { fromAbove, OutlineShape } from './OutlineShape.tsx';
+import { aroundPieces, viewBoxText } from './viewBoxes.ts';
+
+const LEAST_MM = 200;
+const MOST_MM = 8000;
+
+/** What the stage is for, and an airframe to begin with. */
+export function FirstFrame() {
+  const { design } = useSessionState();
+  const make = useMake();
+  const [text, setText] = useState('1600');
+  const { kind } = design.aircraft.airframe;
+  const sizeMm = Number(text.replace(',', '.'));
+  const isRight = sizeMm >= LEAST_MM && sizeMm <= MOST_MM;
+  const frame = isRight ? usualFrame(kind, sizeMm) : undefined;
+  const plan = frame === undefined ? [] : outlineOf(kind, frame).plan;
+  const isCopter = kind === 'quad' || kind === 'hexa';
+  return (
+    <div className="px-6 py-5">
+      <h2 className="text-lg font-bold">Layout</h2>
+      <p className="mt-1 max-w-prose text-ink2">
+        Where everything sits: balance, and the length of every cable, follow from it. Begin with an airframe that is usual for a{' '}
+        {AIRFRAME_KINDS[kind].title} of your size; every number, bay and cable route is yours to change afterwards.
+      </p>
+      <form
+        className="mt-4 flex items-center gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (frame !== undefined) make({ kind: 'set-frame', frame, was: null });
+        }}
+      >
+        <label className="flex items-center gap-2">
+          {isCopter ? 'Motor to motor' : 'Span'}
+          <input
+            className="field value w-24 text-right"
+            inputMode="decimal"
+            value={text}
+            aria-invalid={!isRight}
+            onChange={(event) => setText(event.target.value)}
+          />
+          mm
+        </label>
+        <button type="submit" className="action" disabled={!isRight}>
+          Lay out this airframe
+        </button>
+        {!isRight && (
+          <span role="alert" className="text-[13px] text-rust">
+            From {LEAST_MM} to {MOST_MM} mm.
+          </span>
+        )}
+      </form>
+      {plan.length > 0 && (
+        <svg
+          viewBox={viewBoxText(aroundPieces(plan, fromAbove))}
+          className="mt-5 h-[420px] w-full max-w-[860px]"
+          role="img"
+          aria-label="The airframe from above"
+        >
+          <OutlineShape pieces={plan} project={fromAbove} />
+        </svg>
+      )}
+    </div>
+  );
+}

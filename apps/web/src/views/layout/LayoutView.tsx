@@ -1,0 +1,146 @@
+import { useEffect, useMemo, useState } from 'react';
+import {
+  balanceOf,
+  outlineOf,
+  placedItems,
+  solvePack,
+  type Edit,
+  type FramePlan,
+  type Graph,
+  type PackSolution,
+  type PlacedItem,
+  type Spot,
+} from '@wired-falcon/core';
+import { useSelection } from '../../selection/SelectionContext.tsx';
+import { useGraph, useMake, useSessionState } from '../../session/SessionContext.tsx';
+import { usePageTitle } from '../../ui/pageTitle.ts';
+import { BalanceStrip } from './BalanceStrip.tsx';
+import { FirstFrame } from './FirstFrame.tsx';
+import { graphWith, placeEdit } from './moving.ts';
+import { fromAbove, fromTheSide } from './OutlineShape.tsx';
+import { PlaceBar } from './PlaceBar.tsx';
+import { PlanDrawing } from './PlanDrawing.tsx';
+import { SideDrawing } from './SideDrawing.tsx';
+import { aroundBay, aroundPieces, bayNamed } from './viewBoxes.ts';
+
+/** Where everything sits: the plan to scale, live balance, cables on their ways. */
+export function LayoutView() {
+  const { design } = useSessionState();
+  const { frame } = design.aircraft.airframe;
+  usePageTitle(`${design.aircraft.name}, layout`);
+  return frame === undefined ? <FirstFrame /> : <Plan frame={frame} />;
+}
+
+function Plan({ frame }: { readonly frame: FramePlan }) {
+  const { design } = useSessionState();
+  const make = useMake();
+  const graph = useGraph();
+  const { selection, select } = useSelection();
+  const [zoom, setZoom] = useState('');
+  const [showsCables, setShowsCables] = useState(false);
+  const [moved, setMoved] = useState<{ readonly entry: PlacedItem; readonly at: Spot }>();
+  const edit = moved === undefined ? undefined : placeEdit(moved.entry.item, { ...moved.entry.place, at: moved.at });
+  const shown = useMemo(() => graphWith(design, edit), [design, edit]);
+  const { kind } = design.aircraft.airframe;
+  const outline = useMemo(() => outlineOf(kind, frame), [kind, frame]);
+  const whole = aroundPieces(outline.plan, fromAbove);
+  const bay = bayNamed(frame, zoom);
+  const view = (bay === undefined ? undefined : aroundBay(frame, bay)) ?? whole;
+  const pack = solvePack(graph);
+  const selected = selection.is === 'item' ? selection.item : undefined;
+  const item = selected === undefined ? undefined : design.aircraft.items[selected];
+  const flying = graph.items.filter((entry) => entry.item.where === 'aircraft');
+  const takePack = (): void => {
+    if (pack !== undefined) make(packEdit(pack));
+  };
+  useTakeKey(takePack);
+  return (
+    <div className="grid h-full grid-rows-[auto_minmax(0,1fr)_auto_auto] gap-2 px-5 py-3" data-testid="layout">
+      <div className="flex flex-wrap items-start justify-between gap-3">
+        <h2 className="sr-only">Layout</h2>
+        <BalanceStrip
+          frame={frame}
+          balance={balanceOf(shown)}
+          pack={pack}
+          placed={placedItems(graph).length}
+          all={flying.length}
+          onTakePack={takePack}
+        />
+        <span className="flex items-center gap-4 text-[13px]">
+          <label className="flex items-center gap-1">
+            <input type="checkbox" checked={showsCables} onChange={(event) => setShowsCables(event.target.checked)} />
+            cables
+          </label>
+          <label className="flex items-center gap-1">
+            Show
+            <select className="field" value={zoom} onChange={(event) => setZoom(event.target.value)}>
+              <option value="">whole aircraft</option>
+              {Object.entries(frame.bays).map(([id, { title }]) => (
+                <option key={id} value={id}>
+                  {title}
+                </option>
+              ))}
+            </select>
+          </label>
+        </span>
+      </div>
+      <PlanDrawing
+        graph={shown}
+        frame={frame}
+        outline={outline.plan}
+        view={view}
+        balance={balanceOf(shown)}
+        pack={pack}
+        selected={selected}
+        showsCables={showsCables}
+        onSelect={(id) => select({ is: 'item', item: id })}
+        onDrag={setMoved}
+        onPlace={(entry, place) => void make(placeEdit(entry.item, place))}
+      />
+      <SideDrawing graph={shown} pieces={outline.side} view={aroundPieces(outline.side, fromTheSide)} selected={selected} />
+      <div>
+        <NotPlaced graph={graph} onSelect={(id) => select({ is: 'item', item: id })} />
+        {item === undefined ? (
+          <p className="border-t border-rule pt-2 text-[13px] text-ink2">
+            Choose a part to type its place. Arrow keys move it by 5 mm, with <kbd className="key">Shift</kbd> by 1 mm;{' '}
+            <kbd className="key">r</kbd> turns it.
+          </p>
+        ) : (
+          <PlaceBar key={item.id} item={item} frame={frame} massG={graph.items.find((entry) => entry.item.id === item.id)?.part?.massG} />
+        )}
+      </div>
+    </div>
+  );
+}
+
+function packEdit({ pack, reachableMm }: PackSolution): Edit {
+  return placeEdit(pack.item, { ...pack.place, at: [Math.round(reachableMm), pack.place.at[1], pack.place.at[2]] });
+}
+
+/** One key takes the solved place of the pack, unless somebody is typing. */
+function useTakeKey(take: () => void): void {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      const isTyping = event.target instanceof HTMLElement && event.target.closest('input, select, textarea') !== null;
+      if (event.key === 'b' && !isTyping && !event.ctrlKey && !event.metaKey && !event.altKey) take();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  });
+}
+
+/** What has no place yet, to be chosen and put into a bay. */
+function NotPlaced({ graph, onSelect }: { readonly graph: Graph; readonly onSelect: (id: PlacedItem['item']['id']) => void }) {
+  const open = graph.items.filter(({ item }) => item.where === 'aircraft' && item.place === undefined);
+  if (open.length === 0) return null;
+  return (
+    <p className="mb-2 flex flex-wrap items-center gap-x-2 text-[13px]">
+      <span className="text-ink2">Not placed yet:</span>
+      {open.map(({ item }) => (
+        <button key={item.id} type="button" className="value underline" onClick={() => onSelect(item.id)}>
+          {item.ref}
+        </button>
+      ))}
+    </p>
+  );
+}

@@ -1,0 +1,257 @@
+import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import {
+  halfOf,
+  legWays,
+  placedItems,
+  type Balance,
+  type FramePlan,
+  type Graph,
+  type ItemId,
+  type OutlinePiece,
+  type PackSolution,
+  type PlacedItem,
+  type Place,
+  type Spot,
+} from '@wired-falcon/core';
+import { snapped, stepped, turnedOnce } from './moving.ts';
+import { fromAbove, OutlineShape } from './OutlineShape.tsx';
+import { viewBoxText, type ViewBox } from './viewBoxes.ts';
+
+interface PlanDrawingProps {
+  readonly graph: Graph;
+  readonly frame: FramePlan;
+  readonly outline: readonly OutlinePiece[];
+  readonly view: ViewBox;
+  readonly balance: Balance | undefined;
+  readonly pack: PackSolution | undefined;
+  readonly selected: ItemId | undefined;
+  readonly showsCables: boolean;
+  readonly onSelect: (item: ItemId) => void;
+  /** While a part is dragged; undefined when that ends without a move. */
+  readonly onDrag: (moved: { readonly entry: PlacedItem; readonly at: Spot } | undefined) => void;
+  readonly onPlace: (entry: PlacedItem, place: Place) => void;
+}
+
+/** The aircraft from above, nose up, to scale: bays, cables on their ways, parts as they lie, and where it balances. */
+export function PlanDrawing(props: PlanDrawingProps) {
+  const { graph, frame, outline, view, balance, pack, selected, showsCables } = props;
+  const svg = useRef<SVGSVGElement>(null);
+  const drag = usePlanDrag(svg, props);
+  const letterMm = Math.max(view.width * 0.012, view.height * 0.025);
+  const parts = [...placedItems(graph)].sort((a, b) => a.place.at[2] - b.place.at[2]);
+  const onKeyDown = (entry: PlacedItem) => (event: KeyboardEvent) => {
+    const at = stepped(entry.place.at, event.key, event.shiftKey);
+    const place = at !== undefined ? { ...entry.place, at } : event.key === 'r' ? turnedOnce(entry.place) : undefined;
+    if (place !== undefined) {
+      event.preventDefault();
+      props.onPlace(entry, place);
+    } else if (event.key === 'Enter' || event.key === ' ') {
+      event.preventDefault();
+      props.onSelect(entry.item.id);
+    }
+  };
+  return (
+    <svg
+      ref={svg}
+      viewBox={viewBoxText(view)}
+      className="block h-full w-full touch-none"
+      role="group"
+      aria-label="Plan view, nose up"
+      onPointerMove={drag.move}
+      onPointerUp={drag.end}
+      onPointerCancel={drag.cancel}
+    >
+      <OutlineShape pieces={outline} project={fromAbove} />
+      {Object.entries(frame.bays).map(([id, { title, at, sizeMm }]) => (
+        <g key={id} aria-hidden="true">
+          <rect
+            x={at[1] - sizeMm[1] / 2}
+            y={at[0] - sizeMm[0] / 2}
+            width={sizeMm[1]}
+            height={sizeMm[0]}
+            fill="none"
+            stroke="var(--color-rule)"
+            vectorEffect="non-scaling-stroke"
+          />
+          <title>{title}</title>
+        </g>
+      ))}
+      {showsCables && <Cables graph={graph} />}
+      {pack !== undefined && <Ghost solution={pack} />}
+      {parts.map((entry) => (
+        <Part
+          key={entry.item.id}
+          entry={entry}
+          letterMm={letterMm}
+          isSelected={entry.item.id === selected}
+          onPointerDown={drag.start(entry)}
+          onKeyDown={onKeyDown(entry)}
+        />
+      ))}
+      <ScaleBar view={view} letterMm={letterMm} />
+      {balance !== undefined && <BalanceMark balance={balance} frame={frame} sizeMm={letterMm} />}
+    </svg>
+  );
+}
+
+/** Picking up, moving and putting down by pointer. A press without a move only selects. */
+function usePlanDrag(svg: React.RefObject<SVGSVGElement | null>, { onSelect, onDrag, onPlace }: PlanDrawingProps) {
+  const [held, setHeld] = useState<{ entry: PlacedItem; from: readonly [number, number]; at: Spot }>();
+  const pointOf = (event: PointerEvent): readonly [number, number] | undefined => {
+    const matrix = svg.current?.getScreenCTM();
+    if (matrix === null || matrix === undefined) return undefined;
+    const { x, y } = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
+    return [x, y];
+  };
+  return {
+    start: (entry: PlacedItem) => (event: PointerEvent) => {
+      const from = pointOf(event);
+      if (from === undefined || event.button !== 0) return;
+      onSelect(entry.item.id);
+      svg.current?.setPointerCapture(event.pointerId);
+      setHeld({ entry, from, at: entry.place.at });
+    },
+    move: (event: PointerEvent): void => {
+      const to = pointOf(event);
+      if (held === undefined || to === undefined) return;
+      const [station, butt, water] = held.entry.place.at;
+      const at = snapped([station + to[1] - held.from[1], butt + to[0] - held.from[0], water], event.shiftKey);
+      setHeld({ ...held, at });
+      onDrag({ entry: held.entry, at });
+    },
+    end: (): void => {
+      if (held === undefined) return;
+      setHeld(undefined);
+      onDrag(undefined);
+      if (held.at.some((value, axis) => value !== held.entry.place.at[axis])) onPlace(held.entry, { ...held.entry.place, at: held.at });
+    },
+    cancel: (): void => {
+      setHeld(undefined);
+      onDrag(undefined);
+    },
+  };
+}
+
+interface PartProps {
+  readonly entry: PlacedItem;
+  readonly letterMm: number;
+  readonly isSelected: boolean;
+  readonly onPointerDown: (event: PointerEvent) => void;
+  readonly onKeyDown: (event: KeyboardEvent) => void;
+}
+
+/** A part as its real outline from above, with its name where there is room for it. */
+function Part({ entry, letterMm, isSelected, onPointerDown, onKeyDown }: PartProps) {
+  const { item, part, place } = entry;
+  const half = halfOf(part.sizeMm, { ...place, yawDeg: 0 });
+  const [station, butt, water] = place.at;
+  const hasRoom = half[1] * 2 > letterMm * 0.62 * item.ref.length || isSelected;
+  const isBeside = !hasRoom && place.bay === undefined;
+  return (
+    <g
+      role="button"
+      tabIndex={0}
+      data-item={item.ref}
+      aria-label={`${item.ref}, station ${station}, butt line ${butt}, water line ${water}`}
+      aria-pressed={isSelected}
+      transform={`translate(${butt} ${station}) rotate(${place.yawDeg})`}
+      className="cursor-grab outline-none focus-visible:[&>rect]:stroke-rust focus-visible:[&>rect]:[stroke-width:3]"
+      onPointerDown={onPointerDown}
+      onKeyDown={onKeyDown}
+    >
+      <title>{`${item.ref} ${item.label ?? part.name}`}</title>
+      <rect
+        x={-half[1]}
+        y={-half[0]}
+        width={half[1] * 2}
+        height={half[0] * 2}
+        fill="var(--color-sheet)"
+        fillOpacity={0.85}
+        stroke={isSelected ? 'var(--color-rust)' : 'var(--color-ink)'}
+        strokeWidth={isSelected ? 2.5 : 1.2}
+        vectorEffect="non-scaling-stroke"
+      />
+      {(hasRoom || isBeside) && (
+        <text
+          x={isBeside ? half[1] + letterMm * 0.4 : 0}
+          textAnchor={isBeside ? 'start' : 'middle'}
+          dominantBaseline="central"
+          fontSize={letterMm}
+          className="pointer-events-none select-none font-mono"
+        >
+          {item.ref}
+        </text>
+      )}
+    </g>
+  );
+}
+
+function Cables({ graph }: { readonly graph: Graph }) {
+  return (
+    <g aria-hidden="true" fill="none" stroke="var(--color-ink2)" strokeWidth={1} opacity={0.7}>
+      {[...legWays(graph)].map(([key, { cable, way }]) => (
+        <polyline key={key} points={way.spots.map(([station, butt]) => `${butt},${station}`).join(' ')} vectorEffect="non-scaling-stroke">
+          <title>{`${cable.tag}, ${way.lengthMm.toFixed(0)} mm`}</title>
+        </polyline>
+      ))}
+    </g>
+  );
+}
+
+/** Where the pack would have to lie. */
+function Ghost({ solution: { pack, reachableMm } }: { readonly solution: PackSolution }) {
+  return (
+    <rect
+      aria-hidden="true"
+      x={pack.place.at[1] - pack.half[1]}
+      y={reachableMm - pack.half[0]}
+      width={pack.half[1] * 2}
+      height={pack.half[0] * 2}
+      fill="none"
+      stroke="var(--color-rust)"
+      strokeDasharray="5 4"
+      vectorEffect="non-scaling-stroke"
+    />
+  );
+}
+
+/** A round length to scale, at the lower left. */
+function ScaleBar({ view, letterMm }: { readonly view: ViewBox; readonly letterMm: number }) {
+  const length = [1000, 500, 200, 100, 50, 20].find((mm) => mm <= view.width * 0.2) ?? 10;
+  const [x, y] = [view.x + letterMm, view.y + view.height - letterMm];
+  return (
+    <g aria-hidden="true" stroke="var(--color-ink2)">
+      <path d={`M${x} ${y - letterMm / 2}V${y}H${x + length}V${y - letterMm / 2}`} fill="none" vectorEffect="non-scaling-stroke" />
+      <text
+        x={x + length / 2}
+        y={y - letterMm * 0.4}
+        textAnchor="middle"
+        fontSize={letterMm}
+        stroke="none"
+        fill="var(--color-ink2)"
+        className="font-mono"
+      >
+        {length} mm
+      </text>
+    </g>
+  );
+}
+
+/** A cross where the aircraft balances, and the band in which it may. */
+function BalanceMark({ balance, frame, sizeMm }: { readonly balance: Balance; readonly frame: FramePlan; readonly sizeMm: number }) {
+  const [station, butt] = balance.at;
+  const { foreLimitMm: fore, aftLimitMm: aft, spanMm, bodyWidthMm = 100 } = frame.numbers;
+  const reach = Math.min((spanMm ?? bodyWidthMm * 2) * 0.12, bodyWidthMm * 1.5);
+  return (
+    <g aria-hidden="true" className="pointer-events-none" stroke="var(--color-rust)" strokeWidth={1.5}>
+      {[fore, aft].map((limit, i) =>
+        limit === undefined ? null : (
+          <line key={i} x1={-reach} y1={limit} x2={reach} y2={limit} strokeDasharray="2 3" vectorEffect="non-scaling-stroke" />
+        ),
+      )}
+      <line x1={butt - sizeMm} y1={station} x2={butt + sizeMm} y2={station} vectorEffect="non-scaling-stroke" />
+      <line x1={butt} y1={station - sizeMm} x2={butt} y2={station + sizeMm} vectorEffect="non-scaling-stroke" />
+      <circle cx={butt} cy={station} r={sizeMm * 0.6} fill="none" vectorEffect="non-scaling-stroke" />
+    </g>
+  );
+}

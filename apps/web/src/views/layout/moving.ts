@@ -1,0 +1,47 @@
+import { applyEdit, graphOf, type Design, type Edit, type Graph, type Item, type Place, type Spot } from '@wired-falcon/core';
+
+/** Steps of a move: as usual, and with the fine key held. */
+export const STEP_MM = 5;
+export const FINE_STEP_MM = 1;
+/** So near to the centre line a part is drawn onto it. */
+const CENTRE_MM = 6;
+
+/** The nearest place on the grid; near the centre line, on it. */
+export function snapped([station, butt, water]: Spot, isFine: boolean): Spot {
+  const step = isFine ? FINE_STEP_MM : STEP_MM;
+  const onGrid = (value: number): number => Math.round(value / step) * step + 0;
+  return [onGrid(station), !isFine && Math.abs(butt) < CENTRE_MM ? 0 : onGrid(butt), water];
+}
+
+/** Where a part lies after an arrow key: up is towards the nose, right is right. */
+export function stepped([station, butt, water]: Spot, key: string, isFine: boolean): Spot | undefined {
+  const step = isFine ? FINE_STEP_MM : STEP_MM;
+  switch (key) {
+    case 'ArrowUp':
+      return [station - step, butt, water];
+    case 'ArrowDown':
+      return [station + step, butt, water];
+    case 'ArrowLeft':
+      return [station, butt - step, water];
+    case 'ArrowRight':
+      return [station, butt + step, water];
+    default:
+      return undefined;
+  }
+}
+
+/** A quarter turn more, nose right. */
+export function turnedOnce(place: Place): Place {
+  const [roll, pitch, yaw] = place.turn;
+  return { ...place, turn: [roll, pitch, yaw === 270 ? 0 : yaw === 180 ? 270 : yaw === 90 ? 180 : 90] };
+}
+
+export function placeEdit(item: Item, place: Place | null): Edit {
+  return { kind: 'place-item', item: item.id, place, was: item.place ?? null };
+}
+
+/** The aircraft as it would be with an edit; the present one when that cannot be made. */
+export function graphWith(design: Design, edit: Edit | undefined): Graph {
+  const made = edit === undefined ? undefined : applyEdit(design, edit);
+  return graphOf(made === undefined || 'refused' in made ? design : made.design);
+}
