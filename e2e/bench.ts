@@ -22,6 +22,8 @@ interface Fixtures {
   readonly aircraft: string;
   /** The address of a fresh copy of Saltmarsh with one supply for its servos in the place of two, and motor leads that are too thin. */
   readonly oneSupply: string;
+  /** The address of a fresh copy of Saltmarsh. */
+  readonly whole: string;
 }
 
 /** A server that a test starts, kills and starts again by itself, always on the same data and port. */
@@ -93,6 +95,9 @@ export const test = base.extend<Fixtures, { server: Server }>({
   },
   aircraft: async ({ server }, use) => {
     await use(await imported(server.url, server.reedbed));
+  },
+  whole: async ({ server }, use) => {
+    await use(await imported(server.url, server.saltmarsh));
   },
   oneSupply: async ({ server }, use) => {
     const second = ['BAT2', 'BEC3', 'PWR3', 'W25', 'W26', 'W28'];

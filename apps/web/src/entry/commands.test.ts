@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { applyEdit, asId, graphOf, reedbed, sampleParts, withFreshIds, type AircraftId, type Design } from '@wired-falcon/core';
+import { applyEdit, asId, graphOf, reedbed, saltmarsh, sampleParts, withFreshIds, type AircraftId, type Design } from '@wired-falcon/core';
 import { entryCommands, suggestionsFor } from './commands.ts';
 
 let count = 0;
@@ -30,6 +30,16 @@ describe('the entry line', () => {
     const refs = Object.values(take('add servo 9g x4').aircraft.items).map((item) => item.ref);
     expect(refs.filter((ref) => ref.startsWith('SRV')).sort()).toEqual(['SRV1', 'SRV2', 'SRV3', 'SRV4', 'SRV5', 'SRV6']);
     expect(suggest('add nonsense')).toEqual([]);
+  });
+
+  it('moves a part by station and butt line, and says why it cannot', () => {
+    expect(suggest('move fc1 420 0')[0]).toMatchObject({ action: undefined, effect: 'the airframe is not laid out yet: go layout' });
+    const whole = saltmarsh(asId<AircraftId>('saltmarsh'), makeId);
+    expect(suggest('move fc1', whole)[0]?.effect).toBe('station and butt line in mm, then a water line if you like');
+    expect(suggest('move fc1 540 x', whole)[0]?.effect).toBe('these are not all numbers');
+    const at = (design: Design) => Object.values(design.aircraft.items).find(({ ref }) => ref === 'FC1')?.place?.at;
+    expect(at(take('move fc1 540 5', whole))).toEqual([540, 5, 20]);
+    expect(at(take('move fc1 540 5 -10', whole))).toEqual([540, 5, -10]);
   });
 
   it('wires two ports by meaning, and tells what it would do', () => {

@@ -1,4 +1,5 @@
 import { addCommand } from './addCommand.ts';
+import { moveCommand } from './moveCommand.ts';
 import { cutCommand, findCommand, goCommand, historyCommands, openCommand, printCommand, scenarioCommand } from './placeCommands.ts';
 import type { EntryCommand, EntryContext, Suggestion } from './suggestion.ts';
 import { wireCommand } from './wireCommand.ts';
@@ -8,6 +9,7 @@ export const entryCommands: readonly EntryCommand[] = [
   wireCommand,
   addCommand,
   findCommand,
+  moveCommand,
   openCommand,
   printCommand,
   goCommand,

@@ -17,6 +17,7 @@ export const goCommand: EntryCommand = {
     if (wanted === undefined) return [];
     const screens = {
       brief: paths.brief(aircraft),
+      layout: paths.layout(aircraft),
       power: paths.power(aircraft),
       ...Object.fromEntries(POWER_PAGES.filter(({ id }) => id !== 'river').map(({ id }) => [`power ${id}`, paths.powerPage(aircraft, id)])),
       wiring: paths.wiring(aircraft),
