@@ -1,9 +1,11 @@
 import type { Graph } from '../../graph/graph.ts';
+import { placedItems } from '../../layout/placedItems.ts';
 import { asId, type CableId, type ItemId } from '../../model/ids.ts';
 import { billOfMaterials } from './billOfMaterials.ts';
 import { contactCount } from './contactCount.ts';
 import { cutList, wasteChoice } from './cutList.ts';
 import type { DocumentKind, DocumentSubject } from './documentKind.ts';
+import { balanceSheet, placementSheet } from './layoutSheets.ts';
 import { labelSheet } from './labelSheet.ts';
 import { outputCard } from './outputCard.ts';
 import { pinTable } from './pinTable.ts';
@@ -25,7 +27,15 @@ function ofHarness(build: (graph: Graph, chosen: Readonly<Record<string, number>
   };
 }
 
-/** Every document of the harness. A new one is named here once; pages, CSV, the booklet and the tests that sweep all kinds follow. */
+/** A document of the layout, there as soon as something is placed. */
+function ofLayout(build: (graph: Graph) => Sheet): Pick<DocumentKind, 'subjects' | 'build'> {
+  return {
+    subjects: (graph) => wholeAircraft(graph, placedItems(graph).length > 0),
+    build: (graph, subject) => (isWhole(subject) ? build(graph) : undefined),
+  };
+}
+
+/** Every document of the harness and of the layout. A new one is named here once; pages, CSV, the booklet and the tests that sweep all kinds follow. */
 export const harnessDocuments: readonly DocumentKind[] = [
   {
     id: 'port-card',
@@ -73,5 +83,17 @@ export const harnessDocuments: readonly DocumentKind[] = [
     summary: 'Every part and the wires, with mass.',
     subjects: (graph) => wholeAircraft(graph, graph.items.length > 0),
     build: (graph, subject) => (isWhole(subject) ? billOfMaterials(graph) : undefined),
+  },
+  {
+    id: 'placement',
+    title: 'Placement',
+    summary: 'Where every part sits and how it is turned, from the nose aft.',
+    ...ofLayout(placementSheet),
+  },
+  {
+    id: 'balance',
+    title: 'Balance',
+    summary: 'What weighs how much where, the sum, and where the pack balances it.',
+    ...ofLayout(balanceSheet),
   },
 ];

@@ -1,0 +1,112 @@
+import type { Graph } from '../../graph/graph.ts';
+import { balanceOf, solvePack, type Weight } from '../../layout/balance.ts';
+import { placedItems } from '../../layout/placedItems.ts';
+import type { Sheet } from './sheet.ts';
+
+/** A butt line as people say it; a leading minus would not come through a spreadsheet as a number. */
+function sideways(mm: number): string {
+  const text = Math.abs(mm).toFixed(0);
+  return text === '0' ? '0' : `${text} ${mm < 0 ? 'left' : 'right'}`;
+}
+
+function upwards(mm: number): string {
+  const text = Math.abs(mm).toFixed(0);
+  return text === '0' ? '0' : `${text} ${mm < 0 ? 'down' : 'up'}`;
+}
+
+/** Where every placed item sits and how it is turned, from the nose aft. */
+export function placementSheet(graph: Graph): Sheet {
+  const { frame } = graph.design.aircraft.airframe;
+  const placed = [...placedItems(graph)].sort((a, b) => a.place.at[0] - b.place.at[0] || a.index - b.index);
+  const open = graph.items.filter(({ item }) => item.where === 'aircraft' && item.place === undefined).map(({ item }) => item.ref);
+  return {
+    title: `Placement ${graph.design.aircraft.name}`,
+    subtitle: 'Middle of each part, in mm: station aft of the nose, butt line, water line',
+    columns: [
+      { title: 'Item', kind: 'value' },
+      { title: 'What', kind: 'words' },
+      { title: 'Station', kind: 'number' },
+      { title: 'Butt line', kind: 'value' },
+      { title: 'Water line', kind: 'value' },
+      { title: 'Bay', kind: 'words' },
+      { title: 'Turned', kind: 'words' },
+    ],
+    rows: placed.map(({ item, part, place }) => [
+      item.ref,
+      item.label ?? part.name,
+      place.at[0].toFixed(0),
+      sideways(place.at[1]),
+      upwards(place.at[2]),
+      place.bay === undefined ? '' : (frame?.bays[place.bay]?.title ?? place.bay),
+      turnText(place),
+    ]),
+    notes: open.length === 0 ? [] : [`Not placed yet: ${open.join(', ')}.`],
+    cautions: [],
+  };
+}
+
+function turnText({ turn: [roll, pitch, yaw], yawDeg, below }: ReturnType<typeof placedItems>[number]['place']): string {
+  const turns = [
+    ...(roll === 0 ? [] : [`rolled ${roll}`]),
+    ...(pitch === 0 ? [] : [`nose up ${pitch}`]),
+    ...(yaw + yawDeg === 0 ? [] : [`nose right ${yaw + yawDeg}`]),
+    ...(below ? ['from below: left and right of its labels swap'] : []),
+  ];
+  return turns.join(', ');
+}
+
+/** What weighs how much where, its moment about the nose, and the sum. */
+export function balanceSheet(graph: Graph): Sheet {
+  const balance = balanceOf(graph);
+  const numbers = graph.design.aircraft.airframe.frame?.numbers;
+  const [fore, aft] = [numbers?.foreLimitMm, numbers?.aftLimitMm];
+  const pack = solvePack(graph);
+  const rows = (balance?.weights ?? []).map((weight) => row(weight));
+  const sum: readonly string[][] =
+    balance === undefined
+      ? []
+      : [
+          [
+            'Sum',
+            balance.massG.toFixed(0),
+            balance.at[0].toFixed(1),
+            ((balance.massG * balance.at[0]) / 1e6).toFixed(3),
+            sideways(balance.at[1]),
+            upwards(balance.at[2]),
+          ],
+        ];
+  return {
+    title: `Balance ${graph.design.aircraft.name}`,
+    subtitle:
+      balance === undefined
+        ? 'Nothing that weighs is placed yet'
+        : `${balance.massG.toFixed(0)} g, balances at station ${balance.at[0].toFixed(0)} mm${fore === undefined || aft === undefined ? '' : `; ${fore.toFixed(0)} to ${aft.toFixed(0)} mm are allowed`}`,
+    columns: [
+      { title: 'What', kind: 'value' },
+      { title: 'Mass g', kind: 'number' },
+      { title: 'Station mm', kind: 'number' },
+      { title: 'Moment kg m', kind: 'number' },
+      { title: 'Butt line mm', kind: 'value' },
+      { title: 'Water line mm', kind: 'value' },
+    ],
+    rows: [...rows, ...sum],
+    notes: [
+      ...(balance === undefined
+        ? []
+        : [
+            `Moments of inertia about the balance: roll, pitch, yaw ${balance.inertiaKgM2.map((value) => value.toFixed(3)).join(', ')} kg m2.`,
+          ]),
+      ...(pack === undefined
+        ? []
+        : [
+            `${pack.pack.item.ref} at station ${pack.stationMm.toFixed(0)} mm balances it exactly; its bay reaches to ${pack.reachableMm.toFixed(0)} mm.`,
+          ]),
+      'Masses are as weighed, else by the data of the part; cables by gauge and length, connectors not weighed. Sample values: weigh yours.',
+    ],
+    cautions: ['Weigh and balance the finished aircraft before it flies; this sheet is a plan.'],
+  };
+}
+
+function row({ name, massG, at }: Weight): string[] {
+  return [name, massG.toFixed(1), at[0].toFixed(0), ((massG * at[0]) / 1e6).toFixed(4), sideways(at[1]), upwards(at[2])];
+}
