@@ -2,7 +2,16 @@
 const core = (folder) => `^packages/core/src/${folder}/`;
 
 /** The floors of core from the ground up. A floor may use itself and those below it. */
-const FLOORS = [['model'], ['parts', 'firmware'], ['graph', 'edits'], ['layout'], ['links', 'harness'], ['power'], ['checks'], ['formats', 'demo']];
+const FLOORS = [
+  ['model'],
+  ['parts', 'firmware'],
+  ['graph', 'edits'],
+  ['layout'],
+  ['links', 'harness'],
+  ['power'],
+  ['checks'],
+  ['formats', 'demo'],
+];
 
 const upward = FLOORS.flatMap((floor, i) =>
   floor.map((folder) => ({
