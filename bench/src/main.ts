@@ -3,6 +3,7 @@ import { cpus } from 'node:os';
 import { join } from 'node:path';
 import { benchBundle } from './bundle.ts';
 import { benchChecks, benchLayout, benchPinChoice } from './core.ts';
+import { benchPlacement } from './placement.ts';
 import { benchPower } from './power.ts';
 import { benchEdits, benchHangar } from './server.ts';
 
@@ -16,6 +17,7 @@ await benchChecks();
 await benchPower();
 await benchPinChoice();
 await benchLayout();
+await benchPlacement();
 await benchEdits(root);
 await benchHangar(root);
 benchBundle(root);
