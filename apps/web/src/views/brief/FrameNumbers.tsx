@@ -14,7 +14,7 @@ export function FrameNumbers() {
   return (
     <section aria-labelledby="frame-numbers" className="mt-7 max-w-[880px]">
       <h3 id="frame-numbers" className="font-semibold">
-        Airframe in numbers
+        Shape and mass in numbers
       </h3>
       {frame === undefined ? (
         <p className="mt-1 text-[13px] text-ink2">

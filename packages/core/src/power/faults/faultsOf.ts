@@ -1,6 +1,7 @@
 import type { Graph } from '../../graph/graph.ts';
 import type { CableEnd } from '../../model/aircraft.ts';
 import type { NodeId } from '../../model/ids.ts';
+import type { ResolvedPart } from '../../model/part.ts';
 import { wireName } from '../network/edgeName.ts';
 import type { PowerNetwork } from '../network/powerNetwork.ts';
 
@@ -50,8 +51,9 @@ export function faultsOf(network: PowerNetwork): readonly Fault[] {
     }
   };
   deviceFaults(network, add);
-  openWires(network, add);
-  pulledConnectors(network, add);
+  const ends = fedEnds(network.graph);
+  openWires(network, ends, add);
+  pulledConnectors(network, ends, add);
   return [...byEffect.values()].map(({ names, effect, takes }) => ({ id: names[0] ?? '', names, effect, takes }));
 }
 
@@ -84,18 +86,18 @@ function deviceFaults({ graph, devices }: PowerNetwork, add: Add): void {
 }
 
 /** Wires and contacts in series carry one current: they fail as one. */
-function openWires({ graph, copper }: PowerNetwork, add: Add): void {
+function openWires({ graph, copper }: PowerNetwork, ends: FedEnds, add: Add): void {
   copper.branches.forEach(({ edges }, branch) => {
     for (const { edge } of edges) {
       const at = graph.edges[edge];
       if (at?.is !== 'conductor') continue;
       const { a, b } = at.conductor;
-      add(`${wireName(graph, at)} open`, { ...NOTHING, open: [branch] }, takenBy(graph, at.cable, [a.node, b.node]));
+      add(`${wireName(graph, at)} open`, { ...NOTHING, open: [branch] }, takenBy(ends, at.cable, [a.node, b.node]));
     }
   });
 }
 
-function pulledConnectors({ graph, copper }: PowerNetwork, add: Add): void {
+function pulledConnectors({ graph, copper }: PowerNetwork, ends: FedEnds, add: Add): void {
   const pulled = new Map<string, { readonly cable: number; readonly end: CableEnd; readonly open: Set<number> }>();
   copper.branches.forEach(({ edges }, branch) => {
     for (const { edge } of edges) {
@@ -111,29 +113,60 @@ function pulledConnectors({ graph, copper }: PowerNetwork, add: Add): void {
     const conductors = Object.values(graph.cables[cable]?.conductors ?? {});
     const reached = conductors.filter(({ a, b }) => a.node === end.id || b.node === end.id).flatMap(({ a, b }) => [a.node, b.node]);
     const effect = { ...NOTHING, open: [...open].sort((a, b) => a - b) };
-    add(`${graph.cables[cable]?.tag ?? '?'} pulled at ${placeOf(graph, end)}`, effect, takenBy(graph, cable, reached));
+    add(`${graph.cables[cable]?.tag ?? '?'} pulled at ${placeOf(graph, end)}`, effect, takenBy(ends, cable, reached));
   }
 }
 
-/**
- * What loses its supply with wires between these nodes of a cable however the rest is wired: what has no other port to be fed at, or a
- * pack with no other way out. Only the nodes that the wires reach: a loom feeds several things by wires of their own.
- */
-function takenBy(graph: Graph, cable: number, nodes: readonly NodeId[]): Takes {
-  const ends = [...new Set(nodes)].flatMap((id) => {
-    const node = graph.cables[cable]?.nodes[id];
-    if (node?.is !== 'end' || node.at.is !== 'port') return [];
-    const item = graph.itemIx.get(node.at.item);
-    const part = graph.items[item ?? -1]?.part;
-    return item === undefined || part === undefined ? [] : [{ item, part, port: node.at.port }];
+/** What depends on an end of a cable however the rest is wired. */
+interface FedEnd {
+  readonly item: number;
+  /** A pack with no other way out. */
+  readonly isOnlyWayOut: boolean;
+  /** Something that takes power and has no other port to be fed at. */
+  readonly isOnlyWayIn: boolean;
+}
+
+/** The ends of each cable that are at ports, by node. */
+type FedEnds = readonly ReadonlyMap<NodeId, FedEnd>[];
+
+function fedEnds(graph: Graph): FedEnds {
+  return graph.cables.map((cable) => {
+    const ends = new Map<NodeId, FedEnd>();
+    for (const node of Object.values(cable.nodes)) {
+      if (node.is !== 'end' || node.at.is !== 'port') continue;
+      const { port } = node.at;
+      const item = graph.itemIx.get(node.at.item);
+      const part = graph.items[item ?? -1]?.part;
+      if (item === undefined || part === undefined) continue;
+      const isFed = part.circuit.some(({ is }) => is === 'load' || is === 'drive');
+      ends.set(node.id, {
+        item,
+        isOnlyWayOut: part.kind === 'battery' && isOnlyAt(part, port, ['supply-out', 'supply-through']),
+        isOnlyWayIn: isFed && isOnlyAt(part, port, ['supply-in', 'supply-through']),
+      });
+    }
+    return ends;
   });
-  const isOnlyAt = (at: (typeof ends)[number], roles: readonly string[]): boolean => {
-    const ports = at.part.ports.filter(({ pins }) => pins.some(({ role }) => roles.includes(role)));
-    return ports.length === 1 && ports[0]?.id === at.port;
-  };
-  if (ends.some((at) => at.part.kind === 'battery' && isOnlyAt(at, ['supply-out', 'supply-through']))) return { is: 'pack' };
-  const fed = ends.filter(({ part }) => part.circuit.some(({ is }) => is === 'load' || is === 'drive'));
-  return { is: 'items', items: fed.filter((at) => isOnlyAt(at, ['supply-in', 'supply-through'])).map(({ item }) => item) };
+}
+
+/** True when a part has pins of these roles at one port alone, and it is this one. */
+function isOnlyAt(part: ResolvedPart, port: string, roles: readonly string[]): boolean {
+  const ports = part.ports.filter(({ pins }) => pins.some(({ role }) => roles.includes(role)));
+  return ports.length === 1 && ports[0]?.id === port;
+}
+
+/**
+ * What loses its supply with wires between these nodes of a cable however the rest is wired. Only the nodes that the wires reach: a
+ * loom feeds several things by wires of their own.
+ */
+function takenBy(ends: FedEnds, cable: number, nodes: readonly NodeId[]): Takes {
+  const items: number[] = [];
+  for (const id of nodes) {
+    const end = ends[cable]?.get(id);
+    if (end?.isOnlyWayOut === true) return { is: 'pack' };
+    if (end?.isOnlyWayIn === true && !items.includes(end.item)) items.push(end.item);
+  }
+  return { is: 'items', items };
 }
 
 function placeOf(graph: Graph, end: CableEnd): string {
