@@ -1,6 +1,6 @@
 import type { Graph } from '../graph/graph.ts';
 import type { FramePlan, Spot } from '../model/frame.ts';
-import type { ItemId } from '../model/ids.ts';
+import type { PartKind } from '../model/partKinds.ts';
 import { wireGramsPerM } from '../model/wire.ts';
 import { placedItems, type PlacedItem } from './placedItems.ts';
 import { legWays, type Way } from './ways.ts';
@@ -9,7 +9,6 @@ import { legWays, type Way } from './ways.ts';
 export interface Weight {
   readonly what: 'airframe' | 'item' | 'cable';
   readonly name: string;
-  readonly item?: ItemId;
   readonly massG: number;
   readonly at: Spot;
 }
@@ -66,7 +65,6 @@ function weightsOf(graph: Graph, { numbers }: FramePlan): readonly Weight[] {
   const items = placedItems(graph).map(({ item, massG: own, place }): Weight => ({
     what: 'item',
     name: item.ref,
-    item: item.id,
     massG: own,
     at: place.at,
   }));
@@ -172,7 +170,7 @@ export function balancingSwaps(graph: Graph): readonly Swap[] {
   return swaps.sort((p, q) => Math.abs(p.balanceMm - targetMm) - Math.abs(q.balanceMm - targetMm)).slice(0, MOST_SWAPS);
 }
 
-const STAYS: readonly string[] = ['servo', 'motor', 'gnss', 'compass', 'camera'];
+const STAYS: readonly PartKind[] = ['servo', 'motor', 'gnss', 'compass', 'camera'];
 
 /** True when an item fits the bay of another, in the middle of the other's place. */
 function fitsFor(graph: Graph, item: PlacedItem, there: PlacedItem): boolean {

@@ -121,7 +121,7 @@ function addBooms(numbers: FramePlan['numbers'], tailStation: number, plan: Outl
 }
 
 /** Booms stand clear of the propeller, or of the pod. */
-export function boomButtMm(propDiameterMm: number, bodyWidthMm: number): number {
+function boomButtMm(propDiameterMm: number, bodyWidthMm: number): number {
   return Math.max(propDiameterMm, bodyWidthMm) / 2 + 20;
 }
 

@@ -1,7 +1,7 @@
 import type { Graph } from '../graph/graph.ts';
 import type { Cable, Leg } from '../model/aircraft.ts';
 import type { Bay, BayId, FramePlan, PointId, RouteId, Spot } from '../model/frame.ts';
-import { asId as idOf, type LegId, type NodeId } from '../model/ids.ts';
+import { asId, type LegId, type NodeId } from '../model/ids.ts';
 import { distanceMm, placedItems, portSpot } from './placedItems.ts';
 
 /** How a cable runs between two places. */
@@ -249,9 +249,9 @@ function isInBay(at: Spot | undefined, { at: middle, sizeMm }: Bay): boolean {
 }
 
 function pointsOf(frame: FramePlan | undefined): { readonly id: PointId; readonly at: Spot }[] {
-  return Object.entries(frame?.points ?? {}).map(([id, { at }]) => ({ id: idOf<PointId>(id), at }));
+  return Object.entries(frame?.points ?? {}).map(([id, { at }]) => ({ id: asId<PointId>(id), at }));
 }
 
 function routesOf(frame: FramePlan | undefined): (readonly [RouteId, FramePlan['routes'][RouteId]])[] {
-  return Object.entries(frame?.routes ?? {}).map(([id, route]) => [idOf<RouteId>(id), route] as const);
+  return Object.entries(frame?.routes ?? {}).map(([id, route]) => [asId<RouteId>(id), route] as const);
 }

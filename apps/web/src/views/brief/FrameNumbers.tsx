@@ -2,8 +2,8 @@ import { FRAME_NUMBERS, NUMBERS_OF_KIND, outlineOf, type FrameNumber, type Frame
 import { Link } from 'react-router';
 import { paths } from '../../app/paths.ts';
 import { useMake, useSessionState } from '../../session/SessionContext.tsx';
-import { fromAbove, fromTheSide, OutlineShape } from '../layout/OutlineShape.tsx';
-import { aroundPieces, viewBoxText } from '../layout/viewBoxes.ts';
+import { OutlinePicture } from '../layout/OutlineShape.tsx';
+import { fromAbove, fromTheSide } from '../layout/viewBoxes.ts';
 import { NumberField } from '../power/NumberField.tsx';
 
 /** The airframe in numbers, with sketches that follow them. */
@@ -62,22 +62,8 @@ function Sketches({ frame }: { readonly frame: FramePlan }) {
   const { plan, side } = outlineOf(design.aircraft.airframe.kind, frame);
   return (
     <div className="sticky top-2 self-start">
-      <svg
-        viewBox={viewBoxText(aroundPieces(plan, fromAbove))}
-        className="h-[300px] w-full"
-        role="img"
-        aria-label="The airframe from above"
-      >
-        <OutlineShape pieces={plan} project={fromAbove} />
-      </svg>
-      <svg
-        viewBox={viewBoxText(aroundPieces(side, fromTheSide))}
-        className="mt-3 h-[110px] w-full"
-        role="img"
-        aria-label="The airframe from the side"
-      >
-        <OutlineShape pieces={side} project={fromTheSide} />
-      </svg>
+      <OutlinePicture pieces={plan} project={fromAbove} label="The airframe from above" className="h-[300px] w-full" />
+      <OutlinePicture pieces={side} project={fromTheSide} label="The airframe from the side" className="mt-3 h-[110px] w-full" />
     </div>
   );
 }

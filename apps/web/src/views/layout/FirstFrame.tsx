@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { AIRFRAME_KINDS, outlineOf, usualFrame } from '@wired-falcon/core';
 import { useMake, useSessionState } from '../../session/SessionContext.tsx';
-import { fromAbove, OutlineShape } from './OutlineShape.tsx';
-import { aroundPieces, viewBoxText } from './viewBoxes.ts';
+import { OutlinePicture } from './OutlineShape.tsx';
+import { fromAbove } from './viewBoxes.ts';
 
 const LEAST_MM = 200;
 const MOST_MM = 8000;
@@ -53,14 +53,7 @@ export function FirstFrame() {
         )}
       </form>
       {plan.length > 0 && (
-        <svg
-          viewBox={viewBoxText(aroundPieces(plan, fromAbove))}
-          className="mt-5 h-[420px] w-full max-w-[860px]"
-          role="img"
-          aria-label="The airframe from above"
-        >
-          <OutlineShape pieces={plan} project={fromAbove} />
-        </svg>
+        <OutlinePicture pieces={plan} project={fromAbove} label="The airframe from above" className="mt-5 h-[420px] w-full max-w-[860px]" />
       )}
     </div>
   );

@@ -17,11 +17,10 @@ import { usePageTitle } from '../../ui/pageTitle.ts';
 import { BalanceStrip } from './BalanceStrip.tsx';
 import { FirstFrame } from './FirstFrame.tsx';
 import { graphWith, placeEdit } from './moving.ts';
-import { fromAbove, fromTheSide } from './OutlineShape.tsx';
 import { PlaceBar } from './PlaceBar.tsx';
 import { PlanDrawing } from './PlanDrawing.tsx';
 import { SideDrawing } from './SideDrawing.tsx';
-import { aroundBay, aroundPieces, bayNamed } from './viewBoxes.ts';
+import { aroundBay, aroundPieces, bayNamed, fromAbove, fromTheSide } from './viewBoxes.ts';
 
 /** Where everything sits: the plan to scale, live balance, cables on their ways. */
 export function LayoutView() {
@@ -39,8 +38,10 @@ function Plan({ frame }: { readonly frame: FramePlan }) {
   const [zoom, setZoom] = useState('');
   const [showsCables, setShowsCables] = useState(false);
   const [moved, setMoved] = useState<{ readonly entry: PlacedItem; readonly at: Spot }>();
-  const edit = moved === undefined ? undefined : placeEdit(moved.entry.item, { ...moved.entry.place, at: moved.at });
-  const shown = useMemo(() => graphWith(design, edit), [design, edit]);
+  const shown = useMemo(
+    () => graphWith(design, moved === undefined ? undefined : placeEdit(moved.entry.item, { ...moved.entry.place, at: moved.at })),
+    [design, moved],
+  );
   const { kind } = design.aircraft.airframe;
   const outline = useMemo(() => outlineOf(kind, frame), [kind, frame]);
   const whole = aroundPieces(outline.plan, fromAbove);

@@ -1,13 +1,5 @@
-import type { Flat, OutlinePiece } from '@wired-falcon/core';
-
-/** How a point of the airframe comes to stand in a drawing. */
-export type Projection = (point: Flat) => readonly [x: number, y: number];
-
-/** From above, nose up: butt line to the right, station down. */
-export const fromAbove: Projection = ([station, butt]) => [butt, station];
-
-/** From the right side, nose left: station to the right, water line up. */
-export const fromTheSide: Projection = ([station, water]) => [station, -water];
+import type { OutlinePiece } from '@wired-falcon/core';
+import { aroundPieces, viewBoxText, type Projection } from './viewBoxes.ts';
 
 /** The outline of an airframe in thin ink: surfaces filled a little, propellers and booms as lines. */
 export function OutlineShape({ pieces, project }: { readonly pieces: readonly OutlinePiece[]; readonly project: Projection }) {
@@ -17,6 +9,22 @@ export function OutlineShape({ pieces, project }: { readonly pieces: readonly Ou
         <Piece key={i} piece={piece} project={project} />
       ))}
     </g>
+  );
+}
+
+interface OutlinePictureProps {
+  readonly pieces: readonly OutlinePiece[];
+  readonly project: Projection;
+  readonly label: string;
+  readonly className: string;
+}
+
+/** An airframe by itself, as large as it fits. */
+export function OutlinePicture({ pieces, project, label, className }: OutlinePictureProps) {
+  return (
+    <svg viewBox={viewBoxText(aroundPieces(pieces, project))} className={className} role="img" aria-label={label}>
+      <OutlineShape pieces={pieces} project={project} />
+    </svg>
   );
 }
 

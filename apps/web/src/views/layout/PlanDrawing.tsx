@@ -14,8 +14,8 @@ import {
   type Spot,
 } from '@wired-falcon/core';
 import { snapped, stepped, turnedOnce } from './moving.ts';
-import { fromAbove, OutlineShape } from './OutlineShape.tsx';
-import { viewBoxText, type ViewBox } from './viewBoxes.ts';
+import { OutlineShape } from './OutlineShape.tsx';
+import { fromAbove, viewBoxText, type ViewBox } from './viewBoxes.ts';
 
 interface PlanDrawingProps {
   readonly graph: Graph;

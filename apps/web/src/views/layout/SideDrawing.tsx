@@ -1,6 +1,6 @@
 import { placedItems, type Graph, type ItemId, type OutlinePiece } from '@wired-falcon/core';
-import { fromTheSide, OutlineShape } from './OutlineShape.tsx';
-import { viewBoxText, type ViewBox } from './viewBoxes.ts';
+import { OutlineShape } from './OutlineShape.tsx';
+import { fromTheSide, viewBoxText, type ViewBox } from './viewBoxes.ts';
 
 interface SideDrawingProps {
   readonly graph: Graph;

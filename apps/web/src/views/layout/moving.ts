@@ -1,8 +1,8 @@
 import { applyEdit, graphOf, type Design, type Edit, type Graph, type Item, type Place, type Spot } from '@wired-falcon/core';
 
 /** Steps of a move: as usual, and with the fine key held. */
-export const STEP_MM = 5;
-export const FINE_STEP_MM = 1;
+const STEP_MM = 5;
+const FINE_STEP_MM = 1;
 /** So near to the centre line a part is drawn onto it. */
 const CENTRE_MM = 6;
 

@@ -1,5 +1,13 @@
 import { BayIdSchema, hasShape, type BayId, type Flat, type FramePlan, type OutlinePiece } from '@wired-falcon/core';
-import type { Projection } from './OutlineShape.tsx';
+
+/** How a point of the airframe comes to stand in a drawing. */
+export type Projection = (point: Flat) => readonly [x: number, y: number];
+
+/** From above, nose up: butt line to the right, station down. */
+export const fromAbove: Projection = ([station, butt]) => [butt, station];
+
+/** From the right side, nose left: station to the right, water line up. */
+export const fromTheSide: Projection = ([station, water]) => [station, -water];
 
 /** A window on a drawing, in mm. */
 export interface ViewBox {
