@@ -8,10 +8,11 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['i', 'parts of this aircraft'],
   ['p', 'documents'],
   ['m', 'fold the margin away, or show it'],
-  ['arrow keys', 'on the sheet: from pin to pin; in the ladder: along and across'],
+  ['arrow keys', 'on the sheet: from pin to pin; in the ladder: along and across; in the layout: move a part, with Shift by 1 mm'],
   ['Enter', 'on a pin: choose it, then its counterpart; on a cable tag: open it'],
   ['Delete', 'in the ladder: part the joined pin'],
   ['x', 'in the ladder: swap the joined pin with the next one'],
+  ['r, b', 'in the layout: turn a part by a quarter; put the pack where it balances the aircraft'],
   ['Escape', 'let go of what is chosen'],
   ['?', 'this help'],
 ];
