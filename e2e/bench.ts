@@ -131,13 +131,15 @@ async function imported(url: string, file: string): Promise<string> {
 
 export { expect };
 
-/** Waits until the findings are those of the document on the screen, everything is saved, and the sheet is laid out. */
+/** Waits until the findings and what mends them are those of the document on the screen, everything is saved, and the sheet is laid out. */
 export async function settled(page: Page): Promise<void> {
   await page.waitForFunction(() => {
     const frame = document.querySelector<HTMLElement>('[data-testid=frame]');
     const sheet = document.querySelector<HTMLElement>('[data-testid=wiring]');
     if (frame === null) return false;
     const { docSeq, resultSeq, pending } = frame.dataset;
+    const cards = [...document.querySelectorAll<HTMLElement>('[data-drafted-for]')];
+    if (cards.some(({ dataset }) => dataset['draftedFor'] !== docSeq)) return false;
     return docSeq === resultSeq && pending === '0' && (sheet === null || sheet.dataset['layoutSeq'] === docSeq);
   });
 }

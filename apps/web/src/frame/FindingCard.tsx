@@ -4,6 +4,7 @@ import { authorName, makeId } from '../session/author.ts';
 import { useSelection } from '../selection/SelectionContext.tsx';
 import { useMake, useSession } from '../session/SessionContext.tsx';
 import { SeverityMark } from '../ui/SeverityMark.tsx';
+import { useRemedies } from './useRemedies.ts';
 
 /** One finding: what, the numbers, why, and what mends it. */
 export function FindingCard({ judged }: { readonly judged: JudgedFinding }) {
@@ -12,9 +13,10 @@ export function FindingCard({ judged }: { readonly judged: JudgedFinding }) {
   const session = useSession();
   const { select } = useSelection();
   const [isAccepting, setAccepting] = useState(false);
+  const { seq, remedies } = useRemedies(finding.key);
   const pointAt = selectionFor(finding.where[0]);
   return (
-    <div className="grid grid-cols-[20px_1fr] border-b border-rule py-3" data-check={finding.check}>
+    <div className="grid grid-cols-[20px_1fr] border-b border-rule py-3" data-check={finding.check} data-drafted-for={seq}>
       <span className="pt-0.5">
         <SeverityMark severity={finding.severity} />
       </span>
@@ -42,7 +44,7 @@ export function FindingCard({ judged }: { readonly judged: JudgedFinding }) {
         )}
         {waiver === undefined ? (
           <div className="mt-2 flex flex-wrap gap-1.5">
-            {finding.remedies.map((remedy, i) => (
+            {remedies.map((remedy, i) => (
               <button
                 key={remedy.sentence}
                 type="button"

@@ -55,7 +55,7 @@ function terminations(bus: Bus<Can>): Saying[] {
           ? 'The drivers work into too low a resistance: levels shrink, and the bus fails when it is warm or long.'
           : 'Edges come back from the open end and are read as bits; the longer the bus, the sooner.',
       discriminator: 'terminations',
-      remedies:
+      remedies: () =>
         on.length > 2
           ? switchOne(on, false)
           : switchOne(
@@ -103,12 +103,13 @@ function nodeIds(bus: Bus<Can>): Saying[] {
       evidence: same.map(({ entry, endpoint }) => ({ label: `${entry.item.ref} ${endpoint.id}`, value: `node ${node}` })),
       why: 'Their messages are taken for each other, and one of them is ignored.',
       discriminator: `node ${node}`,
-      remedies: same.slice(1).flatMap(({ entry: { item }, endpoint }): Remedy[] => {
-        const setting = `${endpoint.id}.node`;
-        if (free === undefined || same.length > 2) return [];
-        const edit = { kind: 'set-item-setting' as const, item: item.id, setting, value: free, was: item.settings[setting] ?? null };
-        return [{ label: `Give ${item.ref} node ${free}`, sentence: `Give ${item.ref} the CAN node id ${free}.`, edit }];
-      }),
+      remedies: () =>
+        same.slice(1).flatMap(({ entry: { item }, endpoint }): Remedy[] => {
+          const setting = `${endpoint.id}.node`;
+          if (free === undefined || same.length > 2) return [];
+          const edit = { kind: 'set-item-setting' as const, item: item.id, setting, value: free, was: item.settings[setting] ?? null };
+          return [{ label: `Give ${item.ref} node ${free}`, sentence: `Give ${item.ref} the CAN node id ${free}.`, edit }];
+        }),
     }));
 }
 
@@ -161,7 +162,7 @@ function exchanged(graph: Graph): Saying[] {
         evidence: [{ label: `H of ${a.entry.item.ref}`, value: `on L of ${b.entry.item.ref}` }],
         why: 'Neither hears the other, and the bus can stand still for all.',
         discriminator: 'exchanged',
-        remedies: uncross(graph, a.entry.item.id, b.entry.item.id),
+        remedies: () => uncross(graph, a.entry.item.id, b.entry.item.id),
       })),
   );
 }

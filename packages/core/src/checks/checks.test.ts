@@ -7,7 +7,7 @@ import { cableOf, demoDesign, emptyBench, findingsBy, itemOf, made } from '../te
 import { CASES } from '../test/checkCases/cases.ts';
 import { bench, FC, joined, powered, removed } from '../test/checkCases/build.ts';
 import { SEVERITIES, type Finding } from './finding.ts';
-import { countBySeverity, findingsOf, judge } from './findingsOf.ts';
+import { countBySeverity, findingsOf, judge, remediesOf } from './findingsOf.ts';
 import { straightCableHarm } from './fitsButWrong.ts';
 import { checks } from './registry.ts';
 
@@ -37,7 +37,7 @@ describe.each(checks.map((check) => [check.id, check] as const))('%s', (id) => {
 describe('remedies', () => {
   const designs = [...Object.values(CASES).map(({ wrong }) => wrong()), demoDesign()];
   const offered = designs.flatMap((design) =>
-    findingsOf(design).flatMap((finding) => finding.remedies.map((remedy) => ({ design, finding, remedy }))),
+    findingsOf(design).flatMap((finding) => remediesOf(design, finding).map((remedy) => ({ design, finding, remedy }))),
   );
 
   it('are offered by every check that can mend by itself', () => {
@@ -126,7 +126,7 @@ describe('what the checks say', () => {
   it('crosses only what is wrong: the other conductors stay', () => {
     const design = CASES['wire.tx-to-tx']?.wrong() ?? demoDesign();
     const [finding] = findingsBy(design, 'wire.tx-to-tx');
-    const [remedy] = finding?.remedies ?? [];
+    const [remedy] = finding === undefined ? [] : remediesOf(design, finding);
     expect(remedy?.label).toBe('Cross the pair');
     if (remedy === undefined) return;
     const after = cableOf(made(design, remedy.edit), 'W02');

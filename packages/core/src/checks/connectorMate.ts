@@ -55,7 +55,7 @@ function mateAt(graph: Graph, cable: Cable, end: CableEnd): Saying[] {
         ? 'One position further, every wire is on its neighbour: supply can meet a signal.'
         : 'The cable cannot be fitted as it is planned.',
       discriminator: end.id,
-      remedies: fitMate(graph, cable, end, place),
+      remedies: () => fitMate(graph, cable, end, place),
     },
   ];
 }

@@ -28,7 +28,7 @@ function consoleAt(graph: Graph, end: SerialEnd, far: SerialEnd): Saying[] {
       what: `${endName(end)} still carries its login console, and ${far.entry.item.ref} is on it.`,
       evidence: [{ label: `${item.ref} console`, value: isSet ? 'on' : 'on, as delivered', limit: 'off' }],
       why: 'The computer answers the link with login prompts, and takes its bytes for typing; start-up can stop at them.',
-      remedies: setAtEnd(graph, end, 'console', false, 'no console'),
+      remedies: () => setAtEnd(graph, end, 'console', false, 'no console'),
     },
   ];
 }

@@ -29,7 +29,7 @@ export const contention: Check = {
             over === undefined
               ? 'Both outputs carry a short-circuit current whenever they differ, and neither signal gets through.'
               : `${groupPinName(over)} sees more than it stands and is destroyed.`,
-          remedies: takeOneOff(graph, drivers),
+          remedies: () => takeOneOff(graph, drivers),
         },
       ];
     }),

@@ -33,6 +33,7 @@ export interface Remedy {
   readonly edit: Edit;
 }
 
+/** What a check found. Plain data, which crosses threads; what mends it is asked for by `remediesOf`. */
 export interface Finding {
   readonly check: string;
   readonly stage: Stage;
@@ -43,7 +44,6 @@ export interface Finding {
   readonly evidence: readonly Evidence[];
   /** What happens if it stays. */
   readonly why: string;
-  readonly remedies: readonly Remedy[];
   /** The same for the same mistake at the same place, whatever else changes. */
   readonly key: string;
   /** The facts that the finding rests on. A waiver holds for key and basis. */
@@ -57,7 +57,8 @@ export interface Saying {
   readonly what: string;
   readonly evidence?: readonly Evidence[];
   readonly why: string;
-  readonly remedies?: readonly Remedy[];
+  /** What mends it, drafted only when somebody asks. */
+  readonly remedies?: () => readonly Remedy[];
   /** Tells apart two findings about the same subjects. */
   readonly discriminator?: string;
 }

@@ -3,17 +3,39 @@ import type { Design } from '../model/design.ts';
 import { naturalOrder } from '../model/naturalOrder.ts';
 import { stages } from '../model/stages.ts';
 import { graphOf } from '../graph/graphOf.ts';
-import { SEVERITIES, subjectKey, type Check, type Finding, type Saying, type Severity } from './finding.ts';
+import { SEVERITIES, subjectKey, type Check, type Finding, type Remedy, type Saying, type Severity } from './finding.ts';
 import { checks } from './registry.ts';
 
-const cache = new WeakMap<Design, readonly Finding[]>();
+/** What the checks said of a design, and how the remedies of each finding are drafted, by its key. */
+interface Said {
+  readonly findings: readonly Finding[];
+  readonly drafts: ReadonlyMap<string, () => readonly Remedy[]>;
+}
+
+const cache = new WeakMap<Design, Said>();
 
 /** Everything that the checks say of a design, in stable order: severity, stage, then the sentence by reference. */
 export function findingsOf(design: Design): readonly Finding[] {
+  return saidOf(design).findings;
+}
+
+/** The edits that mend a finding of this design, best first; none where the finding is not one of this design. */
+export function remediesOf(design: Design, { key }: Pick<Finding, 'key'>): readonly Remedy[] {
+  return saidOf(design).drafts.get(key)?.() ?? [];
+}
+
+function saidOf(design: Design): Said {
   const known = cache.get(design);
   if (known !== undefined) return known;
   const context = { graph: graphOf(design) };
-  const findings = checks.flatMap((check) => check.run(context).map((saying) => findingFrom(check, saying)));
+  const drafts = new Map<string, () => readonly Remedy[]>();
+  const findings = checks.flatMap((check) =>
+    check.run(context).map((saying) => {
+      const finding = findingFrom(check, saying);
+      if (saying.remedies !== undefined) drafts.set(finding.key, saying.remedies);
+      return finding;
+    }),
+  );
   findings.sort(
     (a, b) =>
       SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) ||
@@ -21,8 +43,9 @@ export function findingsOf(design: Design): readonly Finding[] {
       naturalOrder(a.what, b.what) ||
       naturalOrder(a.key, b.key),
   );
-  cache.set(design, findings);
-  return findings;
+  const said = { findings, drafts };
+  cache.set(design, said);
+  return said;
 }
 
 function findingFrom(check: Check, saying: Saying): Finding {
@@ -37,7 +60,6 @@ function findingFrom(check: Check, saying: Saying): Finding {
     what: saying.what,
     evidence,
     why: saying.why,
-    remedies: saying.remedies ?? [],
     key: [check.id, ...subjects, ...(saying.discriminator === undefined ? [] : [saying.discriminator])].join(' | '),
     basis: [saying.severity, ...facts].join('; '),
   };

@@ -5,7 +5,7 @@ import { voltsAt } from '../graph/railsOf.ts';
 import { findPin, isSignal, isSupply, joinVerdict, type FoundPin } from '../harness/joinVerdict.ts';
 import type { Check, Evidence, Saying } from './finding.ts';
 import { joinedCables, type JoinedCable } from './joins.ts';
-import { repinByMeaning } from './remedies.ts';
+import { oneOrNone, repinByMeaning } from './remedies.ts';
 
 /** The plug fits on both sides, and a straight cable burns something. */
 export const fitsButWrong: Check = {
@@ -19,7 +19,6 @@ function straightAndWrong(graph: Graph, { plain, joins }: JoinedCable): Saying[]
   const isStraight = joins.length > 1 && joins.every((join) => join.conductor.a.n === join.conductor.b.n);
   const harm = straightCableHarm(graph, plain.a, plain.b);
   if (!isStraight || harm === undefined) return [];
-  const remedy = repinByMeaning(graph, plain);
   return [
     {
       severity: 'stop',
@@ -27,7 +26,7 @@ function straightAndWrong(graph: Graph, { plain, joins }: JoinedCable): Saying[]
       what: `${plain.cable.tag} is a straight cable: its plugs fit ${plain.a.ref} ${plain.a.port.label} and ${plain.b.ref} ${plain.b.port.label}, whose pin orders differ.`,
       evidence: harm.evidence,
       why: 'Any straight cable of this kind fits here and does the same damage. Make a cable of its own, and mark it.',
-      remedies: remedy === undefined ? [] : [remedy],
+      remedies: () => oneOrNone(repinByMeaning(graph, plain)),
     },
   ];
 }

@@ -16,7 +16,8 @@ export const baudMismatch: Check = {
 
 function baudsOf(graph: Graph, { a, b }: SerialHop): Saying[] {
   const [atA, atB] = [serialSetup(a.entry.item, a.endpoint), serialSetup(b.entry.item, b.endpoint)];
-  if (atA.baud === undefined || atB.baud === undefined || baudsAgree(atA.baud, atB.baud)) return [];
+  const [baudA, baudB] = [atA.baud, atB.baud];
+  if (baudA === undefined || baudB === undefined || baudsAgree(baudA, baudB)) return [];
   // With another protocol the baud will be another one too: one thing after the other.
   if (protocolsDiffer(a, b)) return [];
   const setTo = (end: SerialEnd, protocol: typeof atA.protocol, baud: number): Remedy[] =>
@@ -25,13 +26,13 @@ function baudsOf(graph: Graph, { a, b }: SerialHop): Saying[] {
     {
       severity: 'mend',
       where: [endSubject(a), endSubject(b)],
-      what: `${endName(a)} talks at ${atA.baud} baud and ${endName(b)} at ${atB.baud}.`,
+      what: `${endName(a)} talks at ${baudA} baud and ${endName(b)} at ${baudB}.`,
       evidence: [
-        { label: endName(a), value: `${atA.baud} baud, ${atA.baudIs}` },
-        { label: endName(b), value: `${atB.baud} baud, ${atB.baudIs}`, limit: `${BAUD_TOLERANCE * 100} % apart at most` },
+        { label: endName(a), value: `${baudA} baud, ${atA.baudIs}` },
+        { label: endName(b), value: `${baudB} baud, ${atB.baudIs}`, limit: `${BAUD_TOLERANCE * 100} % apart at most` },
       ],
       why: 'Neither end can read what the other sends.',
-      remedies: [...setTo(b, atB.protocol, atA.baud), ...setTo(a, atA.protocol, atB.baud)],
+      remedies: () => [...setTo(b, atB.protocol, baudA), ...setTo(a, atA.protocol, baudB)],
     },
   ];
 }
@@ -62,10 +63,11 @@ function protocolsOf(graph: Graph, { a, b }: SerialHop): Saying[] {
   const [said, speaks] = [titles(atA === undefined ? inA : [atA]), titles(atB === undefined ? inB : [atB])];
   const offered = (end: SerialEnd, wanted: readonly ProtocolId[]) =>
     wanted.find((protocol) => end.endpoint.speaks.some((offer) => offer.protocol === protocol));
-  const remedies = [
-    { end: a, protocol: offered(a, inB) },
-    { end: b, protocol: offered(b, inA) },
-  ].flatMap(({ end, protocol }) => (protocol === undefined ? [] : setAtEnd(graph, end, 'protocol', protocol, protocols[protocol].title)));
+  const remedies = (): readonly Remedy[] =>
+    [
+      { end: a, protocol: offered(a, inB) },
+      { end: b, protocol: offered(b, inA) },
+    ].flatMap(({ end, protocol }) => (protocol === undefined ? [] : setAtEnd(graph, end, 'protocol', protocol, protocols[protocol].title)));
   return [
     {
       severity: 'mend',
@@ -96,19 +98,20 @@ export const frameMismatch: Check = {
 function framesOf(graph: Graph, { a, b }: SerialHop): Saying[] {
   const [atA, atB] = [serialSetup(a.entry.item, a.endpoint), serialSetup(b.entry.item, b.endpoint)];
   const isOneTransparent = atA.protocol === 'transparent' || atB.protocol === 'transparent';
-  if (atA.frame === undefined || atB.frame === undefined || atA.frame === atB.frame) return [];
+  const [frameA, frameB] = [atA.frame, atB.frame];
+  if (frameA === undefined || frameB === undefined || frameA === frameB) return [];
   if (atA.protocol !== atB.protocol && !isOneTransparent) return [];
   return [
     {
       severity: 'mend',
       where: [endSubject(a), endSubject(b)],
-      what: `${endName(a)} sends ${atA.frame} and ${endName(b)} expects ${atB.frame}.`,
+      what: `${endName(a)} sends ${frameA} and ${endName(b)} expects ${frameB}.`,
       evidence: [
-        { label: endName(a), value: atA.frame },
-        { label: endName(b), value: atB.frame },
+        { label: endName(a), value: frameA },
+        { label: endName(b), value: frameB },
       ],
       why: 'Parity and stop bits are read as data: bytes are dropped or wrong.',
-      remedies: [...setAtEnd(graph, a, 'frame', atB.frame, atB.frame), ...setAtEnd(graph, b, 'frame', atA.frame, atA.frame)],
+      remedies: () => [...setAtEnd(graph, a, 'frame', frameB, frameB), ...setAtEnd(graph, b, 'frame', frameA, frameA)],
     },
   ];
 }

@@ -50,7 +50,7 @@ function sameAddress(address: number, same: readonly BusMember<Device>[], all: r
     })),
     why: 'Both answer at once: neither is read right, and either can hold the bus.',
     discriminator: hexAddress(address),
-    remedies: same.flatMap((device) => readdress(device, taken)).slice(0, 3),
+    remedies: () => same.flatMap((device) => readdress(device, taken)).slice(0, 3),
   };
 }
 
@@ -133,7 +133,7 @@ function judgeBus(bus: Bus<Member>): Saying[] {
       severity: worst > 1 ? 'mend' : 'note',
       what: `The I2C bus of ${name} is ${worst > 1 ? 'beyond' : 'near'} its limits: ${bad.map(({ label }) => label).join(', ')}.`,
       evidence: bad.map(({ label, value, limit }) => ({ label, value, limit })),
-      remedies:
+      remedies: () =>
         isOnlyRise(
           bad.map(({ label }) => label),
           riseLabel,

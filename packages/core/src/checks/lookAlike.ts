@@ -47,7 +47,7 @@ function sayingFor(cables: readonly JoinedCable[]): Saying[] {
       what: `${listed(tags)} have equal plugs and different pin maps.`,
       evidence: cables.map((cable) => ({ label: cable.plain.cable.tag, value: mapOf(cable) })),
       why: 'One taken for the other fits, and puts supply where a signal belongs. Both ends of each get a label.',
-      remedies: [labelThem(cables)],
+      remedies: () => [labelThem(cables)],
     },
   ];
 }

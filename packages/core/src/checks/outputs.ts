@@ -90,7 +90,7 @@ export const wiredUnassigned: Check = {
           evidence: names.map((label) => ({ label, value: 'no function' })),
           why: 'The controller gives no pulses there, so that what is wired does nothing.',
           discriminator: item.id,
-          remedies: assignByName(graph, item.id, all, idle),
+          remedies: () => assignByName(graph, item.id, all, idle),
         },
       ];
     }),

@@ -31,7 +31,7 @@ function oneDirection(graph: Graph, { a, b, aToB, bToA }: SerialHop): Saying[] {
       what: `${endName(from)} talks to ${endName(to)} over no wire; only the other direction is joined.`,
       evidence: [{ label: `TX of ${endName(from)}`, value: 'not joined', limit: `RX of ${endName(to)}` }],
       why: 'The protocol asks and answers: with one direction missing, settings and requests never arrive.',
-      remedies: addWire(graph, from, to, ['tx', 'rx']),
+      remedies: () => addWire(graph, from, to, ['tx', 'rx']),
     },
   ];
 }
@@ -68,7 +68,7 @@ function flowWires(graph: Graph, hop: SerialHop): Saying[] {
         ? 'An end that waits for CTS never sends.'
         : 'The link works without; under load bytes are lost that flow control would have held back.',
       discriminator: 'flow',
-      remedies: missing.length === 1 ? addWire(graph, first.from, first.to, ['rts', 'cts']) : bothFlowWires(graph, missing),
+      remedies: () => (missing.length === 1 ? addWire(graph, first.from, first.to, ['rts', 'cts']) : bothFlowWires(graph, missing)),
     },
   ];
 }
@@ -147,7 +147,7 @@ function halfBus(graph: Graph, cable: JoinedCable, first: PinRole, second: PinRo
       evidence: [{ label: `${a.label} of ${plain.a.ref}`, value: 'not joined', limit: `${b.label} of ${plain.b.ref}` }],
       why: 'Both wires of a bus are needed; with one of them nothing is heard.',
       discriminator: missing,
-      remedies: wireIn(graph, cable, [`${plain.a.port.id}.${a.n}`, `${plain.b.port.id}.${b.n}`]),
+      remedies: () => wireIn(graph, cable, [`${plain.a.port.id}.${a.n}`, `${plain.b.port.id}.${b.n}`]),
     },
   ];
 }

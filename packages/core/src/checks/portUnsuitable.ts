@@ -36,7 +36,7 @@ function sayingFor(graph: Graph, port: SerialEnd, far: SerialEnd, reason: Reason
     what: `${endName(port)} is not suitable for ${far.entry.item.ref}: ${reason.sentence}`,
     evidence: [{ label: endName(port), value: reason.value, limit: reason.limit }],
     why: 'No setting of the port makes up for it; the link needs another port or something in between.',
-    remedies: betterPorts(graph, port, far),
+    remedies: () => betterPorts(graph, port, far),
   };
 }
 

@@ -7,6 +7,11 @@ import type { PlainCable } from '../graph/cableJoins.ts';
 import { repinEdits } from '../harness/proposeCable.ts';
 import type { Remedy } from './finding.ts';
 
+/** A remedy that may not exist, as the list that a finding offers. */
+export function oneOrNone(remedy: Remedy | undefined): readonly Remedy[] {
+  return remedy === undefined ? [] : [remedy];
+}
+
 /** Gives a plain cable the pin map by meaning; undefined when it already has it. */
 export function repinByMeaning(graph: Graph, plain: PlainCable): Remedy | undefined {
   const { [plain.cable.id]: _this, ...cables } = graph.design.aircraft.cables;

@@ -4,7 +4,7 @@ import { isSupply } from '../harness/joinVerdict.ts';
 import type { Check, Remedy, Saying } from './finding.ts';
 import { isServoPort } from './fitsButWrong.ts';
 import { joinedCables, type Join, type JoinedCable } from './joins.ts';
-import { repinByMeaning, takeOut } from './remedies.ts';
+import { oneOrNone, repinByMeaning, takeOut } from './remedies.ts';
 
 /** A 3-pin lead turned round, or its supply pin left in where it must be pulled. */
 export const servoLead: Check = {
@@ -24,7 +24,6 @@ function turnedRound(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
   const board = plain.a.port.signalRow === undefined ? plain.b : plain.a;
   const signal = board.port.pins.find((pin) => pin.role === 'pulse-in' || pin.role === 'pulse-out');
   const row = board.port.signalRow === undefined ? '' : `, the ${board.port.signalRow} row`;
-  const remedy = repinByMeaning(graph, plain);
   return [
     {
       severity: burns ? 'stop' : 'mend',
@@ -39,7 +38,7 @@ function turnedRound(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
       ],
       why: burns ? 'Supply meets ground: the rail is shorted.' : 'The signal is shorted to ground, and what hangs on it does not move.',
       discriminator: 'turned',
-      remedies: remedy === undefined ? [] : [remedy],
+      remedies: () => oneOrNone(repinByMeaning(graph, plain)),
     },
   ];
 }
@@ -74,7 +73,7 @@ function supplyLeftIn(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
       ],
       why: 'Exactly one supply may feed the rail; the others give signal and ground alone.',
       discriminator: 'supply',
-      remedies: pull(supply, { plain, joins }, controller.ref),
+      remedies: () => pull(supply, { plain, joins }, controller.ref),
     },
   ];
 }

@@ -6,7 +6,7 @@ import { joinPins } from '../harness/proposeCable.ts';
 import { listed } from './busOf.ts';
 import type { Check, Remedy, Saying } from './finding.ts';
 import { joinedCables, type JoinedCable } from './joins.ts';
-import { repinByMeaning } from './remedies.ts';
+import { oneOrNone, repinByMeaning } from './remedies.ts';
 import { joinedGroups, pinOf } from './signalGroups.ts';
 
 type Picture = Extract<Endpoint, { is: 'video-out' }>;
@@ -50,7 +50,7 @@ function standards(graph: Graph, camera: GraphItem, item: number): Saying[] {
       ],
       why: 'The picture rolls, or has no colour, or stays black.',
       discriminator: 'standard',
-      remedies: [
+      remedies: () => [
         ...(wanted === undefined ? [] : setStandard(graph, camera, wanted)),
         ...(picture.standards[0] === undefined ? [] : setStandard(graph, first.entry, picture.standards[0])),
       ],
@@ -117,9 +117,8 @@ function withoutGround(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
   const [a, b] = [plain.a, plain.b].map((at) => at.port.pins.find((pin) => pin.role === 'gnd'));
   const isJoinedAlready =
     a !== undefined && b !== undefined && plain.conductors.some((conductor) => conductor.a.n === a.n && conductor.b.n === b.n);
-  const fallback = repinByMeaning(graph, plain);
-  const remedies: Remedy[] =
-    a !== undefined && b !== undefined && !isJoinedAlready
+  const remedies = (): readonly Remedy[] =>
+    a !== undefined && b !== undefined
       ? [
           {
             label: 'Add the ground wire',
@@ -127,9 +126,7 @@ function withoutGround(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
             edit: joinPins(graph, plain, a.n, b.n),
           },
         ]
-      : fallback === undefined
-        ? []
-        : [fallback];
+      : oneOrNone(repinByMeaning(graph, plain));
   return [
     {
       severity: 'mend',
@@ -138,7 +135,7 @@ function withoutGround(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
       evidence: [{ label: plain.cable.tag, value: 'no ground wire', limit: 'one beside the signal' }],
       why: 'The return current takes the supply wires: bars and noise that follow the throttle.',
       discriminator: 'ground',
-      remedies: isJoinedAlready ? [] : remedies,
+      remedies: () => (isJoinedAlready ? [] : remedies()),
     },
   ];
 }

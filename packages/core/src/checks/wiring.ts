@@ -6,7 +6,7 @@ import { isSignal, isSupply, type FoundPin } from '../harness/joinVerdict.ts';
 import { joinPins } from '../harness/proposeCable.ts';
 import type { Check, Remedy, Saying, Subject } from './finding.ts';
 import { joinedCables, joinsSupplyToGround, voltsText, type Join, type JoinedCable } from './joins.ts';
-import { repinByMeaning } from './remedies.ts';
+import { oneOrNone, repinByMeaning } from './remedies.ts';
 
 /** A supply on a signal pin above what the pin stands. */
 export const supplyOnSignal: Check = {
@@ -23,7 +23,6 @@ function suppliesOnSignals(graph: Graph, { plain, joins }: JoinedCable): Saying[
     const most = signal.pin.logic?.inputMaxV;
     if (!isSupply(supply.pin.role) || !isSignal(signal.pin.role) || volts === undefined || most === undefined || volts <= most) return [];
     const source = graph.items[driverAt(graph, supply.node)?.item ?? -1]?.item.ref ?? supply.ref;
-    const remedy = repinByMeaning(graph, plain);
     return [
       {
         severity: 'stop' as const,
@@ -36,7 +35,7 @@ function suppliesOnSignals(graph: Graph, { plain, joins }: JoinedCable): Saying[
           { label: `${signal.ref} ${signal.port.label} pin ${signal.pin.n}`, value: voltsText(volts), limit: `${voltsText(most)} at most` },
         ],
         why: `The pin stands ${voltsText(most)}; the input, or the whole of ${signal.ref}, is destroyed.`,
-        remedies: remedy === undefined ? [] : [remedy],
+        remedies: () => oneOrNone(repinByMeaning(graph, plain)),
       },
     ];
   });
@@ -60,7 +59,6 @@ function sameEnds(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
   const wrong = [...talkers, ...listeners];
   const first = wrong[0];
   if (first === undefined) return [];
-  const remedy = crossThePair(graph, { plain, joins });
   const isTalker = first.a.pin.role === 'tx';
   return [
     {
@@ -77,7 +75,7 @@ function sameEnds(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
         value: logicText(join),
       })),
       why: 'No data arrives in this direction; two outputs against each other also load both drivers.',
-      remedies: remedy === undefined ? [] : [remedy],
+      remedies: () => oneOrNone(crossThePair(graph, { plain, joins })),
     },
   ];
 }
@@ -140,15 +138,16 @@ function withoutGround(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
   const [groundA, groundB] = [plain.a, plain.b].map((at) => at.port.pins.find((pin) => pin.role === 'gnd'));
   if (!hasGround(graph, plain.a.item) || !hasGround(graph, plain.b.item)) return [];
   const canJoin = groundA !== undefined && groundB !== undefined;
-  const remedy: Remedy[] = canJoin
-    ? [
-        {
-          label: 'Add the ground wire',
-          sentence: `Add a ground wire to ${plain.cable.tag}, from pin ${groundA.n} of ${plain.a.ref} to pin ${groundB.n} of ${plain.b.ref} ${plain.b.port.label}.`,
-          edit: joinPins(graph, plain, groundA.n, groundB.n),
-        },
-      ]
-    : [];
+  const joining = (): readonly Remedy[] =>
+    canJoin
+      ? [
+          {
+            label: 'Add the ground wire',
+            sentence: `Add a ground wire to ${plain.cable.tag}, from pin ${groundA.n} of ${plain.a.ref} to pin ${groundB.n} of ${plain.b.ref} ${plain.b.port.label}.`,
+            edit: joinPins(graph, plain, groundA.n, groundB.n),
+          },
+        ]
+      : [];
   const groundIsPulled = canJoin && (plain.endA.absent?.includes(groundA.n) === true || plain.endB.absent?.includes(groundB.n) === true);
   // With supply on a ground the wire would be a short; the cable is turned right first.
   const isTurned = joins.some(joinsSupplyToGround);
@@ -160,30 +159,32 @@ function withoutGround(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
       what: `${plain.cable.tag} joins a signal of ${plain.a.ref} and ${plain.b.ref} ${plain.b.port.label}, and the two share no ground.`,
       evidence: [{ label: `${signal.a.pin.label} to ${signal.b.pin.label}`, value: 'no ground path between the two' }],
       why: 'A signal is a voltage against ground: without a common one it is read wrong or not at all, and its return current looks for another way.',
-      remedies: groundIsPulled || alreadyThere || isTurned ? [] : remedy,
+      remedies: () => (groundIsPulled || alreadyThere || isTurned ? [] : joining()),
     },
   ];
 }
 
-function groundNets(graph: Graph, item: number): Set<number> {
-  const nets = new Set<number>();
-  const entry = graph.items[item];
-  for (const port of entry?.part?.ports ?? []) {
-    for (const pin of port.pins) {
-      const node = entry === undefined ? undefined : graph.nodeIx.get(`p|${entry.item.id}|${port.id}|${pin.n}`);
-      if (pin.role === 'gnd' && node !== undefined) nets.add(groupOf(graph.nets, node));
-    }
-  }
+const groundCache = new WeakMap<Graph, readonly ReadonlySet<number>[]>();
+
+/** The nets of the ground pins of each item. */
+function groundNets(graph: Graph): readonly ReadonlySet<number>[] {
+  const known = groundCache.get(graph);
+  if (known !== undefined) return known;
+  const nets = graph.items.map(() => new Set<number>());
+  graph.nodes.forEach((at, node) => {
+    if (at.is === 'pin' && at.pin.role === 'gnd') nets[at.item]?.add(groupOf(graph.nets, node));
+  });
+  groundCache.set(graph, nets);
   return nets;
 }
 
 function hasGround(graph: Graph, item: number): boolean {
-  return groundNets(graph, item).size > 0;
+  return (groundNets(graph)[item]?.size ?? 0) > 0;
 }
 
 function shareGround(graph: Graph, a: number, b: number): boolean {
-  const nets = groundNets(graph, a);
-  return [...groundNets(graph, b)].some((net) => nets.has(net));
+  const [ofA, ofB] = [groundNets(graph)[a], groundNets(graph)[b]];
+  return ofA !== undefined && ofB !== undefined && [...ofB].some((net) => ofA.has(net));
 }
 
 /** An item, or a port that its use needs, that has no cable yet. One note an item. */

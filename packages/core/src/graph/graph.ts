@@ -2,6 +2,7 @@ import type { Cable, CableEnd, Conductor, Item } from '../model/aircraft.ts';
 import type { Design } from '../model/design.ts';
 import type { CableId, ItemId, NodeId } from '../model/ids.ts';
 import type { CircuitElement, Pin, Port, ResolvedPart } from '../model/part.ts';
+import { cableNodes, partNodes, pinAddress } from './numbering.ts';
 
 /** An item with its part resolved. `part` is absent when the design does not hold the part that the item names. */
 export interface GraphItem {
@@ -47,43 +48,48 @@ export interface Graph {
   readonly wires: Partition;
   /** Nets: pins at one potential, which is `wires` and the 0 ohm links inside the parts. */
   readonly nets: Partition;
-  readonly nodeIx: ReadonlyMap<string, number>;
+  /** The first node of each item, and of each cable, in the order of `partNodes` and `cableNodes`. */
+  readonly itemStarts: Int32Array;
+  readonly cableStarts: Int32Array;
   /** Cables with an end at each item, by the item's index, in natural order. */
   readonly cablesAtItem: readonly (readonly number[])[];
 }
 
-/** The key of an item's pin in `nodeIx`. */
+/** A name for an item's pin that no other pin has. */
 export function pinKey(item: ItemId, port: string, n: number): string {
   return `p|${item}|${port}|${n}`;
 }
 
-/** The key of a part's inner node, `@name`, in `nodeIx`. */
-export function innerKey(item: ItemId, name: string): string {
-  return `i|${item}|${name}`;
-}
-
-/** The key of a contact or splice of a cable in `nodeIx`. */
-export function cableNodeKey(cable: CableId, node: NodeId, n: number): string {
-  return `c|${cable}|${node}|${n}`;
-}
-
 /** The node of a pin, or undefined when the item or its part does not have it. */
-export function pinNode(graph: Graph, item: ItemId, port: string, n: number): number | undefined {
-  return graph.nodeIx.get(pinKey(item, port, n));
+export function pinNode(graph: Numbered, item: ItemId, port: string, n: number): number | undefined {
+  const itemIx = graph.itemIx.get(item);
+  return itemIx === undefined ? undefined : circuitNode(graph, itemIx, pinAddress(port, n));
 }
+
+/** What it takes to find a node by its name. */
+export type Numbered = Pick<Graph, 'items' | 'itemIx' | 'itemStarts' | 'cables' | 'cableIx' | 'cableStarts'>;
 
 /** The node that a circuit element of item `itemIx` names: `@inner` or `port.n`. */
-export function circuitNode(graph: Graph, itemIx: number, address: string): number | undefined {
-  const item = graph.items[itemIx]?.item.id;
-  if (item === undefined) return undefined;
-  return graph.nodeIx.get(circuitNodeKey(item, address));
+export function circuitNode(
+  { items, itemStarts }: Pick<Numbered, 'items' | 'itemStarts'>,
+  itemIx: number,
+  address: string,
+): number | undefined {
+  const part = items[itemIx]?.part;
+  const place = part === undefined ? undefined : partNodes(part).placeOf.get(address);
+  return place === undefined ? undefined : (itemStarts[itemIx] ?? 0) + place;
 }
 
-/** The key in `nodeIx` of what a circuit element or endpoint names. */
-export function circuitNodeKey(item: ItemId, address: string): string {
-  if (address.startsWith('@')) return innerKey(item, address);
-  const dot = address.lastIndexOf('.');
-  return pinKey(item, address.slice(0, dot), Number(address.slice(dot + 1)));
+/** The node of the n-th contact of a cable's end, or of its splice; undefined when there is none. */
+export function contactNode(
+  { cables, cableStarts }: Pick<Numbered, 'cables' | 'cableStarts'>,
+  cableIx: number,
+  node: NodeId,
+  n: number,
+): number | undefined {
+  const cable = cables[cableIx];
+  const own = cable === undefined ? undefined : cableNodes(cable).firstOf.get(node);
+  return own === undefined || !(n >= 1 && n <= own.count) ? undefined : (cableStarts[cableIx] ?? 0) + own.first + n - 1;
 }
 
 /** The nodes of one group. */

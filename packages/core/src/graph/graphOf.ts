@@ -4,8 +4,19 @@ import type { CableId, ItemId } from '../model/ids.ts';
 import { byNatural } from '../model/naturalOrder.ts';
 import type { CircuitElement } from '../model/part.ts';
 import { resolvePart } from '../model/resolvePart.ts';
-import { cableNodeKey, circuitNodeKey, innerKey, pinKey, type Graph, type GraphEdge, type GraphItem, type GraphNode } from './graph.ts';
-import { partitionOf } from './partition.ts';
+import {
+  circuitNode,
+  contactNode,
+  pinNode,
+  type Graph,
+  type GraphEdge,
+  type GraphItem,
+  type GraphNode,
+  type Numbered,
+  type Partition,
+} from './graph.ts';
+import { addressesOf, cableNodes, partNodes } from './numbering.ts';
+import { Grouping } from './partition.ts';
 
 const cache = new WeakMap<Design, Graph>();
 
@@ -29,35 +40,19 @@ function build(design: Design): Graph {
   const itemIx = new Map<ItemId, number>(items.map(({ item }, i) => [item.id, i]));
   const cableIx = new Map<CableId, number>(cables.map((cable, i) => [cable.id, i]));
   const nodes: GraphNode[] = [];
-  const nodeIx = new Map<string, number>();
-  const add = (key: string, node: GraphNode): void => {
-    if (nodeIx.has(key)) return;
-    nodeIx.set(key, nodes.length);
-    nodes.push(node);
-  };
-  items.forEach((entry, i) => addItemNodes(entry, i, add));
-  cables.forEach((cable, i) => addCableNodes(cable, i, add));
-  const edges = [
-    ...items.flatMap((entry, i) => elementEdges(entry, i, nodeIx)),
-    ...cables.flatMap((cable, i) => cableEdges(cable, i, design, nodeIx)),
-  ];
+  const itemStarts = Int32Array.from(items, (entry, i) => addItemNodes(entry, i, nodes));
+  const cableStarts = Int32Array.from(cables, (cable, i) => addCableNodes(cable, i, nodes));
+  const numbered: Numbered = { items, itemIx, itemStarts, cables, cableIx, cableStarts };
+  const edges: GraphEdge[] = [];
+  items.forEach((_, item) => addElementEdges(numbered, item, edges));
+  cables.forEach((_, cable) => addCableEdges(numbered, cable, edges));
   return {
     design,
-    items,
-    cables,
-    itemIx,
-    cableIx,
+    ...numbered,
     nodes,
     edges,
-    nodeIx,
-    wires: partitionOf(
-      nodes.length,
-      joints(edges, (edge) => edge.is !== 'element'),
-    ),
-    nets: partitionOf(
-      nodes.length,
-      joints(edges, (edge) => edge.is !== 'element' || isCopper(edge.element)),
-    ),
+    wires: joinedBy(nodes.length, edges, (edge) => edge.is !== 'element'),
+    nets: joinedBy(nodes.length, edges, (edge) => edge.is !== 'element' || isCopper(edge.element)),
     cablesAtItem: cablesAtItems(items.length, cables, itemIx),
   };
 }
@@ -66,107 +61,68 @@ function isCopper(element: CircuitElement): boolean {
   return element.is === 'link' && element.ohm === 0;
 }
 
-function* joints(edges: readonly GraphEdge[], joins: (edge: GraphEdge) => boolean): Iterable<readonly [number, number]> {
-  for (const edge of edges) if (joins(edge)) yield [edge.a, edge.b];
+function joinedBy(count: number, edges: readonly GraphEdge[], joins: (edge: GraphEdge) => boolean): Partition {
+  const grouping = new Grouping(count);
+  for (const edge of edges) if (joins(edge)) grouping.join(edge.a, edge.b);
+  return grouping.partition();
 }
 
-function addItemNodes(entry: GraphItem, item: number, add: (key: string, node: GraphNode) => void): void {
-  const id = entry.item.id;
-  for (const port of entry.part?.ports ?? []) {
-    for (const pin of port.pins) add(pinKey(id, port.id, pin.n), { is: 'pin', item, port, pin });
+/** @returns the first of the item's nodes */
+function addItemNodes({ part }: GraphItem, item: number, nodes: GraphNode[]): number {
+  const first = nodes.length;
+  if (part === undefined) return first;
+  for (const node of partNodes(part).nodes) {
+    nodes.push(node.is === 'pin' ? { is: 'pin', item, port: node.port, pin: node.pin } : { is: 'inner', item, name: node.name });
   }
-  for (const element of entry.part?.circuit ?? []) {
-    for (const address of addressesOf(element)) {
-      if (address.startsWith('@')) add(innerKey(id, address), { is: 'inner', item, name: address });
-    }
-  }
+  return first;
 }
 
-function addCableNodes(cable: Cable, ix: number, add: (key: string, node: GraphNode) => void): void {
-  const nodes = Object.values(cable.nodes).sort(byNatural((node) => node.id));
-  for (const node of nodes) {
-    if (node.is === 'splice') {
-      add(cableNodeKey(cable.id, node.id, 1), { is: 'splice', cable: ix, node: node.id });
-      continue;
-    }
-    for (let n = 1; n <= node.connector.positions; n++) {
-      add(cableNodeKey(cable.id, node.id, n), { is: 'contact', cable: ix, end: node, n });
-    }
+/** @returns the first of the cable's nodes */
+function addCableNodes(cable: Cable, ix: number, nodes: GraphNode[]): number {
+  const first = nodes.length;
+  for (const node of cableNodes(cable).nodes) {
+    if (node.is === 'splice') nodes.push({ is: 'splice', cable: ix, node: node.id });
+    else for (let n = 1; n <= node.connector.positions; n++) nodes.push({ is: 'contact', cable: ix, end: node, n });
   }
+  return first;
 }
 
-/** Every node that a circuit element names. */
-export function addressesOf(element: CircuitElement): readonly string[] {
-  switch (element.is) {
-    case 'source':
-    case 'battery':
-      return [element.plus, element.minus];
-    case 'link':
-    case 'switch':
-    case 'sense':
-      return [element.a, element.b];
-    case 'regulator':
-      return [element.in, element.out, element.gnd];
-    case 'selector':
-      return [...element.inputs.map((input) => input.node), element.out];
-    case 'diode':
-      return [element.from, element.to];
-    case 'limiter':
-      return [element.in, element.out];
-    case 'load':
-      return [element.supply, element.gnd];
-    case 'drive':
-      return [element.plus, element.minus, ...element.phases];
-    case 'motor':
-      return element.phases;
-    case 'clamp':
-    case 'capacitor':
-      return [element.a, element.gnd];
-  }
-}
-
-function elementEdges(entry: GraphItem, item: number, nodeIx: ReadonlyMap<string, number>): GraphEdge[] {
-  const edges: GraphEdge[] = [];
-  for (const element of entry.part?.circuit ?? []) {
-    const addresses = addressesOf(element);
-    if (addresses.length !== 2) continue;
-    const [a, b] = addresses.map((address) => nodeIx.get(circuitNodeKey(entry.item.id, address)));
+function addElementEdges(graph: Numbered, item: number, edges: GraphEdge[]): void {
+  for (const element of graph.items[item]?.part?.circuit ?? []) {
+    const [one, other, ...more] = addressesOf(element);
+    if (one === undefined || other === undefined || more.length > 0) continue;
+    const [a, b] = [circuitNode(graph, item, one), circuitNode(graph, item, other)];
     if (a !== undefined && b !== undefined) edges.push({ is: 'element', a, b, item, element });
   }
-  return edges;
 }
 
-function cableEdges(cable: Cable, ix: number, design: Design, nodeIx: ReadonlyMap<string, number>): GraphEdge[] {
-  const edges: GraphEdge[] = [];
+function addCableEdges(graph: Numbered, ix: number, edges: GraphEdge[]): void {
+  const cable = graph.cables[ix];
+  if (cable === undefined) return;
   for (const conductor of Object.values(cable.conductors)) {
-    const a = nodeIx.get(cableNodeKey(cable.id, conductor.a.node, conductor.a.n));
-    const b = nodeIx.get(cableNodeKey(cable.id, conductor.b.node, conductor.b.n));
+    const a = contactNode(graph, ix, conductor.a.node, conductor.a.n);
+    const b = contactNode(graph, ix, conductor.b.node, conductor.b.n);
     if (a !== undefined && b !== undefined) edges.push({ is: 'conductor', a, b, cable: ix, conductor });
   }
   for (const node of Object.values(cable.nodes)) {
     if (node.is !== 'end' || node.at.is === 'free') continue;
     for (let n = 1; n <= node.connector.positions; n++) {
       if (node.absent?.includes(n) === true) continue;
-      const a = nodeIx.get(cableNodeKey(cable.id, node.id, n));
-      const b = nodeIx.get(counterpartKey(node.at, n));
-      if (a === undefined || b === undefined || isPulled(node.at, n, design)) continue;
-      edges.push({ is: 'contact', a, b, cable: ix, end: node, n });
+      const a = contactNode(graph, ix, node.id, n);
+      const b = counterpart(graph, node.at, n);
+      if (a !== undefined && b !== undefined) edges.push({ is: 'contact', a, b, cable: ix, end: node, n });
     }
   }
-  return edges;
 }
 
 type Attached = Exclude<Extract<Cable['nodes'][keyof Cable['nodes']], { is: 'end' }>['at'], { is: 'free' }>;
 
-function counterpartKey(at: Attached, n: number): string {
-  return at.is === 'port' ? pinKey(at.item, at.port, n) : cableNodeKey(at.cable, at.node, n);
-}
-
-/** True when the other cable's end has this contact pulled from its shell. */
-function isPulled(at: Attached, n: number, design: Design): boolean {
-  if (at.is !== 'mate') return false;
-  const other = design.aircraft.cables[at.cable]?.nodes[at.node];
-  return other?.is === 'end' && other.absent?.includes(n) === true;
+/** The pin, or the contact of another cable, that a contact meets; undefined where there is none, or it is pulled from its shell. */
+function counterpart(graph: Numbered, at: Attached, n: number): number | undefined {
+  if (at.is === 'port') return pinNode(graph, at.item, at.port, n);
+  const cableIx = graph.cableIx.get(at.cable) ?? -1;
+  const other = graph.cables[cableIx]?.nodes[at.node];
+  return other?.is === 'end' && other.absent?.includes(n) === true ? undefined : contactNode(graph, cableIx, at.node, n);
 }
 
 function cablesAtItems(count: number, cables: readonly Cable[], itemIx: ReadonlyMap<ItemId, number>): number[][] {

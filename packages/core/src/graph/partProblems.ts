@@ -4,7 +4,7 @@ import { settingsOf, settingTakes } from '../model/settingsOf.ts';
 import { CAUTIONS } from '../parts/cautions.ts';
 import { endpointPins } from './counterparts.ts';
 import { endpointRoles } from './endpointRoles.ts';
-import { addressesOf } from './graphOf.ts';
+import { addressesOf } from './numbering.ts';
 
 /**
  * What does not hold together in a part that has the shape of one, as sentences: a pin that is named and not there, two

@@ -1,6 +1,6 @@
 import type { CircuitElement } from '../model/part.ts';
 import { circuitNode, groupOf, type Graph } from './graph.ts';
-import { partitionOf } from './partition.ts';
+import { Grouping } from './partition.ts';
 
 /** An element that holds a net at a voltage of its own. */
 export interface Driver {
@@ -161,11 +161,9 @@ function passesOf(graph: Graph): Pass[] {
 }
 
 function railsByNode(graph: Graph): Int32Array {
-  const joints: (readonly [number, number])[] = [];
-  for (const edge of graph.edges) {
-    if (edge.is !== 'element' || joinsRails(edge.element)) joints.push([edge.a, edge.b]);
-  }
-  return partitionOf(graph.nodes.length, joints).groupOf;
+  const grouping = new Grouping(graph.nodes.length);
+  for (const edge of graph.edges) if (edge.is !== 'element' || joinsRails(edge.element)) grouping.join(edge.a, edge.b);
+  return grouping.partition().groupOf;
 }
 
 function sharedRailsOf(railOfNode: Int32Array, drivers: readonly Driver[]): Driver[][] {

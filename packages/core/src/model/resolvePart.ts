@@ -5,6 +5,8 @@ import { settingsOf } from './settingsOf.ts';
 export type Settings = Readonly<Record<string, SettingValue>>;
 
 const cache = new WeakMap<Part, Map<string, ResolvedPart>>();
+/** Edits leave the settings of other items as they are, so that those need not even be read again. */
+const lastCache = new WeakMap<Settings, { readonly part: Part; readonly resolved: ResolvedPart }>();
 
 /**
  * A part with its settings applied: parameters become numbers, and elements, endpoints and pin roles that a setting
@@ -12,6 +14,14 @@ const cache = new WeakMap<Part, Map<string, ResolvedPart>>();
  * Unknown settings are ignored; a setting that is not given has its default.
  */
 export function resolvePart(part: Part, settings: Settings): ResolvedPart {
+  const last = lastCache.get(settings);
+  if (last?.part === part) return last.resolved;
+  const resolved = resolvedBy(part, settings);
+  lastCache.set(settings, { part, resolved });
+  return resolved;
+}
+
+function resolvedBy(part: Part, settings: Settings): ResolvedPart {
   const values = effectiveSettings(part, settings);
   const byValues = cache.get(part) ?? new Map<string, ResolvedPart>();
   cache.set(part, byValues);

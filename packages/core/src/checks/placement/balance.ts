@@ -63,7 +63,7 @@ function balances(graph: Graph, { numbers }: FramePlan, balance: Balance): Sayin
         what: `With ${heavy.item.ref} where it is, the aircraft balances near the most ${side} that is allowed.`,
         evidence,
         why: 'A heavier payload or a repair may put it outside. Weigh and balance it before it flies.',
-        remedies: packRemedy(graph),
+        remedies: () => packRemedy(graph),
       },
     ];
   }
@@ -77,7 +77,7 @@ function balances(graph: Graph, { numbers }: FramePlan, balance: Balance): Sayin
         side === 'aft'
           ? 'Tail-heavy it pitches up by itself and cannot be caught. Do not fly it.'
           : 'Nose-heavy it cannot be held up or flared for landing. Do not fly it.',
-      remedies: [...packRemedy(graph), ...swapRemedies(graph)],
+      remedies: () => [...packRemedy(graph), ...swapRemedies(graph)],
     },
   ];
 }

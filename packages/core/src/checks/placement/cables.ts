@@ -26,7 +26,7 @@ function tooShort({ cable, leg, way, lengthMm }: LegWay): Saying[] {
       evidence: [{ label: `${cable.tag}, as typed`, value: `${typed} mm`, limit: `${way.lengthMm.toFixed(0)} mm` }],
       why: 'It does not reach, or it pulls at its plugs.',
       discriminator: leg.id,
-      remedies: [
+      remedies: () => [
         {
           label: `Make ${cable.tag} ${lengthMm} mm`,
           sentence: `Make ${cable.tag} ${lengthMm} mm long: its way with slack.`,
@@ -102,7 +102,7 @@ function fullRoutes(graph: Graph, frame: FramePlan): Saying[] {
         ],
         why: 'They cannot be pulled through, or their insulation is hurt.',
         discriminator: id,
-        remedies: [
+        remedies: () => [
           {
             label: `Widen to ${Math.ceil(needed)} mm`,
             sentence: `Make the way from ${from} to ${to} ${Math.ceil(needed)} mm wide, if the airframe lets you.`,

@@ -5,6 +5,7 @@ import { graphOf } from '../../graph/graphOf.ts';
 import type { Design } from '../../model/design.ts';
 import type { FrameNumber } from '../../model/frame.ts';
 import { asId, type AircraftId } from '../../model/ids.ts';
+import { remediesOf } from '../findingsOf.ts';
 import { countingIds, findingsBy, made } from '../../test/designs.ts';
 import { stallSpeedMs } from './balance.ts';
 
@@ -35,7 +36,9 @@ describe('the balance of what is placed', () => {
 
   it('offers swaps, and one that is taken brings it inside', () => {
     const heavy = number('massG', 1);
-    const swaps = findingsBy(heavy, 'place.cg').flatMap(({ remedies }) => remedies.filter(({ label }) => label.startsWith('Swap')));
+    const swaps = findingsBy(heavy, 'place.cg').flatMap((finding) =>
+      remediesOf(heavy, finding).filter(({ label }) => label.startsWith('Swap')),
+    );
     expect(swaps.length).toBeGreaterThan(0);
     for (const { edit } of swaps) {
       expect(findingsBy(made(heavy, edit), 'place.cg').filter(({ severity }) => severity === 'stop')).toEqual([]);

@@ -1,7 +1,7 @@
 import { distanceToPiece, outlineOf, type OutlinePiece } from '../../layout/outline.ts';
 import { placedItems, type PlacedItem } from '../../layout/placedItems.ts';
 import type { Bay } from '../../model/frame.ts';
-import type { Check, Saying } from '../finding.ts';
+import type { Check, Remedy, Saying } from '../finding.ts';
 
 /** Less than this is how exactly one can place a part. */
 const SLACK_MM = 0.5;
@@ -65,7 +65,6 @@ function standsOut(entry: PlacedItem, bay: Bay): Saying[] {
     ];
   });
   if (over.length === 0) return [];
-  const spot = fittingSpot(entry, bay);
   return [
     {
       severity: 'mend',
@@ -74,16 +73,20 @@ function standsOut(entry: PlacedItem, bay: Bay): Saying[] {
       evidence: [{ label: `${item.ref}, as it is turned`, value: boxText(half), limit: bay.sizeMm.map((mm) => mm.toFixed(0)).join(' x ') }],
       why: 'It does not go in, or the hatch does not close.',
       discriminator: 'bay',
-      remedies:
-        spot === undefined
-          ? []
-          : [
-              {
-                label: `Move ${item.ref} inside`,
-                sentence: `Move ${item.ref} to ${spot.join(', ')}, where it is inside the bay "${bay.title}".`,
-                edit: { kind: 'place-item', item: item.id, place: { ...place, at: spot }, was: place },
-              },
-            ],
+      remedies: () => moveInside(entry, bay),
+    },
+  ];
+}
+
+function moveInside(entry: PlacedItem, bay: Bay): readonly Remedy[] {
+  const { item, place } = entry;
+  const spot = fittingSpot(entry, bay);
+  if (spot === undefined) return [];
+  return [
+    {
+      label: `Move ${item.ref} inside`,
+      sentence: `Move ${item.ref} to ${spot.join(', ')}, where it is inside the bay "${bay.title}".`,
+      edit: { kind: 'place-item', item: item.id, place: { ...place, at: spot }, was: place },
     },
   ];
 }

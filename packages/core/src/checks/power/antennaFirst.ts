@@ -29,7 +29,7 @@ function bareSaying(graph: Graph, item: number): Saying[] {
         { label: 'antenna', value: NO_ANTENNA, limit: 'fitted before power' },
       ],
       why: 'What it sends comes back into its output stage and destroys it. Fit the antenna before any power is applied.',
-      remedies: [
+      remedies: () => [
         {
           label: 'Fit the antenna',
           sentence: `Say that the antenna of ${ref} is fitted, after fitting it.`,

@@ -43,7 +43,7 @@ function companionSaying(graph: Graph, result: ScenarioResult, device: number): 
         { label: `${supply.name}, others`, value: ampsText(supply.amps - ownA), limit: ampsText(supply.ratedA) },
       ],
       why: `When ${ref} works hard it pulls the supply of ${board} down with it. It gets a regulator of its own.`,
-      remedies: ownSupplyRemedies(graph, placed.item, element),
+      remedies: () => ownSupplyRemedies(graph, placed.item, element),
     },
   ];
 }

@@ -54,7 +54,7 @@ function sayingOf(graph: Graph, result: ScenarioResult, i: number, { watts, maxW
     evidence: [{ label: `${name}, ${result.scenario.title.toLowerCase()}`, value: `${watts.toFixed(1)} W`, limit: `${maxW.toFixed(1)} W` }],
     why: 'It shuts down when it is hot, and what hangs on it stops. A switching regulator makes a tenth of the heat.',
     discriminator: placed?.is === 'element' ? placed.element.id : '',
-    remedies: item === undefined ? [] : switchingRegulator(graph, item, result, i),
+    remedies: () => (item === undefined ? [] : switchingRegulator(graph, item, result, i)),
   };
 }
 

@@ -144,7 +144,7 @@ function returnSaying(graph: Graph, { scenario }: ScenarioResult, edge: number, 
       what: `If the ground wire of ${cable.tag} opens, ${name} carries ${ampsText(amps)} home and is made for ${ampsText(limitA)}.`,
       evidence: [{ label: `${name}, ${scenario.title.toLowerCase()}`, value: ampsText(amps), limit: ampsText(limitA) }],
       why: 'The motor goes on, the thin wire burns, and with it goes the signal beside it.',
-      remedies: doubled(graph, cable, conductor),
+      remedies: () => doubled(graph, cable, conductor),
     },
   ];
 }

@@ -16,11 +16,12 @@ export const groundShift: Check = {
   stage: 'wiring',
   title: 'Grounds that stand apart',
   run: ({ graph }) => {
-    const worst = new Map<string, { readonly volts: number; readonly result: ScenarioResult; readonly pair: readonly [number, number] }>();
+    const worst = new Map<number, { readonly volts: number; readonly result: ScenarioResult; readonly pair: readonly [number, number] }>();
     const pairs = talkingPairs(graph);
     for (const result of workingSituations(graph)) {
+      const grounds = groundVolts(graph, result);
       for (const [key, pair] of pairs) {
-        const [a, b] = [groundVolts(graph, result, pair[0]), groundVolts(graph, result, pair[1])];
+        const [a, b] = [grounds[pair[0]], grounds[pair[1]]];
         if (a === undefined || b === undefined) continue;
         const volts = Math.abs(a - b);
         if (volts > NOTE_V && volts > (worst.get(key)?.volts ?? 0)) worst.set(key, { volts, result, pair });
@@ -31,21 +32,34 @@ export const groundShift: Check = {
 };
 
 /** Pairs of items that share a signal wire and both have a ground in the supply network, by key. */
-function talkingPairs(graph: Graph): ReadonlyMap<string, readonly [number, number]> {
-  const pairs = new Map<string, readonly [number, number]>();
+function talkingPairs(graph: Graph): ReadonlyMap<number, readonly [number, number]> {
+  const pairs = new Map<number, readonly [number, number]>();
   for (const group of joinedGroups(graph)) {
     const signals = group.filter(({ pin }) => isSignal(pin.role));
-    for (const a of signals) for (const b of signals) if (a.item < b.item) pairs.set(`${a.item} ${b.item}`, [a.item, b.item]);
+    for (const a of signals)
+      for (const b of signals) if (a.item < b.item) pairs.set(a.item * graph.items.length + b.item, [a.item, b.item]);
   }
   return pairs;
 }
 
-function groundVolts(graph: Graph, { network, before, live }: ScenarioResult, item: number): number | undefined {
-  const part = graph.items[item]?.part;
-  const node = part === undefined ? undefined : circuitNode(graph, item, groundAddress(part));
-  // Only between parts that take current: a ground that hangs free stands nowhere.
-  const isOn = network.devices.some(({ device, kind }, i) => device.item === item && kind === 'draw' && live.laws[i]?.is !== 'open');
-  return node === undefined || !isOn ? undefined : voltsAtNode(network, before, node);
+/** The voltage at the ground of each item that takes current: a ground that hangs free stands nowhere. */
+function groundVolts(graph: Graph, { network, before, live }: ScenarioResult): readonly (number | undefined)[] {
+  const isOn = new Uint8Array(graph.items.length);
+  network.devices.forEach(({ device, kind }, i) => {
+    if (kind === 'draw' && live.laws[i]?.is !== 'open') isOn[device.item] = 1;
+  });
+  return groundNodes(graph).map((node, item) => (node === undefined || isOn[item] !== 1 ? undefined : voltsAtNode(network, before, node)));
+}
+
+const nodeCache = new WeakMap<Graph, readonly (number | undefined)[]>();
+
+/** The node of the ground of each item. */
+function groundNodes(graph: Graph): readonly (number | undefined)[] {
+  const known = nodeCache.get(graph);
+  if (known !== undefined) return known;
+  const nodes = graph.items.map(({ part }, item) => (part === undefined ? undefined : circuitNode(graph, item, groundAddress(part))));
+  nodeCache.set(graph, nodes);
+  return nodes;
 }
 
 function shiftSaying(graph: Graph, volts: number, result: ScenarioResult, pair: readonly [number, number]): Saying[] {
@@ -67,7 +81,6 @@ function shiftSaying(graph: Graph, volts: number, result: ScenarioResult, pair: 
         },
       ],
       why: 'Signals are read against the own ground: a shift of this size makes highs and lows uncertain. Thicker or shorter ground wires lower it.',
-      remedies: [],
     },
   ];
 }

@@ -43,7 +43,7 @@ function longLead(graph: Graph, ways: ReadonlyMap<number, readonly Way[]>, item:
         { label: 'capacitance at the controller', value: `${Math.round(fitted)} uF`, limit: `${needed.microfarad} uF` },
       ],
       why: 'The inductance of the lead throws voltage peaks at the switches of the controller with every pulse, and in time kills it. Longer motor leads do no harm.',
-      remedies: leadCapacitorRemedies(graph, item, needed.microfarad - fitted),
+      remedies: () => leadCapacitorRemedies(graph, item, needed.microfarad - fitted),
     },
   ];
 }

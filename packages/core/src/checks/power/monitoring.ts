@@ -42,10 +42,11 @@ function unmeasuredSaying(graph: Graph, pack: ReturnType<typeof senseReadings>['
         { label: 'error of the consumed charge in an hour', value: `${Math.round(pack.unseenA * 1000)} mAh` },
       ],
       why: 'The consumed charge reads too low, so that the pack is emptier than it seems.',
-      remedies: tapRemedies(
-        graph,
-        pack.unseen.map(({ device }) => device),
-      ),
+      remedies: () =>
+        tapRemedies(
+          graph,
+          pack.unseen.map(({ device }) => device),
+        ),
     },
   ];
 }

@@ -68,10 +68,11 @@ function darkSaying(graph: Graph, result: ScenarioResult, item: number, device: 
   const entry = graph.items[item];
   const placed = result.network.devices[device]?.device;
   if (entry === undefined || placed?.is !== 'element' || placed.element.is !== 'load') return [];
-  const rail = railOf(graph, item, placed.element.supply);
+  const { element } = placed;
+  const rail = railOf(graph, item, element.supply);
   const ref = entry.item.ref;
-  const supply = circuitNode(graph, item, placed.element.supply);
-  const ground = circuitNode(graph, item, placed.element.gnd);
+  const supply = circuitNode(graph, item, element.supply);
+  const ground = circuitNode(graph, item, element.gnd);
   const hasGround =
     ground !== undefined &&
     pinsOf(graph, graph.nets, groupOf(graph.nets, ground)).some(({ at }) => at.item !== item && at.pin.role === 'gnd');
@@ -81,19 +82,19 @@ function darkSaying(graph: Graph, result: ScenarioResult, item: number, device: 
       severity: 'mend',
       where: [{ is: 'item', item: entry.item.id }],
       what: lacksGround
-        ? `${ref} has no ground that leads back from its ${placed.element.id}.`
+        ? `${ref} has no ground that leads back from its ${element.id}.`
         : rail === undefined
-          ? `${ref} is wired, and no supply reaches its ${placed.element.id}.`
+          ? `${ref} is wired, and no supply reaches its ${element.id}.`
           : `${ref} hangs on ${rail.name}, and nothing feeds that rail.`,
       evidence: [
         {
-          label: `${ref} ${placed.element.id}`,
+          label: `${ref} ${element.id}`,
           value: `${voltsOf(voltsAcross(result.network, result.before, device))} V`,
-          limit: `${placed.element.minV.toFixed(2)} V`,
+          limit: `${element.minV.toFixed(2)} V`,
         },
       ],
       why: `${ref} stays dark.`,
-      remedies: lacksGround ? [] : rail === undefined ? ownSupplyRemedies(graph, item, placed.element) : railRemedies(graph, rail.node),
+      remedies: () => (lacksGround ? [] : rail === undefined ? ownSupplyRemedies(graph, item, element) : railRemedies(graph, rail.node)),
     },
   ];
 }

@@ -1,11 +1,8 @@
 import type { Graph } from '../../graph/graph.ts';
 import type { Check, Evidence, Saying } from '../finding.ts';
 import { overloadRemedies } from './remedies/overload.ts';
-import { overloads, type Overload } from './overloads.ts';
+import { HEADROOM, overloads, type Overload } from './overloads.ts';
 import { ampsText } from './situations.ts';
-
-/** Above this share of a rating a lasting current is worth a note. */
-const HEADROOM = 0.8;
 
 /** What carries more than it is made for. */
 export const overCurrent: Check = {
@@ -39,7 +36,7 @@ function overloadSaying(graph: Graph, overload: Overload): Saying {
     evidence: [evidenceOf(overload)],
     why: `${name} overheats or gives way, and what hangs on it stops.`,
     discriminator: overload.discriminator,
-    remedies: overloadRemedies(graph, overload),
+    remedies: () => overloadRemedies(graph, overload),
   };
 }
 

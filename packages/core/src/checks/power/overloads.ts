@@ -10,12 +10,15 @@ import type { ScenarioResult } from '../../power/scenarios/solveScenario.ts';
 import type { Subject } from '../finding.ts';
 import { workingSituations } from './situations.ts';
 
-/** Something with a rating, where it is loaded most. */
-export interface Overload {
+/** Something with a rating as findings speak of it. */
+interface Described {
   readonly name: string;
   readonly discriminator: string;
-  readonly item: number | undefined;
   readonly where: readonly Subject[];
+}
+
+/** Something with a rating, where it is loaded most. */
+export interface Overload extends Described {
   readonly device: number | undefined;
   readonly amps: number;
   readonly limitA: number;
@@ -28,10 +31,7 @@ export interface Overload {
 
 /** Something with a rating: a device, or a piece of copper, by its edge of the graph. */
 interface Rated {
-  readonly name: string;
-  readonly discriminator: string;
-  readonly item: number | undefined;
-  readonly where: readonly Subject[];
+  readonly describe: () => Described;
   readonly device: number | undefined;
   readonly edge: number | undefined;
   /** What may be carried for so long. */
@@ -40,7 +40,13 @@ interface Rated {
 
 const cache = new WeakMap<Graph, readonly Overload[]>();
 
-/** Everything with a rating at its worst over the situations. Conductors are judged with the gauge of the wires. */
+/** Above this share of a rating a lasting current is worth a note. */
+export const HEADROOM = 0.8;
+
+/**
+ * What is loaded beyond its rating, or for long beyond the headroom that it should keep, at its worst over the situations. Conductors
+ * are judged with the gauge of the wires.
+ */
 export function overloads(graph: Graph): readonly Overload[] {
   const known = cache.get(graph);
   if (known !== undefined) return known;
@@ -62,10 +68,9 @@ function worstOf(rated: Rated, results: readonly ScenarioResult[], edgeAmps: rea
     if (result.scenario.durationS === Infinity && share > lastingShare) [lastingShare, lastingA] = [share, amps];
   }
   const result = results[worst?.k ?? -1];
-  if (worst === undefined || result === undefined) return undefined;
-  const { name, discriminator, item, where, device } = rated;
+  if (worst === undefined || result === undefined || (worst.share <= 1 && lastingShare <= HEADROOM)) return undefined;
   const { amps, limitA, share } = worst;
-  return { name, discriminator, item, where, device, amps, limitA, share, result, lastingShare, lastingA };
+  return { ...rated.describe(), device: rated.device, amps, limitA, share, result, lastingShare, lastingA };
 }
 
 /** Regulators, fuses, diodes, motor controllers and their motors. A pack is judged with the packs, a sensor with the sensors. */
@@ -75,17 +80,18 @@ function ratedDevices(graph: Graph): Rated[] {
     if (device.is !== 'element' || entry === undefined) return [];
     const { element } = device;
     if (element.is === 'battery' || element.is === 'sense' || ratedAmps(element) === undefined) return [];
-    const base = { where: [{ is: 'item', item: entry.item.id } as const], item: device.item, device: i, edge: undefined };
+    const where = [{ is: 'item', item: entry.item.id } as const];
     const own: Rated = {
-      ...base,
-      name: `${entry.item.ref} ${element.id}`,
-      discriminator: `${entry.item.id} ${element.id}`,
+      device: i,
+      edge: undefined,
+      describe: () => ({ name: `${entry.item.ref} ${element.id}`, discriminator: `${entry.item.id} ${element.id}`, where }),
       limitA: (durationS) => limitIn(element, durationS),
     };
     const motor = element.is === 'drive' ? motorOf(graph, device.item, element) : undefined;
     if (motor === undefined) return [own];
     const { ref } = graph.items[motor.item]?.item ?? { ref: '?' };
-    return [own, { ...base, name: ref, discriminator: `${entry.item.id} motor ${ref}`, limitA: () => motor.motor.maxA }];
+    const describe = (): Described => ({ name: ref, discriminator: `${entry.item.id} motor ${ref}`, where });
+    return [own, { device: i, edge: undefined, describe, limitA: () => motor.motor.maxA }];
   });
 }
 
@@ -112,29 +118,28 @@ function ratedCopper(graph: Graph): Rated[] {
     const { maxA, id } = edge.element;
     const entry = graph.items[edge.item];
     if (maxA === undefined || entry === undefined) return [];
-    const where = [{ is: 'item', item: entry.item.id } as const];
-    const name = `${entry.item.ref} ${id}`;
-    return [{ name, discriminator: `${entry.item.id} ${id}`, item: edge.item, where, device: undefined, edge: i, limitA: () => maxA }];
+    const describe = (): Described => ({
+      name: `${entry.item.ref} ${id}`,
+      discriminator: `${entry.item.id} ${id}`,
+      where: [{ is: 'item', item: entry.item.id }],
+    });
+    return [{ describe, device: undefined, edge: i, limitA: () => maxA }];
   });
 }
 
 function contactAt(graph: Graph, contact: Extract<Graph['edges'][number], { is: 'contact' }>, edge: number): Rated[] {
   const { end, n } = contact;
+  const { at } = end;
   const cable = graph.cables[contact.cable];
-  if (cable === undefined || end.at.is !== 'port') return [];
+  if (cable === undefined || at.is !== 'port') return [];
   const { contactA } = CONNECTOR_FAMILIES[end.connector.family];
-  return [
-    {
-      name: contactName(graph, contact),
-      discriminator: `${cable.id} ${end.id} ${n}`,
-      item: undefined,
-      where: [
-        { is: 'cable', cable: cable.id },
-        { is: 'item', item: end.at.item },
-      ],
-      device: undefined,
-      edge,
-      limitA: () => contactA,
-    },
-  ];
+  const describe = (): Described => ({
+    name: contactName(graph, contact),
+    discriminator: `${cable.id} ${end.id} ${n}`,
+    where: [
+      { is: 'cable', cable: cable.id },
+      { is: 'item', item: at.item },
+    ],
+  });
+  return [{ describe, device: undefined, edge, limitA: () => contactA }];
 }

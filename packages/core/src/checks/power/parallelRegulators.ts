@@ -39,7 +39,7 @@ function parallelOn(graph: Graph, drivers: readonly Driver[]): Saying[] {
         .map((driver) => `${graph.items[driver.item]?.item.id ?? ''} ${driver.element.id}`)
         .sort()
         .join(' '),
-      remedies: byBuiltInFirst(graph, drivers).flatMap((driver) => pullSupply(graph, driver)),
+      remedies: () => byBuiltInFirst(graph, drivers).flatMap((driver) => pullSupply(graph, driver)),
     },
   ];
 }

@@ -3,7 +3,7 @@ import { membersOf, pinsOf, type Graph } from '../../graph/graph.ts';
 import { isSupply } from '../../harness/joinVerdict.ts';
 import type { Check, Saying, Subject } from '../finding.ts';
 import { joinedCables, joinsSupplyToGround, type JoinedCable } from '../joins.ts';
-import { repinByMeaning } from '../remedies.ts';
+import { oneOrNone, repinByMeaning } from '../remedies.ts';
 
 /** A supply pin of one part joined to the ground of another. */
 export const reversed: Check = {
@@ -18,7 +18,6 @@ function reversedIn(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
   const first = wrong[0];
   if (first === undefined) return [];
   const [supply, ground] = isSupply(first.a.pin.role) ? [first.a, first.b] : [first.b, first.a];
-  const remedy = repinByMeaning(graph, plain);
   return [
     {
       severity: 'stop',
@@ -32,7 +31,7 @@ function reversedIn(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
         value: `${join.a.pin.label} to ${join.b.pin.label}`,
       })),
       why: `The supply is shorted, or ${plain.a.ref} or ${plain.b.ref} is fed the wrong way round and burns. Do not apply power.`,
-      remedies: remedy === undefined ? [] : [remedy],
+      remedies: () => oneOrNone(repinByMeaning(graph, plain)),
     },
   ];
 }

@@ -60,7 +60,7 @@ function builtInSaying(graph: Graph, rail: ServoRail): Saying[] {
         { label: 'servos on the rail', value: String(rail.servos.length) },
       ],
       why: `One failure of ${entry.item.ref} takes the motor and the control surfaces.${isWorse ? '' : ' With one motor and two servos many fly so.'}`,
-      remedies: railRemedies(graph, rail.node),
+      remedies: () => railRemedies(graph, rail.node),
       discriminator: only.element.id,
     },
   ];
@@ -108,7 +108,7 @@ function backupSaying(graph: Graph, rail: ServoRail): Saying[] {
               { label: 'highest', value: `${seen.mostV.toFixed(2)} V`, limit: `${input.maxV.toFixed(2)} V` },
             ],
             why: 'Servos that start pull the rail down, servos that brake push it up: the controller can refuse the input just when it needs it.',
-            remedies: conditionerRemedies(graph, node),
+            remedies: () => conditionerRemedies(graph, node),
             discriminator: element.id,
           },
         ];

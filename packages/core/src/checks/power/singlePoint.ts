@@ -37,7 +37,7 @@ function sayingOf(graph: Graph, lines: readonly FaultLine[]): Saying[] {
       evidence: names.slice(0, 6).map((name) => ({ label: 'by itself', value: name })),
       why: 'A second supply, through a combiner or at another input, would carry on.',
       discriminator: names[0] ?? '',
-      remedies: secondSupplies(graph, first),
+      remedies: () => secondSupplies(graph, first),
     },
   ];
 }

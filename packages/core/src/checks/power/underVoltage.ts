@@ -40,6 +40,6 @@ function sayingOf(graph: Graph, low: LowLoad): Saying {
       ? `${ref} resets or loses its force in flight, and control with it.`
       : `${ref} resets or does not do what its data promise in this situation.`,
     discriminator: low.element,
-    remedies: lowVoltageRemedies(graph, low),
+    remedies: () => lowVoltageRemedies(graph, low),
   };
 }

@@ -32,7 +32,7 @@ function unfiltered(graph: Graph, item: number): Saying[] {
       what: `${ref} shares the unfiltered supply of the motors (${pack}).`,
       evidence: [{ label: 'on the net of', value: pack }],
       why: 'The motor controllers chop the supply: stripes in the picture that move with the throttle. An LC filter or a regulator keeps them away.',
-      remedies: filterRemedies(graph, item, load),
+      remedies: () => filterRemedies(graph, item, load),
     },
   ];
 }

@@ -37,12 +37,13 @@ function sayingOf(load: WireLoad): Saying[] {
       why: isTooThin
         ? 'The wire gets hot, and its insulation and its contacts age.'
         : 'What hangs on it is weaker than its data say, and resets first.',
-      remedies: thicker(load),
+      remedies: () => thicker(load),
     },
   ];
 }
 
-function thicker({ cable, conductor, proposedAwg }: WireLoad): readonly Remedy[] {
+function thicker({ cable, conductor, propose }: WireLoad): readonly Remedy[] {
+  const proposedAwg = propose();
   if (proposedAwg === undefined || proposedAwg >= conductor.awg) return [];
   return [
     {

@@ -38,14 +38,14 @@ const NOTHING: FaultEffect = { open: [], off: [], through: [], shorted: [] };
  * shorted through, a motor controller dead with its regulator, a load shorted. In the order of cables and items.
  */
 export function faultsOf(network: PowerNetwork): readonly Fault[] {
-  const byEffect = new Map<string, { names: string[]; effect: FaultEffect; takes: Takes }>();
-  const add = (name: string, effect: FaultEffect, takes: Takes): void => {
+  const byEffect = new Map<string, { namings: (() => string)[]; effect: FaultEffect; takes: Takes }>();
+  const add: Add = (naming, effect, takes) => {
     const key = `${effect.open.join()}|${effect.off.join()}|${effect.through.join()}|${effect.shorted.join()}`;
     if (key === '|||') return;
     const known = byEffect.get(key);
-    if (known === undefined) byEffect.set(key, { names: [name], effect, takes });
+    if (known === undefined) byEffect.set(key, { namings: [naming], effect, takes });
     else {
-      known.names.push(name);
+      known.namings.push(naming);
       // In series with the only lead of something, every piece takes what that lead takes.
       if (weightOf(takes) > weightOf(known.takes)) known.takes = takes;
     }
@@ -54,10 +54,32 @@ export function faultsOf(network: PowerNetwork): readonly Fault[] {
   const ends = fedEnds(network.graph);
   openWires(network, ends, add);
   pulledConnectors(network, ends, add);
-  return [...byEffect.values()].map(({ names, effect, takes }) => ({ id: names[0] ?? '', names, effect, takes }));
+  return [...byEffect.values()].map(({ namings, effect, takes }) => new NamedFault(namings, effect, takes));
 }
 
-type Add = (name: string, effect: FaultEffect, takes: Takes) => void;
+/** A fault whose names are made when somebody reads them: of hundreds that are tried a few are shown. */
+class NamedFault implements Fault {
+  readonly effect: FaultEffect;
+  readonly takes: Takes;
+  readonly #namings: readonly (() => string)[];
+  #names: readonly string[] | undefined;
+
+  constructor(namings: readonly (() => string)[], effect: FaultEffect, takes: Takes) {
+    this.#namings = namings;
+    this.effect = effect;
+    this.takes = takes;
+  }
+
+  get names(): readonly string[] {
+    return (this.#names ??= this.#namings.map((naming) => naming()));
+  }
+
+  get id(): string {
+    return this.names[0] ?? '';
+  }
+}
+
+type Add = (naming: () => string, effect: FaultEffect, takes: Takes) => void;
 
 function weightOf(takes: Takes): number {
   return takes.is === 'items' ? Math.min(takes.items.length, 1) : 2;
@@ -71,17 +93,18 @@ function deviceFaults({ graph, devices }: PowerNetwork, add: Add): void {
     if (device.is !== 'element') return;
     const ref = refOf(device.item);
     const { element } = device;
-    if (element.is === 'battery' || element.is === 'source') add(`${ref} lost`, { ...NOTHING, off: [i] }, { is: 'pack' });
+    if (element.is === 'battery' || element.is === 'source') add(() => `${ref} lost`, { ...NOTHING, off: [i] }, { is: 'pack' });
     if (element.is === 'regulator') {
-      add(`${ref} ${element.id} off`, { ...NOTHING, off: [i] }, NO_ITEM);
-      add(`${ref} ${element.id} shorted through`, { ...NOTHING, through: [i] }, { is: 'one-of-the-dead' });
+      add(() => `${ref} ${element.id} off`, { ...NOTHING, off: [i] }, NO_ITEM);
+      add(() => `${ref} ${element.id} shorted through`, { ...NOTHING, through: [i] }, { is: 'one-of-the-dead' });
     }
-    if (element.is === 'load') add(`${ref} ${element.id} shorted`, { ...NOTHING, shorted: [i] }, { is: 'items', items: [device.item] });
+    if (element.is === 'load')
+      add(() => `${ref} ${element.id} shorted`, { ...NOTHING, shorted: [i] }, { is: 'items', items: [device.item] });
   });
   graph.items.forEach(({ part }, item) => {
     if (part?.kind !== 'motor-controller') return;
     const own = devices.flatMap(({ device }, i) => (device.item === item ? [i] : []));
-    add(`${refOf(item)} dead`, { ...NOTHING, off: own }, { is: 'items', items: [item] });
+    add(() => `${refOf(item)} dead`, { ...NOTHING, off: own }, { is: 'items', items: [item] });
   });
 }
 
@@ -92,7 +115,7 @@ function openWires({ graph, copper }: PowerNetwork, ends: FedEnds, add: Add): vo
       const at = graph.edges[edge];
       if (at?.is !== 'conductor') continue;
       const { a, b } = at.conductor;
-      add(`${wireName(graph, at)} open`, { ...NOTHING, open: [branch] }, takenBy(ends, at.cable, [a.node, b.node]));
+      add(() => `${wireName(graph, at)} open`, { ...NOTHING, open: [branch] }, takenBy(ends, at.cable, [a.node, b.node]));
     }
   });
 }
@@ -113,7 +136,7 @@ function pulledConnectors({ graph, copper }: PowerNetwork, ends: FedEnds, add: A
     const conductors = Object.values(graph.cables[cable]?.conductors ?? {});
     const reached = conductors.filter(({ a, b }) => a.node === end.id || b.node === end.id).flatMap(({ a, b }) => [a.node, b.node]);
     const effect = { ...NOTHING, open: [...open].sort((a, b) => a - b) };
-    add(`${graph.cables[cable]?.tag ?? '?'} pulled at ${placeOf(graph, end)}`, effect, takenBy(ends, cable, reached));
+    add(() => `${graph.cables[cable]?.tag ?? '?'} pulled at ${placeOf(graph, end)}`, effect, takenBy(ends, cable, reached));
   }
 }
 

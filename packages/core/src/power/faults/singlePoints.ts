@@ -3,11 +3,10 @@ import { powerNetwork } from '../network/powerNetwork.ts';
 import { faultsOf, type Fault } from './faultsOf.ts';
 import { judgedStages, outcomeOf, type FaultLine } from './faultSweep.ts';
 import type { Circuit } from '../solve/circuit.ts';
-import { bridgesOf } from '../solve/bridgesOf.ts';
-import { runningStart } from '../solve/startOf.ts';
+import type { RaisedStart } from '../solve/startOf.ts';
 import { crewOf } from './abilities.ts';
 import { liveCircuit } from '../scenarios/solveScenario.ts';
-import { faultyCircuit } from './solveFault.ts';
+import { faultyCircuit, intactStart, keptStart } from './solveFault.ts';
 
 /**
  * Faults of wires, plugs and regulators that cost control, or propulsion with another ability, and that another wiring or one more
@@ -23,10 +22,11 @@ export function singlePoints(graph: Graph): readonly FaultLine[] {
   const cutting = faultsOf(powerNetwork(graph)).filter(
     ({ effect, takes }) => effect.shorted.length === 0 && effect.through.length === 0 && !(takes.is === 'items' && takes.items.length > 0),
   );
-  const intact = runningStart(circuit).volts;
+  const intact = intactStart(circuit);
   return cutting.flatMap((fault: Fault): FaultLine[] => {
-    if (!mayDarken(circuit, fault, intact)) return [];
-    const live = liveCircuit(network, faultyCircuit(circuit, fault));
+    if (!isNeeded(circuit, intact, fault)) return [];
+    const live = liveCircuit(network, faultyCircuit(circuit, fault), keptStart(circuit, fault));
+    if (live.dark.length === stage.base.dark.length && !isLower(live.start.volts, intact.volts)) return [];
     const solved = { ...stage.base.before, volts: live.start.volts };
     const line = outcomeOf(crew, stage, fault, { before: solved, after: solved, falls: [], dark: live.dark });
     return (line.class === 'critical' || line.class === 'major') && !line.isInherent ? [line] : [];
@@ -36,12 +36,14 @@ export function singlePoints(graph: Graph): readonly FaultLine[] {
 /** Below this a node is a ground: what opens there takes the way back and not the supply. */
 const GROUND_V = 0.1;
 
-/** False when a supply still reaches every node as before, so that nothing can be dark. */
-function mayDarken(circuit: Circuit, fault: Fault, intact: Float64Array): boolean {
-  const { shape } = circuit;
-  const faulty = faultyCircuit(circuit, fault);
-  const isGround = (branch: number): boolean => (intact[shape.resistorA[branch] ?? 0] ?? 0) < GROUND_V;
-  if (fault.effect.open.some(isGround) && bridgesOf(faulty).includes(1)) return true;
-  const now = runningStart(faulty).volts;
+/** False for copper by way of which nothing has its voltage, and that is no ground: it may open and nothing is dark. */
+function isNeeded({ shape }: Circuit, { volts, isUsed }: RaisedStart, { effect }: Fault): boolean {
+  return (
+    effect.off.length > 0 || effect.open.some((branch) => isUsed[branch] === 1 || (volts[shape.resistorA[branch] ?? 0] ?? 0) < GROUND_V)
+  );
+}
+
+/** True where some node stands clearly lower than before. */
+function isLower(now: Float64Array, intact: Float64Array): boolean {
   return intact.some((volts, node) => (now[node] ?? 0) < volts * 0.9 - GROUND_V);
 }

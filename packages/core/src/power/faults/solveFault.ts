@@ -47,11 +47,17 @@ export function solveFault(base: ScenarioResult, fault: Fault): FaultResult {
 
 const starts = new WeakMap<Circuit, RaisedStart>();
 
-/** The running start of the intact aircraft, when it is that with the fault too: nothing has its voltage by way of what is open. */
-function keptStart(intact: Circuit, { effect }: Fault): Start | undefined {
-  if (effect.off.length > 0 || effect.through.length > 0) return undefined;
+/** The running start of the intact aircraft, with what it hangs on. */
+export function intactStart(intact: Circuit): RaisedStart {
   const known = starts.get(intact) ?? raisedStart(intact);
   starts.set(intact, known);
+  return known;
+}
+
+/** The running start of the intact aircraft, when it is that with the fault too: nothing has its voltage by way of what is open. */
+export function keptStart(intact: Circuit, { effect }: Fault): Start | undefined {
+  if (effect.off.length > 0 || effect.through.length > 0) return undefined;
+  const known = intactStart(intact);
   return effect.open.some((resistor) => known.isUsed[resistor] === 1) ? undefined : known;
 }
 

@@ -1,5 +1,5 @@
 import { circuitNode, pinNode, type Graph } from '../../graph/graph.ts';
-import { addressesOf } from '../../graph/graphOf.ts';
+import { addressesOf } from '../../graph/numbering.ts';
 import type { CircuitElement, Port, ResolvedPart } from '../../model/part.ts';
 import type { DeviceShape } from '../solve/circuit.ts';
 

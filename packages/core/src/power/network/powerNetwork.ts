@@ -1,8 +1,9 @@
-import { groupOf, type Graph } from '../../graph/graph.ts';
-import { partitionOf } from '../../graph/partition.ts';
+import { groupOf, type Graph, type Partition } from '../../graph/graph.ts';
+import { Grouping } from '../../graph/partition.ts';
 import type { CircuitShape } from '../solve/circuit.ts';
 import { devicesOf, type PlacedDevice } from './devicesOf.ts';
 import { reduceCopper, type CopperEdge, type Reduced } from './reduceCopper.ts';
+import { sharedShape } from './sharedShape.ts';
 import { conductorOhm, contactOhm } from './wireOhm.ts';
 
 /** The direct-current network of an aircraft: its wiring reduced to what carries current, and its devices. */
@@ -29,7 +30,7 @@ export function powerNetwork(graph: Graph): PowerNetwork {
 }
 
 function build(graph: Graph): PowerNetwork {
-  const pieces = partitionOf(graph.nodes.length, joined(graph));
+  const pieces = piecesOf(graph);
   const devices = devicesOf(graph);
   const pieceAt = (node: number): number => groupOf(pieces, node);
   const edges = graph.edges.flatMap((edge, i): CopperEdge[] => {
@@ -47,22 +48,24 @@ function build(graph: Graph): PowerNetwork {
     copper,
     pieceOf: pieces.groupOf,
     ohms: Float64Array.from(copper.branches, ({ ohm }) => ohm),
-    shape: {
+    shape: sharedShape({
       nodeCount: copper.nodeCount,
       resistorA: Int32Array.from(copper.branches, ({ a }) => a),
       resistorB: Int32Array.from(copper.branches, ({ b }) => b),
       devices: devices.map(({ kind, nodes }) => ({ kind, nodes: nodes.map(nodeAt) })),
-    },
+    }),
   };
 }
 
 /** Copper without resistance: links of 0 ohm and closed switches. */
-function* joined(graph: Graph): Iterable<readonly [number, number]> {
-  for (const edge of graph.edges) {
+function piecesOf({ nodes, edges }: Graph): Partition {
+  const grouping = new Grouping(nodes.length);
+  for (const edge of edges) {
     if (edge.is !== 'element') continue;
-    const { element } = edge;
-    if ((element.is === 'link' && element.ohm === 0) || (element.is === 'switch' && element.closed)) yield [edge.a, edge.b];
+    const { a, b, element } = edge;
+    if ((element.is === 'link' && element.ohm === 0) || (element.is === 'switch' && element.closed)) grouping.join(a, b);
   }
+  return grouping.partition();
 }
 
 /** The resistance of an edge of the graph; undefined for one that is no resistance. */

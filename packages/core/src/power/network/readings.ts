@@ -20,8 +20,18 @@ export function voltsAtNode(network: PowerNetwork, { volts }: Volts, graphNode: 
   }
 }
 
-/** The current in every edge of the graph, from its a to its b, in amperes; 0 where nothing flows. */
+const cache = new WeakMap<Float64Array, { readonly ohms: Float64Array; readonly amps: Float64Array }>();
+
+/** The current in every edge of the graph, from its a to its b, in amperes; 0 where nothing flows. Reckoned once for a solution. */
 export function ampsOfEdges(network: PowerNetwork, { volts }: Volts, ohms: Float64Array = network.ohms): Float64Array {
+  const known = cache.get(volts);
+  if (known?.ohms === ohms) return known.amps;
+  const amps = reckoned(network, volts, ohms);
+  cache.set(volts, { ohms, amps });
+  return amps;
+}
+
+function reckoned(network: PowerNetwork, volts: Float64Array, ohms: Float64Array): Float64Array {
   const amps = new Float64Array(network.graph.edges.length);
   network.copper.branches.forEach(({ a, b, edges }, i) => {
     const current = ((volts[a] ?? 0) - (volts[b] ?? 0)) / (ohms[i] ?? Infinity);

@@ -36,70 +36,90 @@ interface Link {
   readonly edges: Branch['edges'];
 }
 
+/** Pieces of copper with the links that are left at each: links are taken off and put together until only branches are left. */
+class Mesh {
+  readonly links: (Link | undefined)[];
+  readonly at: readonly number[][];
+  readonly #isTerminal: Uint8Array;
+
+  constructor(pieceCount: number, edges: readonly CopperEdge[], isTerminal: Uint8Array) {
+    this.#isTerminal = isTerminal;
+    this.at = Array.from({ length: pieceCount }, (): number[] => []);
+    this.links = edges.map(({ edge, a, b, ohm }) => ({ a, b, edges: [{ edge, ohm, isForward: true }] }));
+    edges.forEach(({ a, b }, link) => {
+      this.at[a]?.push(link);
+      this.at[b]?.push(link);
+    });
+  }
+
+  /** True for a piece without a device at which so many links end. */
+  isBare(piece: number, ends: number): boolean {
+    return this.at[piece]?.length === ends && this.#isTerminal[piece] !== 1;
+  }
+
+  add(link: Link): void {
+    this.at[link.a]?.push(this.links.length);
+    this.at[link.b]?.push(this.links.length);
+    this.links.push(link);
+  }
+
+  take(link: number): void {
+    const taken = this.links[link];
+    if (taken === undefined) return;
+    this.links[link] = undefined;
+    for (const piece of [taken.a, taken.b]) {
+      const own = this.at[piece] ?? [];
+      own.splice(own.indexOf(link), 1);
+    }
+  }
+}
+
 /**
  * Leaves out what carries no direct current (what hangs on at one end only), and puts edges in series together, so that the
  * circuit has a node only where currents meet or a device stands.
  * @param isTerminal 1 for the pieces that a device stands on
  */
 export function reduceCopper(pieceCount: number, edges: readonly CopperEdge[], isTerminal: Uint8Array): Reduced {
-  const links = new Map<number, Link>();
-  const at: Set<number>[] = Array.from({ length: pieceCount }, () => new Set<number>());
-  edges.forEach(({ edge, a, b, ohm }, i) => {
-    links.set(i, { a, b, edges: [{ edge, ohm, isForward: true }] });
-    at[a]?.add(i);
-    at[b]?.add(i);
-  });
-  const hangsOn = prune(at, links, isTerminal);
-  const passed = merge(at, links, isTerminal);
-  return numbered(edges, at, links, isTerminal, hangsOn, passed);
+  const mesh = new Mesh(pieceCount, edges, isTerminal);
+  const hangsOn = prune(mesh);
+  merge(mesh);
+  return numbered(edges, mesh, isTerminal, hangsOn);
 }
 
 function otherEnd(link: Link, piece: number): number {
   return link.a === piece ? link.b : link.a;
 }
 
-/** Takes off what hangs on at one end, from the tips on. @returns what each of those pieces hung on */
-function prune(at: readonly Set<number>[], links: Map<number, Link>, isTerminal: Uint8Array): Map<number, number> {
-  const hangsOn = new Map<number, number>();
-  const tips = at.flatMap((set, piece) => (set.size === 1 && isTerminal[piece] !== 1 ? [piece] : []));
+/** Takes off what hangs on at one end, from the tips on. @returns what each of those pieces hung on, or -1 */
+function prune(mesh: Mesh): Int32Array {
+  const hangsOn = new Int32Array(mesh.at.length).fill(-1);
+  const tips: number[] = [];
+  for (let piece = 0; piece < mesh.at.length; piece++) if (mesh.isBare(piece, 1)) tips.push(piece);
   for (let piece = tips.pop(); piece !== undefined; piece = tips.pop()) {
-    const [only] = at[piece] ?? [];
-    const link = only === undefined ? undefined : links.get(only);
-    if (only === undefined || link === undefined) continue;
+    const only = mesh.at[piece]?.[0] ?? -1;
+    const link = mesh.links[only];
+    if (link === undefined) continue;
     const root = otherEnd(link, piece);
-    hangsOn.set(piece, root);
-    links.delete(only);
-    at[piece]?.delete(only);
-    at[root]?.delete(only);
-    if (at[root]?.size === 1 && isTerminal[root] !== 1) tips.push(root);
+    hangsOn[piece] = root;
+    mesh.take(only);
+    if (mesh.isBare(root, 1)) tips.push(root);
   }
   return hangsOn;
 }
 
-/** Puts the two links of every piece that only passes a current on together. @returns the pieces that were passed */
-function merge(at: readonly Set<number>[], links: Map<number, Link>, isTerminal: Uint8Array): Set<number> {
-  const passed = new Set<number>();
-  let next = links.size === 0 ? 0 : Math.max(...links.keys()) + 1;
-  at.forEach((set, piece) => {
-    if (set.size !== 2 || isTerminal[piece] === 1) return;
-    const [i = -1, j = -1] = set;
-    const [first, second] = [links.get(i), links.get(j)];
-    if (first === undefined || second === undefined) return;
+/** Puts the two links of every piece that only passes a current on together. */
+function merge(mesh: Mesh): void {
+  for (let piece = 0; piece < mesh.at.length; piece++) {
+    if (!mesh.isBare(piece, 2)) continue;
+    const [i = -1, j = -1] = mesh.at[piece] ?? [];
+    const [first, second] = [mesh.links[i], mesh.links[j]];
+    if (first === undefined || second === undefined) continue;
     const [from, to] = [otherEnd(first, piece), otherEnd(second, piece)];
-    if (from === piece || to === piece || from === to) return;
-    links.delete(i);
-    links.delete(j);
-    links.set(next, { a: from, b: to, edges: [...directed(first, from), ...directed(second, piece)] });
-    for (const end of [from, to]) {
-      at[end]?.delete(i);
-      at[end]?.delete(j);
-      at[end]?.add(next);
-    }
-    set.clear();
-    passed.add(piece);
-    next += 1;
-  });
-  return passed;
+    if (from === piece || to === piece || from === to) continue;
+    mesh.take(i);
+    mesh.take(j);
+    mesh.add({ a: from, b: to, edges: [...directed(first, from), ...directed(second, piece)] });
+  }
 }
 
 /** The edges of a link as they come from its end `from`. */
@@ -108,26 +128,22 @@ function directed(link: Link, from: number): Branch['edges'] {
   return [...link.edges].reverse().map((edge) => ({ ...edge, isForward: !edge.isForward }));
 }
 
-function numbered(
-  copper: readonly CopperEdge[],
-  at: readonly ReadonlySet<number>[],
-  links: ReadonlyMap<number, Link>,
-  isTerminal: Uint8Array,
-  hangsOn: ReadonlyMap<number, number>,
-  passed: ReadonlySet<number>,
-): Reduced {
+const APART: PiecePlace = { is: 'apart' };
+
+function numbered(copper: readonly CopperEdge[], { at, links }: Mesh, isTerminal: Uint8Array, hangsOn: Int32Array): Reduced {
   const nodeOf = new Int32Array(at.length).fill(-1);
   let nodeCount = 0;
   for (let piece = 0; piece < at.length; piece++) {
-    if (isTerminal[piece] === 1 || ((at[piece]?.size ?? 0) > 0 && !passed.has(piece))) nodeOf[piece] = nodeCount++;
+    if (isTerminal[piece] === 1 || (at[piece]?.length ?? 0) > 0) nodeOf[piece] = nodeCount++;
   }
-  const branches = [...links.values()].map(({ a, b, edges }): Branch => ({
-    a: nodeOf[a] ?? 0,
-    b: nodeOf[b] ?? 0,
-    ohm: edges.reduce((sum, { ohm }) => sum + ohm, 0),
-    edges,
-  }));
-  const places: PiecePlace[] = Array.from(nodeOf, (node) => (node >= 0 ? { is: 'node', node } : { is: 'apart' }));
+  const branches: Branch[] = [];
+  for (const link of links) {
+    if (link === undefined) continue;
+    let ohm = 0;
+    for (const edge of link.edges) ohm += edge.ohm;
+    branches.push({ a: nodeOf[link.a] ?? 0, b: nodeOf[link.b] ?? 0, ohm, edges: link.edges });
+  }
+  const places: PiecePlace[] = Array.from(nodeOf, (node) => (node >= 0 ? { is: 'node', node } : APART));
   placeInside(places, branches, copper);
   placeHanging(places, hangsOn);
   return { nodeCount, nodeOf, branches, places };
@@ -138,20 +154,22 @@ function placeInside(places: PiecePlace[], branches: readonly Branch[], copper: 
   const byEdge = new Map(copper.map((entry) => [entry.edge, entry] as const));
   branches.forEach(({ edges }, branch) => {
     let ohmFromA = 0;
-    for (const { edge, ohm, isForward } of edges.slice(0, -1)) {
-      ohmFromA += ohm;
-      const entry = byEdge.get(edge);
-      if (entry !== undefined) places[isForward ? entry.b : entry.a] = { is: 'inside', branch, ohmFromA };
+    for (let i = 0; i + 1 < edges.length; i++) {
+      const passing = edges[i];
+      const entry = byEdge.get(passing?.edge ?? -1);
+      if (passing === undefined || entry === undefined) continue;
+      ohmFromA += passing.ohm;
+      places[passing.isForward ? entry.b : entry.a] = { is: 'inside', branch, ohmFromA };
     }
   });
 }
 
 /** What hangs on at one end stands where its root does. */
-function placeHanging(places: PiecePlace[], hangsOn: ReadonlyMap<number, number>): void {
-  for (const piece of hangsOn.keys()) {
+function placeHanging(places: PiecePlace[], hangsOn: Int32Array): void {
+  for (let piece = 0; piece < hangsOn.length; piece++) {
+    if (hangsOn[piece] === -1) continue;
     let root = piece;
-    for (let up = hangsOn.get(root); up !== undefined; up = hangsOn.get(root)) root = up;
-    const place = places[root];
-    if (place !== undefined) places[piece] = place;
+    for (let up = hangsOn[root] ?? -1; up !== -1; up = hangsOn[root] ?? -1) root = up;
+    places[piece] = places[root] ?? APART;
   }
 }

@@ -23,7 +23,7 @@ export interface WireLoad {
   /** Where it loses most, against what is allowed. */
   readonly drop: { readonly volts: number; readonly allowedV: number; readonly result: ScenarioResult };
   /** The thinnest size that carries the current and keeps the drop, of those that its contacts take; undefined where none does. */
-  readonly proposedAwg: number | undefined;
+  readonly propose: () => number | undefined;
 }
 
 /** Every conductor that carries supply current in one of these situations, with what it should be. */
@@ -54,18 +54,17 @@ function loadOf(cable: Cable, conductor: Conductor, lengthMm: number, readings: 
   const share = ({ amps, result }: Reading): number => amps / (wireAmps(conductor.awg, result.scenario.durationS) ?? Infinity);
   const hottest = readings.reduce((worst, next) => (share(next) > share(worst) ? next : worst));
   const longest = readings.reduce((worst, next) => (next.amps / next.allowedV > worst.amps / worst.allowedV ? next : worst));
-  const proposedAwg = sizesOf(cable, conductor).find((awg) =>
+  const carriesAll = (awg: number): boolean =>
     readings.every(
       ({ amps, allowedV, result }) => amps <= (wireAmps(awg, result.scenario.durationS) ?? 0) && amps * wireOhm(awg, lengthMm) <= allowedV,
-    ),
-  );
+    );
   return {
     cable,
     conductor,
     lengthMm,
     heat: { amps: hottest.amps, result: hottest.result },
     drop: { volts: longest.amps * ohm, allowedV: longest.allowedV, result: longest.result },
-    proposedAwg,
+    propose: () => sizesOf(cable, conductor).find(carriesAll),
   };
 }
 

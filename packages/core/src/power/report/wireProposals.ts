@@ -27,7 +27,7 @@ export interface WireProposal {
 /** Every wire that carries supply current in some situation on the pack, in the order of cables and contacts. */
 export function wireProposals(graph: Graph): readonly WireProposal[] {
   const results = solveScenarios(graph).filter(({ scenario }) => scenario.charge !== undefined);
-  return wireLoads(graph, results).map(({ cable, conductor, lengthMm, heat, drop, proposedAwg }) => ({
+  return wireLoads(graph, results).map(({ cable, conductor, lengthMm, heat, drop, propose }) => ({
     cable: cable.id,
     tag: cable.tag,
     conductor: conductor.id,
@@ -41,6 +41,6 @@ export function wireProposals(graph: Graph): readonly WireProposal[] {
     dropV: drop.volts,
     allowedV: drop.allowedV,
     longestIn: drop.result.scenario.title,
-    proposedAwg,
+    proposedAwg: propose(),
   }));
 }

@@ -1,5 +1,5 @@
 import type { Partition } from '../../graph/graph.ts';
-import { partitionOf } from '../../graph/partition.ts';
+import { Grouping } from '../../graph/partition.ts';
 import type { CircuitShape, DeviceShape } from './circuit.ts';
 import { leadsOf, type Leads } from './leadsOf.ts';
 import type { PivotPlan } from './matrixPattern.ts';
@@ -187,9 +187,10 @@ function islandsOf(shape: CircuitShape): Islands {
 }
 
 function partitionIslands({ nodeCount, resistorA, resistorB, devices }: CircuitShape): Partition {
-  const joints: (readonly [number, number])[] = Array.from(resistorA, (a, i) => [a, resistorB[i] ?? 0] as const);
-  for (const { nodes } of devices) for (const node of nodes) joints.push([nodes[0] ?? node, node]);
-  return partitionOf(nodeCount, joints);
+  const grouping = new Grouping(nodeCount);
+  resistorA.forEach((a, i) => grouping.join(a, resistorB[i] ?? 0));
+  for (const { nodes } of devices) for (const node of nodes) grouping.join(nodes[0] ?? node, node);
+  return grouping.partition();
 }
 
 /** One node of each island stands at 0 V: the minus of its first supply, else its first node. */
