@@ -3,11 +3,21 @@ import type { Place, Spot } from '../model/frame.ts';
 /** A rotation: what each axis of the part (aft, right, up) becomes in the aircraft, as rows. */
 export type Turning = readonly [Spot, Spot, Spot];
 
+const cache = new WeakMap<object, Turning>();
+
 /**
  * How a part is turned in the aircraft: rolled (right side down), then pitched (nose up), then yawed (nose right). Hanging from below is
  * half a roll more. Axes: station aft, butt line right, water line up.
  */
-export function turningOf({ turn: [roll, pitch, yaw], yawDeg, below }: Pick<Place, 'turn' | 'yawDeg' | 'below'>): Turning {
+export function turningOf(place: Pick<Place, 'turn' | 'yawDeg' | 'below'>): Turning {
+  const known = cache.get(place);
+  if (known !== undefined) return known;
+  const turning = composed(place);
+  cache.set(place, turning);
+  return turning;
+}
+
+function composed({ turn: [roll, pitch, yaw], yawDeg, below }: Pick<Place, 'turn' | 'yawDeg' | 'below'>): Turning {
   const rolled = about(0, roll + (below ? 180 : 0));
   const pitched = about(1, pitch);
   const yawed = about(2, yaw + yawDeg);

@@ -54,7 +54,7 @@ export function legWays(graph: Graph): ReadonlyMap<string, LegWay> {
   const ways = new Map<string, LegWay>();
   const { frame } = graph.design.aircraft.airframe;
   const ends = frame === undefined ? new Map<string, End>() : endsOf(graph);
-  const net = new RouteNet(frame);
+  const net = netOf(frame);
   for (const cable of ends.size === 0 ? [] : graph.cables) {
     for (const leg of Object.values(cable.legs)) {
       const [a, b] = [ends.get(endKey(cable, leg.a)), ends.get(endKey(cable, leg.b))];
@@ -64,6 +64,16 @@ export function legWays(graph: Graph): ReadonlyMap<string, LegWay> {
   }
   cache.set(graph, ways);
   return ways;
+}
+
+const netCache = new WeakMap<FramePlan, RouteNet>();
+
+/** The net of an airframe, laid out once as long as nobody edits it. */
+function netOf(frame: FramePlan | undefined): RouteNet {
+  const known = frame === undefined ? undefined : netCache.get(frame);
+  const net = known ?? new RouteNet(frame);
+  if (frame !== undefined) netCache.set(frame, net);
+  return net;
 }
 
 /** The length of a leg: as typed, else by its way; undefined when nobody typed one and an end is not placed. In mm. */
@@ -150,14 +160,16 @@ export class RouteNet {
    */
   between(a: End, b: End): Way | undefined {
     const [inA, inB] = [this.#entries(a), this.#entries(b)];
-    let best = this.#straight(a, b, inA, inB);
+    const straight = this.#straight(a, b, inA, inB);
+    let least = straight?.lengthMm ?? Infinity;
+    let best: readonly [Entry, Entry] | undefined;
     for (const from of inA) {
       for (const to of inB) {
-        const way = this.#along(a.spot, from, to, b.spot);
-        if (way !== undefined && way.lengthMm < (best?.lengthMm ?? Infinity)) best = way;
+        const lengthMm = from.reachMm + to.reachMm + (this.#distance[from.point * this.#points.length + to.point] ?? Infinity);
+        if (lengthMm < least) [best, least] = [[from, to], lengthMm];
       }
     }
-    return best;
+    return best === undefined ? straight : this.#along(a.spot, ...best, b.spot);
   }
 
   #straight(a: End, b: End, [fromA]: readonly Entry[], [fromB]: readonly Entry[]): Way | undefined {
@@ -176,7 +188,7 @@ export class RouteNet {
   #entries({ spot, bay }: End): readonly Entry[] {
     const volume = bay === undefined ? undefined : this.#bays[bay];
     const inside = volume === undefined ? [] : [...this.#points.keys()].filter((point) => isInBay(this.#points[point]?.at, volume));
-    if (inside.length > 0) return inside.map((point) => ({ point }));
+    if (inside.length > 0) return inside.map((point) => ({ point, reachMm: distanceMm(spot, this.#points[point]?.at ?? spot) }));
     let nearest: (Stretch & { readonly foot: Spot }) | undefined;
     let least = Infinity;
     for (const stretch of this.#stretches) {
@@ -185,10 +197,10 @@ export class RouteNet {
       if (mm < least) [nearest, least] = [{ ...stretch, foot }, mm];
     }
     if (nearest === undefined) return [];
-    const { a, b, route, foot } = nearest;
+    const { a, b, route, foot, from, to } = nearest;
     return [
-      { point: a, route, foot },
-      { point: b, route, foot },
+      { point: a, route, foot, reachMm: least + distanceMm(foot, from) },
+      { point: b, route, foot, reachMm: least + distanceMm(foot, to) },
     ];
   }
 
@@ -219,6 +231,8 @@ export class RouteNet {
 /** Where a cable comes into the net: a point, and when it joins a stretch beside it, the foot there. */
 interface Entry {
   readonly point: number;
+  /** From the end of the cable to the point. */
+  readonly reachMm: number;
   readonly route?: RouteId;
   readonly foot?: Spot;
 }
