@@ -147,6 +147,34 @@ test('a cable with a pin map of its own is made in the ladder, by keys alone', a
     expect(checks).not.toContain(check);
 });
 
+test('a cable with a pin map of its own is made in the ladder, by pointer', async ({ page, aircraft }) => {
+  await page.goto(aircraft);
+  await settled(page);
+  await page.getByRole('button', { name: 'Cable W15' }).click();
+  await page.getByRole('link', { name: 'Open pin ladder' }).click();
+  await settled(page);
+  expect(await findings(page)).toContain('power.reversed');
+  const parts = page.getByTestId('ladder').getByRole('button', { name: /^Part pin/ });
+  for (let left = 4; left > 0; left--) {
+    await expect(parts).toHaveCount(left);
+    await parts.first().click();
+    await settled(page);
+  }
+  await expect(parts).toHaveCount(0);
+  for (const [from, to] of [
+    [1, 4],
+    [2, 3],
+    [4, 1],
+  ] as const) {
+    await page.locator(`[data-ladder="RNG1.${from}"]`).click();
+    await page.locator(`[data-ladder="FC1.${to}"]`).click();
+    await settled(page);
+  }
+  const checks = await findings(page);
+  for (const check of ['power.reversed', 'wire.fits-but-wrong', 'wire.tx-to-tx', 'wire.no-common-ground'])
+    expect(checks).not.toContain(check);
+});
+
 test('an aircraft of 400 items stays usable: around one item, and lists that draw what is in sight', async ({ page, server }) => {
   let count = 0;
   const file = writeAircraftFile(largeAircraft(asId<AircraftId>('large'), () => `l${++count}`));
