@@ -12,5 +12,6 @@ export function faultReport(graph: Graph, scenarioId: string, faultId: string): 
   const fault = faultsOf(powerNetwork(graph)).find(({ id }) => id === faultId);
   if (scenario === undefined || fault === undefined) return undefined;
   const base = solveScenario(graph, scenario);
-  return scenarioReport({ ...base, ...solveFault(base, fault), circuit: faultyCircuit(base.circuit, fault) });
+  const { live, ...solved } = solveFault(base, fault);
+  return scenarioReport({ ...base, ...solved, live: live.circuit, circuit: faultyCircuit(base.circuit, fault) });
 }

@@ -7,7 +7,7 @@ import type { Tripping } from '../solve/circuit.ts';
 import { abilitiesOf, crewOf, type Ability, type Crew, type Phase } from './abilities.ts';
 import { aliveItems } from './aliveItems.ts';
 import { faultsOf, type Fault } from './faultsOf.ts';
-import { solveFault, type FaultResult } from './solveFault.ts';
+import { areFedAlike, solveFault, type FaultResult, type SolvedFault } from './solveFault.ts';
 
 /** How bad a fault is, the worst first. `latent`: something that was spare is used up; `none`: nothing stops working. */
 export const FAULT_CLASSES = ['critical', 'major', 'minor', 'latent', 'none'] as const;
@@ -65,9 +65,16 @@ export function* faultSteps(graph: Graph): Generator<number, FaultSweep, void> {
   const crew = crewOf(graph);
   const stages = judgedStages(graph, crew);
   const faults = faultsOf(powerNetwork(graph));
+  // For each situation an earlier one that is fed alike, or -1.
+  const likeWhich = stages.map(({ base }, k) => stages.findIndex((other, j) => j < k && areFedAlike(other.base, base)));
   const lines: FaultLine[] = [];
   for (const [i, fault] of faults.entries()) {
-    const [first, ...others] = stages.map((stage) => outcomeOf(crew, stage, fault, solveFault(stage.base, fault)));
+    const solved: SolvedFault[] = [];
+    for (const [k, { base }] of stages.entries()) solved.push(solveFault(base, fault, solved[likeWhich[k] ?? -1]));
+    const [first, ...others] = stages.flatMap((stage, k) => {
+      const result = solved[k];
+      return result === undefined ? [] : [outcomeOf(crew, stage, fault, result)];
+    });
     if (first !== undefined) lines.push(others.reduce((worst, next) => (rank(next) < rank(worst) ? next : worst), first));
     yield (i + 1) / faults.length;
   }
@@ -107,7 +114,7 @@ export function outcomeOf(crew: Crew, { base, phase, abilities, alive }: JudgedS
     if (alive[i] === 1 && now[i] === 0) dead.push(item.ref);
   });
   const left = dead.length === 0 ? abilities : abilitiesOf(crew, now, phase);
-  const lost = [...abilities].filter((ability) => !left.has(ability));
+  const lost = left === abilities ? [] : [...abilities].filter((ability) => !left.has(ability));
   const kind = classOf(lost, dead.length > 0 || movesOver(base, result));
   return {
     id: fault.id,

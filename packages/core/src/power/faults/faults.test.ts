@@ -9,7 +9,7 @@ import { asId, type AircraftId } from '../../model/ids.ts';
 import { newAircraft } from '../../model/newAircraft.ts';
 import { solveScenarios, voltsAcross } from '../scenarios/solveScenario.ts';
 import { aliveItems } from './aliveItems.ts';
-import { faultyCircuit, fromRunning, solveFault } from './solveFault.ts';
+import { areFedAlike, faultyCircuit, fromRunning, solveFault } from './solveFault.ts';
 import { powerNetwork } from '../network/powerNetwork.ts';
 import { abilitiesOf, crewOf } from './abilities.ts';
 import { faultReport } from './faultReport.ts';
@@ -122,6 +122,23 @@ describe('a fault that is followed from the intact aircraft', () => {
       }
     }
     expect(followed).toBeGreaterThan(500);
+  });
+
+  it('comes to the same by way of a situation that is fed alike', () => {
+    const bases = solveScenarios(graphOf(salt));
+    const [cruise, storm] = ['cruise', 'servo-storm'].map((wanted) => bases.find(({ scenario }) => scenario.id === wanted));
+    const full = bases.find(({ scenario }) => scenario.id === 'battery-bench');
+    if (cruise === undefined || storm === undefined || full === undefined) throw new Error('A situation is missing.');
+    expect([areFedAlike(cruise, storm), areFedAlike(cruise, full)]).toEqual([true, false]);
+    let darkened = 0;
+    for (const fault of faultsOf(cruise.network)) {
+      const alone = solveFault(storm, fault);
+      const after = solveFault(storm, fault, solveFault(cruise, fault));
+      expect([fault.id, ...after.dark]).toEqual([fault.id, ...alone.dark]);
+      expect([fault.id, ...after.after.volts]).toEqual([fault.id, ...alone.after.volts]);
+      if (alone.dark.length > 0) darkened++;
+    }
+    expect(darkened).toBeGreaterThan(20);
   });
 
   it('lets start what the fault lets start: a regulator whose input was too low, behind one that puts its input through', () => {

@@ -19,30 +19,70 @@ export interface FaultResult {
   readonly dark: readonly number[];
 }
 
+/** A solved fault, with what is left of the circuit and how it started: the same in every situation that is fed alike. */
+export interface SolvedFault extends FaultResult {
+  readonly live: Live;
+}
+
 /** The circuit with what a fault does to it. */
-export function faultyCircuit(circuit: Circuit, { effect }: Fault): Circuit {
-  const ohms = effect.open.length === 0 ? circuit.ohms : circuit.ohms.slice();
+export function faultyCircuit(circuit: Circuit, fault: Fault): Circuit {
+  return { shape: circuit.shape, ohms: faultyOhms(circuit, fault), laws: faultyLaws(circuit, fault) };
+}
+
+function faultyOhms({ ohms: intact }: Circuit, { effect }: Fault): Float64Array {
+  if (effect.open.length === 0) return intact;
+  const ohms = intact.slice();
   for (const branch of effect.open) ohms[branch] = Infinity;
+  return ohms;
+}
+
+function faultyLaws(circuit: Circuit, { effect }: Fault): Law[] {
   const laws: Law[] = [...circuit.laws];
   for (const device of effect.off) laws[device] = { is: 'open' };
   for (const device of effect.through) laws[device] = { is: 'through', ohm: THROUGH_OHM };
   for (const device of effect.shorted) laws[device] = { is: 'resistance', ohm: SHORT_OHM };
-  return { shape: circuit.shape, ohms, laws };
+  return laws;
 }
 
 /**
  * Solves a scenario with a fault, and lets fall what falls. What the fault cuts off is dark at once and does not fall in turn.
  * Most faults move the balance of the intact aircraft a little, and it is followed there; where anything jumps or falls, the faulty
  * aircraft is brought down from a running start of its own.
+ * @param alike the same fault in a situation that is fed alike, when it is solved already
  */
-export function solveFault(base: ScenarioResult, fault: Fault): FaultResult {
-  const circuit = faultyCircuit(base.circuit, fault);
+export function solveFault(base: ScenarioResult, fault: Fault, alike?: SolvedFault): SolvedFault {
   // What is shorted pulls its supply down: there is no neighbouring balance to look for, and nothing loses its return.
   const isShort = fault.effect.shorted.length > 0;
-  const known = keptStart(base.circuit, fault);
-  const live = isShort ? reachedCircuit(base.network, circuit, known) : liveCircuit(base.network, circuit, known);
+  const live = alike === undefined ? liveWith(base, fault) : liveAs(alike.live, base, fault);
   const near = isUnhurt(base) && !isShort ? nextToIntact(base, live) : undefined;
-  return near ?? broughtDown(base.network, live);
+  return { ...(near ?? broughtDown(base.network, live)), live };
+}
+
+function liveWith(base: ScenarioResult, fault: Fault): Live {
+  const circuit = faultyCircuit(base.circuit, fault);
+  const known = keptStart(base.circuit, fault);
+  return fault.effect.shorted.length > 0 ? reachedCircuit(base.network, circuit, known) : liveCircuit(base.network, circuit, known);
+}
+
+/** What is left of the circuit in a situation that is fed like one for which that is known. */
+function liveAs({ circuit: { ohms }, start, dark }: Live, { circuit }: ScenarioResult, fault: Fault): Live {
+  const laws = faultyLaws(circuit, fault);
+  for (const device of dark) laws[device] = { is: 'open' };
+  return { circuit: { shape: circuit.shape, ohms, laws }, start, dark };
+}
+
+/**
+ * True when the same supplies feed the same devices in two situations, whatever these take: then the same is dark with any fault, and
+ * everything starts at the same voltages.
+ */
+export function areFedAlike({ circuit: a }: ScenarioResult, { circuit: b }: ScenarioResult): boolean {
+  return (
+    a.ohms === b.ohms &&
+    a.laws.every((law, device) => {
+      const other = b.laws[device];
+      return law.is === other?.is && (law.is !== 'supply' || (other.is === 'supply' && law.emfV === other.emfV));
+    })
+  );
 }
 
 const starts = new WeakMap<Circuit, RaisedStart>();
