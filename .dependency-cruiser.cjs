@@ -9,6 +9,7 @@ const FLOORS = [
   ['layout'],
   ['links', 'harness'],
   ['power'],
+  ['field'],
   ['checks'],
   ['formats', 'demo'],
 ];

@@ -44,6 +44,14 @@ export function CableFacts({ cable: id, graph }: { readonly cable: CableId; read
           title={legs.length === 1 ? 'Length mm' : `Leg ${i + 1} mm`}
         />
       ))}
+      {legs.map((leg, i) => (
+        <TwistField
+          key={`${leg.id} twist ${leg.twistMm ?? 0}`}
+          cable={cable}
+          leg={leg}
+          title={legs.length === 1 ? 'Twist mm' : `Twist ${i + 1} mm`}
+        />
+      ))}
       <CableText key={`label ${cable.label ?? ''}`} cable={cable} field="label" title="Label" />
       <CableText key={`note ${cable.note ?? ''}`} cable={cable} field="note" title="Note" />
       <CableWires cable={cable} graph={graph} />
@@ -82,15 +90,50 @@ function endsText(plain: PlainCable): string {
 function LengthField({ cable, leg, title }: { readonly cable: Cable; readonly leg: Leg; readonly title: string }) {
   const session = useSession();
   const was = leg.typedLengthMm ?? null;
+  return (
+    <MillimetreField
+      title={title}
+      was={was}
+      takes={(mm) => mm > 0 && mm <= 20_000}
+      problem="A length is a number of millimetres, up to 20 000."
+      onSave={(lengthMm) => session.make({ kind: 'set-leg-length', cable: cable.id, leg: leg.id, lengthMm, was })}
+    />
+  );
+}
+
+/** The length of a turn where the wires are twisted together; empty where they lie side by side. */
+function TwistField({ cable, leg, title }: { readonly cable: Cable; readonly leg: Leg; readonly title: string }) {
+  const session = useSession();
+  const was = leg.twistMm ?? null;
+  return (
+    <MillimetreField
+      title={title}
+      was={was}
+      takes={(mm) => mm >= 5 && mm <= 500}
+      problem="One turn of twisted wires takes 5 to 500 mm. Leave it empty where they lie side by side."
+      onSave={(twistMm) => session.make({ kind: 'set-leg-twist', cable: cable.id, leg: leg.id, twistMm, was })}
+    />
+  );
+}
+
+interface MillimetreFieldProps {
+  readonly title: string;
+  readonly was: number | null;
+  readonly takes: (mm: number) => boolean;
+  readonly problem: string;
+  readonly onSave: (mm: number | null) => void;
+}
+
+function MillimetreField({ title, was, takes, problem: sentence, onSave }: MillimetreFieldProps) {
   const [text, setText] = useState(was === null ? '' : String(was));
   const [problem, setProblem] = useState('');
   const save = (): void => {
     const trimmed = text.trim().replace(',', '.');
-    const lengthMm = trimmed === '' ? null : Number(trimmed);
-    if (lengthMm === was) return setProblem('');
-    if (lengthMm !== null && !(lengthMm > 0 && lengthMm <= 20_000)) return setProblem('A length is a number of millimetres, up to 20 000.');
+    const mm = trimmed === '' ? null : Number(trimmed);
+    if (mm === was) return setProblem('');
+    if (mm !== null && !takes(mm)) return setProblem(sentence);
     setProblem('');
-    session.make({ kind: 'set-leg-length', cable: cable.id, leg: leg.id, lengthMm, was });
+    onSave(mm);
   };
   return (
     <label className="mt-1.5 grid grid-cols-[92px_1fr] items-center">

@@ -31,6 +31,7 @@ import { videoFilter } from './power/videoFilter.ts';
 import { wireGauge } from './power/wireGauge.ts';
 import { partial } from './partial.ts';
 import { allUpMass, centreOfGravity } from './placement/balance.ts';
+import { compassField } from './placement/compass.ts';
 import { cableTooShort, jointUnbroken, routeFull } from './placement/cables.ts';
 import { bayOverflow, notPlaced, outside } from './placement/room.ts';
 import { portNames } from './portNames.ts';
@@ -98,7 +99,8 @@ export const checks: readonly Check[] = [
   cableTooShort,
   jointUnbroken,
   routeFull,
+  compassField,
 ];
 
 /** Rises whenever a check says other things than before, so that stored summaries are computed again. */
-export const CHECKS_VERSION = 5;
+export const CHECKS_VERSION = 6;

@@ -350,6 +350,7 @@ describe('an edit that others came in the way of', () => {
       { kind: 'set-absent-contacts', cable: w07.id, node: node.id, absent: [1], was: [2] },
       { kind: 'set-end-connector', cable: w07.id, node: node.id, connector, was: connector },
       { kind: 'set-leg-length', cable: w07.id, leg: asId('leg'), lengthMm: 77, was: 1 },
+      { kind: 'set-leg-twist', cable: w07.id, leg: asId('leg'), twistMm: 30, was: 40 },
       {
         kind: 'move-conductor',
         cable: w07.id,

@@ -65,6 +65,7 @@ function insistOnOne(design: Design, edit: SimpleEdit): SimpleEdit | undefined {
     case 'set-absent-contacts':
     case 'set-end-connector':
     case 'set-leg-length':
+    case 'set-leg-twist':
     case 'move-conductor':
     case 'set-conductor-colour':
     case 'set-conductor-gauge':
@@ -116,6 +117,7 @@ type CableEdit = Extract<
       | 'set-absent-contacts'
       | 'set-end-connector'
       | 'set-leg-length'
+      | 'set-leg-twist'
       | 'move-conductor'
       | 'set-conductor-colour'
       | 'set-conductor-gauge';
@@ -129,6 +131,8 @@ function insistOnCable(cable: Cable | undefined, edit: CableEdit): SimpleEdit | 
       return { ...edit, was: cable[edit.field] ?? '' };
     case 'set-leg-length':
       return { ...edit, was: cable.legs[edit.leg]?.typedLengthMm ?? null };
+    case 'set-leg-twist':
+      return { ...edit, was: cable.legs[edit.leg]?.twistMm ?? null };
     case 'set-cable-end':
     case 'set-absent-contacts':
     case 'set-end-connector': {

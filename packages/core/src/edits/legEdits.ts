@@ -1,5 +1,5 @@
 import { Type } from '@sinclair/typebox';
-import { CableNodeSchema, LegSchema } from '../model/aircraft.ts';
+import { CableNodeSchema, LegSchema, TwistMmSchema } from '../model/aircraft.ts';
 import { CableIdSchema, LegIdSchema } from '../model/ids.ts';
 import { changeCable } from './cableEdits.ts';
 import { editKind, refuse } from './family.ts';
@@ -50,4 +50,30 @@ const removeLeg = editKind({
     }),
 });
 
-export const legEdits = [addLeg, removeLeg] as const;
+const twistOrNone = Type.Union([TwistMmSchema, Type.Null()]);
+
+/** Twists the wires of a leg together, or lets them lie side by side. */
+const setLegTwist = editKind({
+  kind: 'set-leg-twist',
+  schema: Type.Object(
+    { kind: Type.Literal('set-leg-twist'), cable: CableIdSchema, leg: LegIdSchema, twistMm: twistOrNone, was: twistOrNone },
+    closed,
+  ),
+  title: (edit, design) =>
+    edit.twistMm === null
+      ? `${tagOf(design, edit.cable)} is not twisted`
+      : `Twist ${tagOf(design, edit.cable)}, a turn in ${edit.twistMm} mm`,
+  apply: ({ aircraft }, edit) =>
+    changeCable(aircraft, edit.cable, (cable) => {
+      const leg = cable.legs[edit.leg];
+      if (leg === undefined) return refuse('unknown-leg', `${cable.tag} no longer has that leg.`, edit.leg);
+      if ((leg.twistMm ?? null) !== edit.was) {
+        return refuse('changed-since', `${cable.tag} was ${leg.twistMm === undefined ? 'untwisted' : 'twisted'} meanwhile.`, cable.id);
+      }
+      const { twistMm: _old, ...rest } = leg;
+      const changed = edit.twistMm === null ? rest : { ...rest, twistMm: edit.twistMm };
+      return { ...cable, legs: { ...cable.legs, [leg.id]: changed } };
+    }),
+});
+
+export const legEdits = [addLeg, removeLeg, setLegTwist] as const;

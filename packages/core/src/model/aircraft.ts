@@ -27,7 +27,7 @@ const note = Type.String({ maxLength: LIMITS.noteChars });
 const label = Type.String({ maxLength: LIMITS.labelChars });
 
 /** The version of the document's shape that this code writes. */
-export const SCHEMA_VERSION = 4;
+export const SCHEMA_VERSION = 5;
 
 /** What people call an item: a prefix and a number, `GNSS1`. */
 export const RefSchema = Type.String({ pattern: '^[A-Z]{1,8}[1-9][0-9]{0,3}$' });
@@ -88,8 +88,17 @@ export type CableNode = Shape<typeof CableNodeSchema>;
 export type CableEnd = Extract<CableNode, { is: 'end' }>;
 
 export const LengthMmSchema = Type.Number({ exclusiveMinimum: 0, maximum: LIMITS.lengthMmMax });
+/** The length of one turn of twisted wires. */
+export const TwistMmSchema = Type.Number({ minimum: 5, maximum: 500 });
 export const LegSchema = Type.Object(
-  { id: LegIdSchema, a: NodeIdSchema, b: NodeIdSchema, typedLengthMm: Type.Optional(LengthMmSchema) },
+  {
+    id: LegIdSchema,
+    a: NodeIdSchema,
+    b: NodeIdSchema,
+    typedLengthMm: Type.Optional(LengthMmSchema),
+    /** Where its wires are twisted together, the length of one turn. */
+    twistMm: Type.Optional(TwistMmSchema),
+  },
   closed,
 );
 /** The stretch of a cable between two of its nodes. */

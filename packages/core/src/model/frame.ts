@@ -72,7 +72,9 @@ export type Route = Shape<typeof RouteSchema>;
 
 interface FrameNumberFacts {
   readonly title: string;
-  readonly unit: 'mm' | 'g' | 'm/s' | 'km';
+  readonly unit: 'mm' | 'g' | 'm/s' | 'km' | 'm' | 'dB' | 'uT' | 'deg';
+  /** What is taken where nobody gives it. */
+  readonly usual?: number;
   readonly least: number;
   readonly most: number;
 }
@@ -111,6 +113,11 @@ const NUMBERS = {
   cruiseMs: speed('Cruise speed'),
   neverExceedMs: speed('Never-exceed speed'),
   missionKm: { title: 'Furthest from home', unit: 'km', least: 0.01, most: 500 },
+  flightHeightM: { title: 'Height above the ground, there', unit: 'm', least: 1, most: 10_000, usual: 100 },
+  groundAntennaM: { title: 'Height of the antenna on the ground', unit: 'm', least: 0.1, most: 100, usual: 2 },
+  linkMarginDb: { title: 'Margin wanted of every link', unit: 'dB', least: 0, most: 40, usual: 10 },
+  earthFieldUt: { title: 'Field of the earth, level part', unit: 'uT', least: 1, most: 45, usual: 20 },
+  headingErrorDeg: { title: 'Heading error allowed, two antennas', unit: 'deg', least: 0.05, most: 20, usual: 1 },
 } as const satisfies Readonly<Record<string, FrameNumberFacts>>;
 
 export type FrameNumber = keyof typeof NUMBERS;
@@ -120,6 +127,10 @@ export const FRAME_NUMBERS: Readonly<Record<FrameNumber, FrameNumberFacts>> = NU
 
 export function isFrameNumber(text: string): text is FrameNumber {
   return Object.hasOwn(FRAME_NUMBERS, text);
+}
+/** A number of an airframe, or what is usual where nobody gave it; undefined where there is neither. */
+export function numberOr(numbers: Readonly<Partial<Record<FrameNumber, number>>> | undefined, name: FrameNumber): number | undefined {
+  return numbers?.[name] ?? FRAME_NUMBERS[name].usual;
 }
 export const frameNumbers: readonly FrameNumber[] = Object.keys(FRAME_NUMBERS).filter(isFrameNumber);
 
@@ -131,17 +142,19 @@ const LIFT = ['armMm', 'liftPropDiameterMm'] as const;
 const WEIGHT = ['massG', 'massStationMm', 'massWaterMm', 'targetMm', 'foreLimitMm', 'aftLimitMm', 'maxMassG'] as const;
 const SPEEDS = ['stallMs', 'cruiseMs', 'neverExceedMs'] as const;
 
-const plane: readonly FrameNumber[] = [...WING, ...BODY, ...TAIL, ...PROP, ...WEIGHT, ...SPEEDS, 'missionKm'];
-const copter: readonly FrameNumber[] = [...BODY, ...LIFT, ...WEIGHT, 'missionKm'];
+const AWAY = ['missionKm', 'flightHeightM', 'groundAntennaM', 'linkMarginDb', 'earthFieldUt', 'headingErrorDeg'] as const;
+
+const plane: readonly FrameNumber[] = [...WING, ...BODY, ...TAIL, ...PROP, ...WEIGHT, ...SPEEDS, ...AWAY];
+const copter: readonly FrameNumber[] = [...BODY, ...LIFT, ...WEIGHT, ...AWAY];
 
 /** The numbers that an airframe of each kind has, in the order in which they are asked for. */
 export const NUMBERS_OF_KIND: Readonly<Record<AirframeKind, readonly FrameNumber[]>> = {
   conventional: plane,
   'v-tail': plane,
   'v-tail-flaps': plane,
-  'flying-wing': [...WING, ...BODY, ...PROP, ...WEIGHT, ...SPEEDS, 'missionKm'],
-  'twin-motor': [...WING, ...BODY, ...TAIL, ...PROP, 'propButtMm', ...WEIGHT, ...SPEEDS, 'missionKm'],
-  'lift-and-cruise': [...WING, ...BODY, ...TAIL, ...PROP, ...LIFT, ...WEIGHT, ...SPEEDS, 'missionKm'],
+  'flying-wing': [...WING, ...BODY, ...PROP, ...WEIGHT, ...SPEEDS, ...AWAY],
+  'twin-motor': [...WING, ...BODY, ...TAIL, ...PROP, 'propButtMm', ...WEIGHT, ...SPEEDS, ...AWAY],
+  'lift-and-cruise': [...WING, ...BODY, ...TAIL, ...PROP, ...LIFT, ...WEIGHT, ...SPEEDS, ...AWAY],
   quad: copter,
   hexa: copter,
 };

@@ -24,6 +24,11 @@ export const MIGRATIONS: readonly Migration[] = [
     title: 'The airframe in numbers, places of items, and what was weighed',
     migrate: (document) => document,
   },
+  {
+    to: 5,
+    title: 'Twisted wires, and figures of compass and links',
+    migrate: (document) => document,
+  },
 ];
 
 export type MigrationResult =

@@ -7,6 +7,7 @@ import { LIMITS } from './limits.ts';
 import { NumberParameter, SettingIdSchema, SettingSpecSchema, WhenSchema } from './setting.ts';
 import { oneOf } from './oneOf.ts';
 import { partKinds } from './partKinds.ts';
+import { RadioTraitsSchema } from './radio.ts';
 import type { Shape } from './shape.ts';
 
 const closed = { additionalProperties: false } as const;
@@ -154,8 +155,16 @@ function partSchema<N extends TSchema, P extends TSchema>(number: N, pin: P) {
       servo: Type.Optional(
         Type.Object({ atV: positive, torqueNcm: positive, secondsPer60Deg: positive, widthUs: Type.Tuple([positive, positive]) }, closed),
       ),
-      /** The rotor of a motor as a magnet, in ampere square metres. */
+      /** Its magnets as one dipole, in ampere square metres: the rotor of a motor, a servo, steel-cased cells, the magnets of a hatch. */
       magnetAm2: Type.Optional(positive),
+      /** Its radios, with an antenna each. */
+      radios: Type.Optional(Type.Array(RadioTraitsSchema, { minItems: 1, maxItems: 6 })),
+      /** A compass in it: what it measures at most along each axis, in microtesla. */
+      compass: Type.Optional(Type.Object({ rangeUt: positive }, closed)),
+      /** What it radiates by itself into the band of satellite receivers, in dBm. */
+      noiseDbm: Type.Optional(Type.Number({ minimum: -150, maximum: 0 })),
+      /** The most that an airspeed sensor measures, and the least step that it tells from noise, in pascal. */
+      airspeed: Type.Optional(Type.Object({ fullScalePa: positive, stepPa: positive }, closed)),
       /** What its lights and sounds mean. */
       indications: Type.Optional(Type.Array(Type.Object({ shows: text, means: text }, closed))),
       /** What is done once with this part: binding, range calibration, first power-up. */

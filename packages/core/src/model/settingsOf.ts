@@ -1,5 +1,6 @@
 import { ANTENNA_FITTED, ANTENNA_SETTING, NO_ANTENNA } from './antennaSetting.ts';
 import type { Part } from './part.ts';
+import { ANTENNA_AXES, antennaKinds, ANTENNAS, isAntennaAxis, type RadioTraits } from './radio.ts';
 import { FLOW_CONTROLS, FRAMES, type SettingSpec } from './setting.ts';
 
 const cache = new WeakMap<Part, readonly SettingSpec[]>();
@@ -13,6 +14,7 @@ export function settingsOf(part: Part): readonly SettingSpec[] {
   if (known !== undefined) return known;
   const specs: SettingSpec[] = [...part.settings];
   for (const endpoint of part.endpoints) specs.push(...settingsOfEndpoint(endpoint));
+  for (const radio of part.radios ?? []) specs.push(...settingsOfRadio(radio, (part.radios?.length ?? 0) > 1));
   cache.set(part, specs);
   return specs;
 }
@@ -37,6 +39,42 @@ function settingsOfEndpoint(endpoint: RawEndpoint): SettingSpec[] {
     default:
       return [];
   }
+}
+
+/** How the antenna of a radio is placed: its kind, the way its axis points, and how far from the part it stands. */
+function settingsOfRadio(radio: RadioTraits, isOneOfSeveral: boolean): SettingSpec[] {
+  const name = isOneOfSeveral ? `${radio.title}: ` : '';
+  const kinds = antennaKinds.map((kind) => ({ value: kind, label: ANTENNAS[kind].title }));
+  const axes = Object.keys(ANTENNA_AXES)
+    .filter(isAntennaAxis)
+    .map((axis) => ({ value: axis, label: ANTENNA_AXES[axis] }));
+  const away = (axis: 'station' | 'butt' | 'water', label: string): SettingSpec => ({
+    is: 'number',
+    id: `${radio.id}.${axis}`,
+    label: `${name}antenna from here, ${label}`,
+    unit: 'mm',
+    min: -5000,
+    max: 5000,
+    default: 0,
+  });
+  return [
+    { is: 'choice', id: `${radio.id}.antenna`, label: `${name}kind of antenna`, choices: kinds, default: radio.antenna },
+    { is: 'choice', id: `${radio.id}.axis`, label: `${name}axis of the antenna`, choices: axes, default: 'up' },
+    away('station', 'aft'),
+    away('butt', 'right'),
+    away('water', 'up'),
+    ...(radio.otherEnd === undefined
+      ? []
+      : [
+          {
+            is: 'choice' as const,
+            id: `${radio.id}.ground`,
+            label: `${name}antenna on the ground`,
+            choices: kinds,
+            default: radio.groundAntenna ?? 'dipole',
+          },
+        ]),
+  ];
 }
 
 function antennaSetting(): SettingSpec {

@@ -39,6 +39,8 @@ function pack(figures: Pack): Part {
       ),
     ],
     circuit: [{ is: 'battery', id: 'pack', plus: 'main.1', minus: 'main.2', chemistry, cells, capacityMah, internalOhm, continuousA }],
+    // Cells in steel cans; those in foil are no magnets.
+    ...(chemistry === 'li-ion' ? { magnetAm2: 0.02 * cells } : {}),
     cautions: ['battery'],
   });
 }

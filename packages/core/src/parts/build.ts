@@ -153,3 +153,43 @@ export function uart(
     ...rest,
   };
 }
+
+type Radio = NonNullable<Part['radios']>[number];
+
+/** A radio that sends and hears, and whose like is at the other end. */
+export function pairRadio(
+  mhz: Radio['mhz'],
+  [sendsDbm, sensitivityDbm]: readonly [number, number],
+  rest: Partial<Radio> & Pick<Radio, 'atMm'>,
+): Radio {
+  return {
+    id: 'air',
+    title: 'radio',
+    mhz,
+    sendsDbm,
+    hears: { sensitivityDbm, blockingDbm: -15 },
+    otherEnd: { sendsDbm, sensitivityDbm },
+    antenna: 'whip',
+    groundAntenna: 'dipole',
+    ...rest,
+  };
+}
+
+/** The antenna of a satellite receiver, on its top. Its filter bears strong signals of other bands. */
+export function skyAntenna(atMm: Radio['atMm'], id = 'sky', title = 'satellites'): Radio {
+  return { id, title, mhz: [1559, 1610], hears: { sensitivityDbm: -110, blockingDbm: 0 }, antenna: 'sky-plate', atMm };
+}
+
+/** A transmitter of pictures. */
+export function pictureSender(mhz: Radio['mhz'], sendsDbm: number, atMm: Radio['atMm']): Radio {
+  return {
+    id: 'air',
+    title: 'pictures',
+    mhz,
+    sendsDbm,
+    otherEnd: { sensitivityDbm: -90 },
+    antenna: 'crossed-loops',
+    groundAntenna: 'plate',
+    atMm,
+  };
+}

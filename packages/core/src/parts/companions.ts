@@ -22,6 +22,7 @@ export const companions: readonly Part[] = [
     summary: 'Header with two serial ports; the first carries the login console as delivered.',
     massG: 48,
     sizeMm: [86, 56, 18],
+    noiseDbm: -88,
     settings: [devicePath('UART1', '/dev/serial0', ['/dev/ttyS0']), devicePath('UART2', '/dev/ttyS1', ['/dev/ttyAMA1'])],
     ports: [
       wiredPort(
@@ -50,6 +51,7 @@ export const companions: readonly Part[] = [
     summary: 'For image work: 25 W at the peak, serial header and Ethernet. The serial port carries the login console as delivered.',
     massG: 176,
     sizeMm: [103, 91, 35],
+    noiseDbm: -84,
     settings: [devicePath('UART1', '/dev/ttyTHS0', ['/dev/ttyTHS1'])],
     ports: [
       wiredPort(
@@ -90,6 +92,7 @@ export const companions: readonly Part[] = [
     summary: 'Carrier with a socket for the controller whose wires are crossed inside: its TX pin is labelled for the controller.',
     massG: 92,
     sizeMm: [85, 60, 28],
+    noiseDbm: -86,
     settings: [devicePath('FC', '/dev/ttyAMA0', ['/dev/ttyS0'])],
     ports: [
       wiredPort('power', ['locking-2.0', 'socket'], [['5V', 'supply-in', '@5v'], ['5V', 'supply-in', '@5v'], gnd, gnd], { needed: true }),

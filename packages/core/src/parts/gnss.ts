@@ -1,5 +1,5 @@
 import type { Part } from '../model/part.ts';
-import { load, logic3V3, offer, samplePart, uart, wiredPort, type Offer, type Row } from './build.ts';
+import { load, logic3V3, offer, samplePart, skyAntenna, uart, wiredPort, type Offer, type Row } from './build.ts';
 
 const speaks: readonly Offer[] = [
   offer('nmea-0183', 'talker', 38_400, [4800, 9600, 19_200, 38_400, 57_600, 115_200]),
@@ -17,6 +17,7 @@ export const gnssReceivers: readonly Part[] = [
     summary: 'Plain serial receiver, NMEA 0183 or binary, 38 400 baud as delivered.',
     massG: 14,
     sizeMm: [28, 28, 9],
+    radios: [skyAntenna([0, 0, 4])],
     ports: [wiredPort('UART', ['locking-1.25', 'socket'], [['V', 'supply-in'], tx, rx, gnd], { needed: true })],
     circuit: [load('receiver', ['UART.1', '@gnd'], [0.03, 0.035, 0.06], [5, 3.6, 5.5])],
     endpoints: [uart('UART', { tx: 'UART.2', rx: 'UART.3' }, speaks)],
@@ -28,6 +29,9 @@ export const gnssReceivers: readonly Part[] = [
     summary: 'For a boom: serial position and a compass at I2C address 0x0E on one 6-way socket, supply first.',
     massG: 33,
     sizeMm: [55, 55, 16],
+    radios: [skyAntenna([0, 0, 8])],
+    compass: { rangeUt: 800 },
+
     ports: [
       wiredPort('main', ['locking-1.25', 'socket'], [['V', 'supply-in'], rx, tx, ['SCL', 'scl', logic3V3], ['SDA', 'sda', logic3V3], gnd], {
         needed: true,
@@ -47,6 +51,9 @@ export const gnssReceivers: readonly Part[] = [
     summary: 'Position, compass and barometer over CAN; termination by a jumper, off as delivered.',
     massG: 46,
     sizeMm: [60, 60, 18],
+    radios: [skyAntenna([0, 0, 9])],
+    compass: { rangeUt: 1300 },
+
     ports: [wiredPort('CAN', ['locking-1.25', 'socket'], [['V', 'supply-in'], ['H', 'can-h'], ['L', 'can-l'], gnd], { needed: true })],
     circuit: [load('receiver', ['CAN.1', '@gnd'], [0.1, 0.13, 0.2], [5, 4.5, 5.5])],
     endpoints: [{ is: 'can', id: 'CAN', high: 'CAN.2', low: 'CAN.3', terminated: false, switchable: true }],
@@ -58,6 +65,7 @@ export const gnssReceivers: readonly Part[] = [
     summary: 'Gives heading from two antennas on a known baseline; binary at 230 400 baud, corrections in on the same port.',
     massG: 72,
     sizeMm: [68, 42, 14],
+    radios: [skyAntenna([0, 0, 0], 'a1', 'first antenna'), skyAntenna([0, 0, 0], 'a2', 'second antenna')],
     ports: [
       wiredPort('UART', ['locking-1.25', 'socket'], [gnd, tx, rx, ['V', 'supply-in']], { needed: true }),
       wiredPort('aux', ['locking-1.25', 'socket'], [gnd, tx, rx, ['-', 'nc']], { label: 'corrections' }),
@@ -78,6 +86,7 @@ export const gnssReceivers: readonly Part[] = [
     summary: 'Takes its supply from the battery side, so that it is dark on USB; serial, NMEA 0183 at 9600 baud.',
     massG: 58,
     sizeMm: [50, 50, 22],
+    radios: [skyAntenna([0, 0, 11])],
     ports: [wiredPort('main', ['locking-2.0', 'socket'], [['V', 'supply-in'], gnd, rx, tx], { needed: true })],
     circuit: [load('receiver', ['main.1', '@gnd'], [0.03, 0.05, 0.09], [12, 7, 30], { law: 'constant-power' })],
     endpoints: [uart('UART', { tx: 'main.4', rx: 'main.3' }, [offer('nmea-0183', 'talker', 9600, [4800, 9600, 38_400])])],

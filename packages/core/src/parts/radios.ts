@@ -1,5 +1,5 @@
 import type { Part } from '../model/part.ts';
-import { load, logic1V8, logic3V3, logic5Tolerant, offer, samplePart, uart, wiredPort, type Row } from './build.ts';
+import { load, logic1V8, logic3V3, logic5Tolerant, offer, pairRadio, samplePart, uart, wiredPort, type Row } from './build.ts';
 
 const cautions = ['antenna-before-power', 'radio-rules'];
 const gnd: Row = ['GND', 'gnd', '@gnd'];
@@ -15,6 +15,7 @@ export const telemetryRadios: readonly Part[] = [
     summary: 'Air side of a pair, 57 600 baud as delivered. Its socket has the ground on pin 1.',
     massG: 18,
     sizeMm: [48, 26, 11],
+    radios: [pairRadio([902, 928], [20, -112], { atMm: [0, 0, 45] })],
     ports: [wiredPort('UART', ['locking-1.25', 'socket'], [gnd, rx, tx, ['V', 'supply-in']], { needed: true })],
     circuit: [load('radio', ['UART.4', '@gnd'], [0.06, 0.15, 0.5], [5, 4.5, 5.5], { law: 'constant-power' })],
     endpoints: [
@@ -35,6 +36,7 @@ export const telemetryRadios: readonly Part[] = [
     summary: 'Air side of a pair with CTS and RTS, 57 600 baud as delivered, supply first.',
     massG: 15,
     sizeMm: [44, 24, 9],
+    radios: [pairRadio([433.05, 434.79], [20, -115], { atMm: [0, 0, 80] })],
     ports: [
       wiredPort(
         'UART',
@@ -57,6 +59,7 @@ export const telemetryRadios: readonly Part[] = [
     summary: '1 W at 900 MHz class, 5 V 0.9 A while sending, 115 200 baud, CTS and RTS.',
     massG: 32,
     sizeMm: [56, 36, 14],
+    radios: [pairRadio([902, 928], [30, -108], { atMm: [0, 0, 45] })],
     ports: [
       wiredPort(
         'UART',
@@ -81,6 +84,7 @@ export const telemetryRadios: readonly Part[] = [
     summary: '2.4 GHz class with Ethernet and two serial ports that carry any bytes to UDP or TCP. 7 to 28 V.',
     massG: 68,
     sizeMm: [72, 46, 16],
+    radios: [pairRadio([2400, 2483.5], [27, -94], { antenna: 'dipole', groundAntenna: 'upright-plate', atMm: [0, 0, 40] })],
     ports: [
       wiredPort('power', ['locking-2.0', 'socket'], [['V', 'supply-in'], gnd], { needed: true }),
       wiredPort('S1', ['locking-1.25', 'socket'], [gnd, ['TX', 'tx', logic3V3], ['RX', 'rx', logic3V3], ['-', 'nc']], {
@@ -124,6 +128,7 @@ export const telemetryRadios: readonly Part[] = [
     summary: 'USB to a companion; its own serial pads are at 1.8 V and take no 3.3 V signal.',
     massG: 26,
     sizeMm: [52, 32, 8],
+    radios: [{ id: 'air', title: 'cellular', mhz: [1710, 1785], sendsDbm: 23, antenna: 'whip', atMm: [0, 0, 0] }],
     ports: [
       wiredPort('usb', ['USB-C', 'socket'], [['VBUS', 'supply-in'], ['D+', 'usb'], ['D-', 'usb'], gnd], { label: 'USB', needed: true }),
       wiredPort('UART', ['solder-pad', 'pads'], [['TX', 'tx', logic1V8], ['RX', 'rx', logic1V8], gnd]),
@@ -147,6 +152,7 @@ export const handheldLinks: readonly Part[] = [
     summary: 'RC as SBUS, data over serial at 57 600 baud, and video in, in one box. 7 to 28 V.',
     massG: 88,
     sizeMm: [78, 56, 18],
+    radios: [pairRadio([2400, 2483.5], [25, -96], { antenna: 'dipole', atMm: [0, 0, 40] })],
     ports: [
       wiredPort('power', ['locking-2.0', 'socket'], [['V', 'supply-in'], ['V', 'supply-in'], gnd, gnd], { needed: true }),
       wiredPort('RC', ['locking-1.25', 'socket'], [['SB', 'tx', logic3V3], gnd], { label: 'rc out', needed: true }),

@@ -1,5 +1,5 @@
 import type { Part } from '../model/part.ts';
-import { load, logic3V3, logic5V, offer, samplePart, uart, wiredPort, type RawEndpoint, type Row } from './build.ts';
+import { load, logic3V3, logic5V, offer, pairRadio, samplePart, uart, wiredPort, type RawEndpoint, type Row } from './build.ts';
 
 const cautions = ['antenna-before-power'];
 const bind = {
@@ -9,6 +9,18 @@ const bind = {
 const ground: Row = ['GND', 'gnd', '@gnd'];
 const windowV = [5, 3.7, 8.4] as const;
 const takes = (pin: string) => load('receiver', [pin, '@gnd'], [0.06, 0.08, 0.1], windowV);
+
+/** A receiver that never answers. */
+const sticksOnly: NonNullable<Part['radios']>[number] = {
+  id: 'rc',
+  title: 'sticks',
+  mhz: [2400, 2483.5],
+  hears: { sensitivityDbm: -98, blockingDbm: -15 },
+  otherEnd: { sendsDbm: 20 },
+  antenna: 'whip',
+  groundAntenna: 'dipole',
+  atMm: [0, 0, 20],
+};
 
 function sbusTalker(pin: string, inverted?: boolean, id = 'SBUS'): RawEndpoint[] {
   return [
@@ -25,6 +37,7 @@ export const rcReceivers: readonly Part[] = [
     summary: 'One inverted serial wire at 100 000 baud. Loss of signal is told by a flag in the frame.',
     massG: 11,
     sizeMm: [36, 22, 9],
+    radios: [sticksOnly],
     ports: [
       wiredPort('SBUS', ['pin-2.54', 'pins'], [ground, ['V', 'supply-in'], ['S', 'tx', logic3V3]], { signalRow: 'outer', needed: true }),
     ],
@@ -40,6 +53,7 @@ export const rcReceivers: readonly Part[] = [
     summary: 'SBUS on one wire, an uninverted tap of it on a pad, and single-wire telemetry back. The flag tells of a lost link.',
     massG: 6,
     sizeMm: [24, 18, 6],
+    radios: [pairRadio([2400, 2483.5], [14, -98], { id: 'rc', title: 'sticks', atMm: [0, 0, 20] })],
     ports: [
       wiredPort('main', ['locking-1.25', 'socket'], [['V', 'supply-in'], ground, ['SB', 'tx', logic3V3], ['TR', 'single-wire', logic3V3]], {
         needed: true,
@@ -65,6 +79,7 @@ export const rcReceivers: readonly Part[] = [
     summary: '420 000 baud both ways; link quality comes with the channels; no frames when the link is lost.',
     massG: 3,
     sizeMm: [18, 12, 4],
+    radios: [pairRadio([2400, 2483.5], [20, -108], { id: 'rc', title: 'sticks', atMm: [0, 0, 20] })],
     ports: [
       wiredPort('UART', ['solder-pad', 'pads'], [ground, ['V', 'supply-in'], ['RX', 'rx', logic3V3], ['TX', 'tx', logic3V3]], {
         needed: true,
@@ -87,6 +102,7 @@ export const rcReceivers: readonly Part[] = [
     summary: 'One 3-pin row a channel. On loss it holds or goes to presets: no flag tells the difference.',
     massG: 14,
     sizeMm: [44, 24, 12],
+    radios: [sticksOnly],
     ports: [
       ...[1, 2, 3, 4, 5, 6].map((n) =>
         wiredPort(`ch${n}`, ['pin-2.54', 'pins'], [['S', 'pulse-out', logic3V3], ['V', 'supply-through', '@v'], ground], {
@@ -108,6 +124,7 @@ export const rcReceivers: readonly Part[] = [
     summary: 'All channels as one pulse train; no pulses when the link is lost.',
     massG: 8,
     sizeMm: [30, 20, 8],
+    radios: [sticksOnly],
     ports: [
       wiredPort('PPM', ['pin-2.54', 'pins'], [['S', 'pulse-out', logic3V3], ['V', 'supply-in'], ground], {
         signalRow: 'inner',
@@ -126,6 +143,7 @@ export const rcReceivers: readonly Part[] = [
     summary: 'Diversity receiver: SBUS on one row, signal strength as 0 to 3.3 V on another, 6 servo rows besides.',
     massG: 19,
     sizeMm: [48, 28, 14],
+    radios: [sticksOnly],
     ports: [
       wiredPort('SBUS', ['pin-2.54', 'pins'], [['S', 'tx', logic3V3], ['V', 'supply-in', '@v'], ground], {
         signalRow: 'inner',

@@ -47,6 +47,8 @@ function regulator(
   return samplePart({
     kind: 'regulator',
     ...about,
+    // A switching regulator is heard some way off; a linear one is not.
+    ...(figures.topology === 'linear' ? {} : { noiseDbm: -94 }),
     ports: [padsIn, output === 'lead' ? leadOut : padsOut],
     circuit: [
       buck('buck', {

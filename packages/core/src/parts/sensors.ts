@@ -6,13 +6,10 @@ const supply: Row = ['V', 'supply-in'];
 const sda: Row = ['SDA', 'sda', logic3V3];
 const scl: Row = ['SCL', 'scl', logic3V3];
 
+type About = Pick<Part, 'kind' | 'name' | 'summary' | 'massG' | 'sizeMm' | 'compass' | 'airspeed'> & { readonly id: string };
+
 /** A device on an I2C socket whose pins are found by their role. */
-function i2c(
-  about: Pick<Part, 'kind' | 'name' | 'summary' | 'massG' | 'sizeMm'> & { readonly id: string },
-  rows: readonly Row[],
-  addresses: readonly number[],
-  typicalA: number,
-): Part {
+function i2c(about: About, rows: readonly Row[], addresses: readonly number[], typicalA: number): Part {
   const at = (role: Row[1]): string => `I2C.${rows.findIndex((row) => row[1] === role) + 1}`;
   const device: RawEndpoint = {
     is: 'i2c-device',
@@ -32,7 +29,7 @@ function i2c(
 }
 
 /** A device on a CAN socket: supply, high, low, ground. */
-function can(about: Pick<Part, 'kind' | 'name' | 'summary' | 'massG' | 'sizeMm'> & { readonly id: string }, typicalA: number): Part {
+function can(about: About, typicalA: number): Part {
   return samplePart({
     ...about,
     ports: [wiredPort('CAN', ['locking-1.25', 'socket'], [supply, ['H', 'can-h'], ['L', 'can-l'], gnd], { needed: true })],
@@ -50,6 +47,7 @@ export const compasses: readonly Part[] = [
       summary: 'Three axes at address 0x0E.',
       massG: 4,
       sizeMm: [18, 16, 6],
+      compass: { rangeUt: 800 },
     },
     [supply, scl, sda, gnd],
     [0x0e],
@@ -63,6 +61,7 @@ export const compasses: readonly Part[] = [
       summary: 'Three axes at address 0x0C to 0x0F, chosen by two solder bridges. Its ground is on pin 1.',
       massG: 5,
       sizeMm: [20, 18, 6],
+      compass: { rangeUt: 800 },
     },
     [gnd, sda, scl, supply],
     [0x0c, 0x0d, 0x0e, 0x0f],
@@ -79,6 +78,7 @@ export const airspeedSensors: readonly Part[] = [
       summary: 'Differential pressure over I2C at address 0x28.',
       massG: 7,
       sizeMm: [24, 20, 12],
+      airspeed: { fullScalePa: 2500, stepPa: 0.8 },
     },
     [supply, sda, scl, gnd],
     [0x28],
@@ -92,6 +92,7 @@ export const airspeedSensors: readonly Part[] = [
       summary: 'For slow aircraft, up to about 28 m/s. Address 0x25 or 0x26.',
       massG: 6,
       sizeMm: [22, 18, 10],
+      airspeed: { fullScalePa: 500, stepPa: 0.2 },
     },
     [gnd, scl, sda, supply],
     [0x25, 0x26],
@@ -105,6 +106,7 @@ export const airspeedSensors: readonly Part[] = [
       summary: 'For fast aircraft, up to about 105 m/s, with a heater input left open. Termination by a jumper.',
       massG: 21,
       sizeMm: [38, 26, 15],
+      airspeed: { fullScalePa: 7000, stepPa: 2.5 },
     },
     0.06,
   ),
@@ -115,6 +117,7 @@ export const airspeedSensors: readonly Part[] = [
     summary: '0.5 to 4.5 V on one wire, 2.5 V at rest: more than a 3.3 V input stands.',
     massG: 8,
     sizeMm: [26, 20, 12],
+    airspeed: { fullScalePa: 2000, stepPa: 3 },
     ports: [wiredPort('lead', ['locking-1.25', 'socket'], [supply, ['S', 'analog-out', logic5V], gnd], { needed: true })],
     circuit: [load('sensor', ['lead.1', '@gnd'], [0.005, 0.007, 0.01], [5, 4.75, 5.25])],
     endpoints: [{ is: 'analog-out', id: 'pressure', pin: 'lead.2', fullScaleV: 4.5, purpose: 'airspeed' }],

@@ -37,6 +37,8 @@ function servo(figures: Figures): Part {
     summary: figures.summary,
     massG: figures.massG,
     sizeMm: figures.sizeMm,
+    // The magnet of its small motor, by its size.
+    magnetAm2: 0.001 * figures.massG,
     servo: { atV: volts[0], torqueNcm, secondsPer60Deg, widthUs: [900, 2100] },
     ports: [lead],
     circuit: [load('servo', ['lead.2', 'lead.3'], [idleA, movingA, movingA], volts, { law: 'resistance', stallA })],

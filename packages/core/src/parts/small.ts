@@ -11,6 +11,7 @@ export const buzzers: readonly Part[] = [
     summary: 'Sounds when its minus side is pulled to ground.',
     massG: 3,
     sizeMm: [12, 12, 9],
+    magnetAm2: 0.01,
     ports: [
       wiredPort(
         'leads',

@@ -1,5 +1,5 @@
 import type { Part } from '../model/part.ts';
-import { load, logic3V3, offer, samplePart, uart, wiredPort, type RawEndpoint, type Row } from './build.ts';
+import { load, logic3V3, offer, pictureSender, samplePart, uart, wiredPort, type RawEndpoint, type Row } from './build.ts';
 
 const gnd: Row = ['GND', 'gnd', '@gnd'];
 const STANDARDS = ['PAL', 'NTSC'] as const;
@@ -23,7 +23,7 @@ function selectable(pin: string): RawEndpoint[] {
   }));
 }
 
-type About = Pick<Part, 'name' | 'summary' | 'massG' | 'sizeMm'> & { readonly id: string };
+type About = Pick<Part, 'name' | 'summary' | 'massG' | 'sizeMm' | 'radios' | 'noiseDbm'> & { readonly id: string };
 type Figures = readonly [readonly [number, number, number], readonly [number, number, number]];
 
 /** An analog camera on a 3-way or 4-way socket; its pins are found by their role. */
@@ -167,6 +167,7 @@ export const videoTransmitters: readonly Part[] = [
       summary: '5.8 GHz class, 25 to 400 mW, one control wire.',
       massG: 10,
       sizeMm: [32, 22, 7],
+      radios: [pictureSender([5725, 5875], 26, [0, 0, 30])],
     },
     [['V', 'supply-in'], gnd, ['VID', 'video-in'], ['CTL', 'single-wire', logic3V3]],
     [
@@ -181,6 +182,7 @@ export const videoTransmitters: readonly Part[] = [
       summary: '5.8 GHz class, 25 and 200 mW, buttons only. Stands no more than 5.5 V.',
       massG: 5,
       sizeMm: [24, 20, 6],
+      radios: [pictureSender([5725, 5875], 23, [0, 0, 30])],
     },
     [gnd, ['VID', 'video-in'], ['V', 'supply-in']],
     [
@@ -195,6 +197,7 @@ export const videoTransmitters: readonly Part[] = [
       summary: '5.8 GHz class, 25 mW to 1 W, 9 to 36 V, one control wire.',
       massG: 24,
       sizeMm: [44, 32, 12],
+      radios: [pictureSender([5725, 5875], 30, [0, 0, 30])],
     },
     [['V', 'supply-in'], gnd, gnd, ['VID', 'video-in'], ['CTL', 'single-wire', logic3V3]],
     [
@@ -209,6 +212,8 @@ export const videoTransmitters: readonly Part[] = [
       summary: 'Camera and transmitter in one; needs a full-duplex UART for the text over the picture. 7 to 26 V.',
       massG: 39,
       sizeMm: [44, 38, 15],
+      radios: [pictureSender([5725, 5875], 28, [0, 0, 30])],
+      noiseDbm: -92,
     },
     [['V', 'supply-in'], gnd, ['TX', 'tx', logic3V3], ['RX', 'rx', logic3V3]],
     [
@@ -223,6 +228,8 @@ export const videoTransmitters: readonly Part[] = [
       summary: 'Light unit for 5 V or up to 12 V; the same text port.',
       massG: 21,
       sizeMm: [32, 29, 12],
+      radios: [pictureSender([5725, 5875], 25, [0, 0, 30])],
+      noiseDbm: -94,
     },
     [gnd, ['RX', 'rx', logic3V3], ['TX', 'tx', logic3V3], ['V', 'supply-in']],
     [

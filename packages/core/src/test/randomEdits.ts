@@ -196,6 +196,9 @@ function length(design: Design, { x, z }: Draw): SimpleEdit | undefined {
   const cable = anyCable(design, x);
   const [only] = Object.values(cable?.legs ?? {});
   if (cable === undefined || only === undefined) return undefined;
+  if (z % 5 === 1) {
+    return { kind: 'set-leg-twist', cable: cable.id, leg: only.id, twistMm: z % 2 === 0 ? null : 20 + (z % 40), was: only.twistMm ?? null };
+  }
   return {
     kind: 'set-leg-length',
     cable: cable.id,

@@ -42,7 +42,7 @@ export function FrameNumbers() {
 
 function FrameNumberField({ number, frame }: { readonly number: FrameNumber; readonly frame: FramePlan }) {
   const make = useMake();
-  const { title, unit, least, most } = FRAME_NUMBERS[number];
+  const { title, unit, least, most, usual } = FRAME_NUMBERS[number];
   const now = frame.numbers[number];
   return (
     <NumberField
@@ -51,7 +51,7 @@ function FrameNumberField({ number, frame }: { readonly number: FrameNumber; rea
       value={now}
       least={least}
       most={most}
-      usual="open"
+      usual={usual === undefined ? 'open' : `${usual}, usual`}
       onSave={(value) => void make({ kind: 'set-frame-number', number, value: value ?? null, was: now ?? null })}
     />
   );

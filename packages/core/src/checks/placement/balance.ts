@@ -2,8 +2,9 @@ import { balanceOf, balancingSwaps, solvePack, type Balance } from '../../layout
 import { meanWing } from '../../layout/wingGeometry.ts';
 import { placedItems, type PlacedItem } from '../../layout/placedItems.ts';
 import type { Graph } from '../../graph/graph.ts';
-import type { FramePlan, Spot } from '../../model/frame.ts';
+import type { FramePlan } from '../../model/frame.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
+import { moved } from './places.ts';
 
 /** So near to the edge of the band, as a share of its width, that it is said. */
 const NEAR_EDGE = 0.2;
@@ -112,10 +113,6 @@ function swapRemedies(graph: Graph): Remedy[] {
         edits: [takesPlaceOf(a, b), takesPlaceOf(b, a)],
       },
     }));
-}
-
-function moved({ item, place }: PlacedItem, at: Spot) {
-  return { kind: 'place-item' as const, item: item.id, place: { ...place, at }, was: place };
 }
 
 /** An item in the bay and at the spot of another, turned as it is. */

@@ -2,11 +2,10 @@ import { distanceToPiece, outlineOf, type OutlinePiece } from '../../layout/outl
 import { placedItems, type PlacedItem } from '../../layout/placedItems.ts';
 import type { Bay } from '../../model/frame.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
+import { BESIDE_MM } from './places.ts';
 
 /** Less than this is how exactly one can place a part. */
 const SLACK_MM = 0.5;
-/** A part may stand out of a wing by this much: a mast, a pod, half a servo. */
-const BESIDE_MM = 40;
 
 const AXES = [
   { axis: 0, low: 'forward', high: 'aft' },

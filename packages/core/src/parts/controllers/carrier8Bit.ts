@@ -11,6 +11,7 @@ export const carrier8Bit = controllerBoard({
     'Older class of board with 5 V logic: 8 parallel PWM inputs of which the first also takes PPM, 8 outputs in 2 banks, 2 serial ports that cannot invert, I2C. One rail feeds inputs; the output rail has no supply of its own.',
   massG: 31,
   sizeMm: [66, 41, 14],
+  compass: { rangeUt: 800 },
   ports: [
     serialPort({
       id: 'TEL',

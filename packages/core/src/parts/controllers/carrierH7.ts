@@ -62,6 +62,7 @@ export const carrierH7 = controllerBoard({
     '8 serial ports that invert, two with flow control and two with an I2C bus beside; 2 CAN; 3 power inputs behind a selector, of which the servo rail is the last; 14 outputs in 4 banks. Its servo rail has no supply of its own and is fed at main 5 to 8; main 1 to 4 and the aux row are fused.',
   massG: 62,
   sizeMm: [92, 48, 24],
+  compass: { rangeUt: 800 },
   ports: [
     serial('A', 'link A', 'UART7', linkRows),
     serial('B', 'link B', 'UART5', linkRows),

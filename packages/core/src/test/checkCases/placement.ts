@@ -1,6 +1,6 @@
 import type { Bench } from '../../demo/bench.ts';
 import type { Design } from '../../model/design.ts';
-import type { FrameNumber, RouteId } from '../../model/frame.ts';
+import type { FrameNumber, RouteId, Spot } from '../../model/frame.ts';
 import { asId } from '../../model/ids.ts';
 import { bench, FC, powered, type CheckCases } from './build.ts';
 
@@ -29,7 +29,26 @@ function withReceiver(lengthMm: number | undefined, comesApart: boolean, rootMm?
   return one.design;
 }
 
+/** A flying wing whose battery leads pass a compass at a spot. */
+export function compassWing(at: Spot): Bench {
+  const one = bench(FC, 'battery-lipo-4s-5000', 'motor-controller-40a-5v2a', 'motor-28mm-9x6', 'compass-i2c-fixed');
+  one.wire('BAT1 main', 'FC1 battery');
+  one.wire('FC1 motor', 'ESC1 power');
+  one.wire('ESC1 motor', 'MOT1 phases', 'straight');
+  one.wire('ESC1 signal', 'FC1 out1');
+  one.assign('FC1', 'out1', 'throttle');
+  one.wire('MAG1 I2C', 'FC1 I2C');
+  one.layOut(1600, { massStationMm: 458 }, false);
+  one.place('BAT1', [200, 0, 0], 'nose');
+  one.place('FC1', [420, 0, 0], 'middle');
+  one.place('ESC1', [560, 0, 0]);
+  one.place('MOT1', [640, 0, 0]);
+  one.place('MAG1', at);
+  return one;
+}
+
 export const placementCases: CheckCases = {
+  'place.compass-field': { wrong: () => compassWing([310, 25, 25]).design, right: () => compassWing([310, 300, 20]).design },
   'place.cg': { wrong: () => wing(120).design, right: () => wing(220).design },
   'place.mass': { wrong: () => wing(220, { maxMassG: 1000 }).design, right: () => wing(220).design },
   'place.not-placed': {
