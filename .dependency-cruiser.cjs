@@ -7,7 +7,7 @@ const FLOORS = [
   ['parts', 'firmware'],
   ['graph', 'edits'],
   ['layout'],
-  ['links', 'harness'],
+  ['links', 'harness', 'radio'],
   ['power'],
   ['field'],
   ['checks'],

@@ -62,6 +62,10 @@ describe('remedies', () => {
       'place.not-placed',
       'place.outside',
       'place.joint-unbroken',
+      'place.rf-product',
+      'place.usb-access',
+      'place.cooling',
+      'place.airspeed-range',
     ]);
   });
 

@@ -31,8 +31,11 @@ import { videoFilter } from './power/videoFilter.ts';
 import { wireGauge } from './power/wireGauge.ts';
 import { partial } from './partial.ts';
 import { allUpMass, centreOfGravity } from './placement/balance.ts';
+import { cooling, headingBaseline, usbAccess } from './placement/access.ts';
+import { airspeedRange, pitotPlace } from './placement/air.ts';
 import { compassField } from './placement/compass.ts';
 import { cableTooShort, jointUnbroken, routeFull } from './placement/cables.ts';
+import { antennaSeparation, gnssNearEmitter, gnssNearTransmitter, linkRange, rfProduct } from './placement/radios.ts';
 import { bayOverflow, notPlaced, outside } from './placement/room.ts';
 import { portNames } from './portNames.ts';
 import { portUnsuitable } from './portUnsuitable.ts';
@@ -100,6 +103,16 @@ export const checks: readonly Check[] = [
   jointUnbroken,
   routeFull,
   compassField,
+  gnssNearTransmitter,
+  gnssNearEmitter,
+  antennaSeparation,
+  rfProduct,
+  linkRange,
+  usbAccess,
+  cooling,
+  pitotPlace,
+  airspeedRange,
+  headingBaseline,
 ];
 
 /** Rises whenever a check says other things than before, so that stored summaries are computed again. */

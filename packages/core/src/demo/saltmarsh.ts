@@ -84,7 +84,7 @@ function controls(bench: Bench): void {
   });
   bench.wire('ESC1 signal', 'FC1 a1', 'meaning', 260);
   bench.assign('FC1', 'a1', 'throttle');
-  bench.add('receiver-sbus-telemetry', 'RC');
+  bench.add('receiver-sbus-telemetry', 'RC', { 'rc.ground': 'long-beam' });
   bench.wire('RX1 main', 'FC1 RC', 'meaning', 160);
   // The return wire goes to a port of its own.
   bench.forget(4);
@@ -94,7 +94,7 @@ function controls(bench: Bench): void {
 function sensorsAndLinks(bench: Bench): void {
   bench.add('gnss-compass-i2c', 'boom', { 'UART.protocol': 'gnss-binary', 'UART.baud': 115_200 });
   bench.wire('GNSS1 main', 'FC1 E', 'meaning', 620);
-  bench.add('airspeed-can-7k', 'left wing', { 'CAN.terminated': true });
+  bench.add('airspeed-can-7k', 'left wing', { 'CAN.terminated': true, 'pitot.station': -160 });
   bench.wire('ASPD1 CAN', 'FC1 CAN1', 'meaning', 540);
   bench.add('radio-900-class', 'telemetry');
   bench.wire('RADIO1 UART', 'FC1 A', 'meaning', 260);

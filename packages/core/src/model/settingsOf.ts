@@ -14,6 +14,7 @@ export function settingsOf(part: Part): readonly SettingSpec[] {
   if (known !== undefined) return known;
   const specs: SettingSpec[] = [...part.settings];
   for (const endpoint of part.endpoints) specs.push(...settingsOfEndpoint(endpoint));
+  if (part.airspeed !== undefined) specs.push(...PITOT_SETTINGS);
   for (const radio of part.radios ?? []) specs.push(...settingsOfRadio(radio, (part.radios?.length ?? 0) > 1));
   cache.set(part, specs);
   return specs;
@@ -41,6 +42,17 @@ function settingsOfEndpoint(endpoint: RawEndpoint): SettingSpec[] {
   }
 }
 
+/** How far from the sensor the head of an airspeed tube stands. */
+const PITOT_SETTINGS: readonly SettingSpec[] = [
+  away('pitot.station', 'head of the tube from here, aft'),
+  away('pitot.butt', 'head of the tube from here, right'),
+  away('pitot.water', 'head of the tube from here, up'),
+];
+
+function away(id: string, label: string): SettingSpec {
+  return { is: 'number', id, label, unit: 'mm', min: -5000, max: 5000, default: 0 };
+}
+
 /** How the antenna of a radio is placed: its kind, the way its axis points, and how far from the part it stands. */
 function settingsOfRadio(radio: RadioTraits, isOneOfSeveral: boolean): SettingSpec[] {
   const name = isOneOfSeveral ? `${radio.title}: ` : '';
@@ -48,21 +60,12 @@ function settingsOfRadio(radio: RadioTraits, isOneOfSeveral: boolean): SettingSp
   const axes = Object.keys(ANTENNA_AXES)
     .filter(isAntennaAxis)
     .map((axis) => ({ value: axis, label: ANTENNA_AXES[axis] }));
-  const away = (axis: 'station' | 'butt' | 'water', label: string): SettingSpec => ({
-    is: 'number',
-    id: `${radio.id}.${axis}`,
-    label: `${name}antenna from here, ${label}`,
-    unit: 'mm',
-    min: -5000,
-    max: 5000,
-    default: 0,
-  });
   return [
     { is: 'choice', id: `${radio.id}.antenna`, label: `${name}kind of antenna`, choices: kinds, default: radio.antenna },
     { is: 'choice', id: `${radio.id}.axis`, label: `${name}axis of the antenna`, choices: axes, default: 'up' },
-    away('station', 'aft'),
-    away('butt', 'right'),
-    away('water', 'up'),
+    away(`${radio.id}.station`, `${name}antenna from here, aft`),
+    away(`${radio.id}.butt`, `${name}antenna from here, right`),
+    away(`${radio.id}.water`, `${name}antenna from here, up`),
     ...(radio.otherEnd === undefined
       ? []
       : [

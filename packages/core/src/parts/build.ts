@@ -167,7 +167,7 @@ export function pairRadio(
     title: 'radio',
     mhz,
     sendsDbm,
-    hears: { sensitivityDbm, blockingDbm: -15 },
+    hears: { sensitivityDbm, blockingDbm: 5 },
     otherEnd: { sendsDbm, sensitivityDbm },
     antenna: 'whip',
     groundAntenna: 'dipole',

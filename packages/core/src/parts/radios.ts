@@ -128,7 +128,7 @@ export const telemetryRadios: readonly Part[] = [
     summary: 'USB to a companion; its own serial pads are at 1.8 V and take no 3.3 V signal.',
     massG: 26,
     sizeMm: [52, 32, 8],
-    radios: [{ id: 'air', title: 'cellular', mhz: [1710, 1785], sendsDbm: 23, antenna: 'whip', atMm: [0, 0, 0] }],
+    radios: [{ id: 'air', title: 'cellular', mhz: [777, 787], sendsDbm: 23, antenna: 'whip', atMm: [0, 0, 0] }],
     ports: [
       wiredPort('usb', ['USB-C', 'socket'], [['VBUS', 'supply-in'], ['D+', 'usb'], ['D-', 'usb'], gnd], { label: 'USB', needed: true }),
       wiredPort('UART', ['solder-pad', 'pads'], [['TX', 'tx', logic1V8], ['RX', 'rx', logic1V8], gnd]),

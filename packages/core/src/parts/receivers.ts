@@ -15,7 +15,7 @@ const sticksOnly: NonNullable<Part['radios']>[number] = {
   id: 'rc',
   title: 'sticks',
   mhz: [2400, 2483.5],
-  hears: { sensitivityDbm: -98, blockingDbm: -15 },
+  hears: { sensitivityDbm: -98, blockingDbm: 5 },
   otherEnd: { sendsDbm: 20 },
   antenna: 'whip',
   groundAntenna: 'dipole',
@@ -53,7 +53,7 @@ export const rcReceivers: readonly Part[] = [
     summary: 'SBUS on one wire, an uninverted tap of it on a pad, and single-wire telemetry back. The flag tells of a lost link.',
     massG: 6,
     sizeMm: [24, 18, 6],
-    radios: [pairRadio([2400, 2483.5], [14, -98], { id: 'rc', title: 'sticks', atMm: [0, 0, 20] })],
+    radios: [pairRadio([2400, 2483.5], [20, -101], { id: 'rc', title: 'sticks', atMm: [0, 0, 20] })],
     ports: [
       wiredPort('main', ['locking-1.25', 'socket'], [['V', 'supply-in'], ground, ['SB', 'tx', logic3V3], ['TR', 'single-wire', logic3V3]], {
         needed: true,

@@ -1,6 +1,8 @@
 import type { Bench } from '../../demo/bench.ts';
 import type { Design } from '../../model/design.ts';
-import type { FrameNumber, RouteId, Spot } from '../../model/frame.ts';
+import type { Bay, BayId, FrameNumber, RouteId, Spot } from '../../model/frame.ts';
+import type { Settings } from '../../model/resolvePart.ts';
+import { emptyBench } from '../designs.ts';
 import { asId } from '../../model/ids.ts';
 import { bench, FC, powered, type CheckCases } from './build.ts';
 
@@ -47,7 +49,104 @@ export function compassWing(at: Spot): Bench {
   return one;
 }
 
+/** A flying wing with parts at spots, in the order of their references. */
+function carrying(
+  parts: readonly (readonly [part: string, ref: string, at: Spot, settings?: Settings])[],
+  numbers: Readonly<Partial<Record<FrameNumber, number>>> = {},
+): Design {
+  const one = emptyBench();
+  for (const [part, , , settings] of parts) one.add(part, '', settings);
+  one.layOut(1600, { massStationMm: 458, ...numbers }, false);
+  for (const [, ref, at] of parts) one.place(ref, at);
+  return one.design;
+}
+
+/** A controller with a computer on a regulator, in a bay that is open or closed. */
+function inBay(access: Bay['access']): Design {
+  const one = powered('regulator-buck-boost-5v-4a', 'companion-small-5v');
+  one.wire('BEC1 in', 'FC1 motor');
+  one.wire('BEC1 out', 'CC1 header');
+  one.layOut(1600, { massStationMm: 458 }, false);
+  const middle = asId<BayId>('middle');
+  const was = one.design.aircraft.airframe.frame?.bays[middle];
+  if (was === undefined) throw new Error('There is no bay in the middle.');
+  one.make({ kind: 'set-bay', id: middle, bay: { ...was, access }, was });
+  one.place('BAT1', [200, 0, 0], 'nose');
+  one.place('FC1', [380, 0, 0], 'middle');
+  one.place('CC1', [460, 0, 0], 'middle');
+  one.place('BEC1', [520, 0, 0], 'middle');
+  return one.design;
+}
+
+const SKY: Spot = [420, 0, 40];
+
 export const placementCases: CheckCases = {
+  'place.gnss-near-transmitter': {
+    wrong: () =>
+      carrying([
+        ['gnss-serial', 'GNSS1', SKY],
+        ['radio-hopping-long-range', 'RADIO1', [420, 60, 0]],
+      ]),
+    right: () =>
+      carrying([
+        ['gnss-serial', 'GNSS1', SKY],
+        ['radio-hopping-long-range', 'RADIO1', [420, 500, 0]],
+      ]),
+  },
+  'place.gnss-near-emitter': {
+    wrong: () =>
+      carrying([
+        ['gnss-serial', 'GNSS1', SKY],
+        ['companion-small-5v', 'CC1', [420, 0, 0]],
+      ]),
+    right: () =>
+      carrying([
+        ['gnss-serial', 'GNSS1', SKY],
+        ['companion-small-5v', 'CC1', [160, 0, 0]],
+      ]),
+  },
+  'place.antenna-separation': {
+    wrong: () =>
+      carrying([
+        ['receiver-sbus-16', 'RX1', [420, 0, 40]],
+        ['radio-hopping-long-range', 'RADIO1', [420, 60, 0]],
+      ]),
+    right: () =>
+      carrying([
+        ['receiver-sbus-16', 'RX1', [420, -200, 40]],
+        ['radio-hopping-long-range', 'RADIO1', [420, 500, 0]],
+      ]),
+  },
+  'place.rf-product': {
+    wrong: () =>
+      carrying([
+        ['gnss-serial', 'GNSS1', SKY],
+        ['modem-cellular', 'RADIO1', [420, 500, 0]],
+      ]),
+    right: () =>
+      carrying([
+        ['gnss-serial', 'GNSS1', SKY],
+        ['radio-900-class', 'RADIO1', [420, 500, 0]],
+      ]),
+  },
+  'place.range': {
+    wrong: () => carrying([['receiver-sbus-16', 'RX1', SKY]], { missionKm: 6 }),
+    right: () => carrying([['receiver-sbus-16', 'RX1', SKY]], { missionKm: 1 }),
+  },
+  'place.usb-access': { wrong: () => inBay('closed'), right: () => inBay('open') },
+  'place.cooling': { wrong: () => inBay('closed'), right: () => inBay('open') },
+  'place.pitot': {
+    wrong: () => carrying([['airspeed-i2c-2k5', 'ASPD1', [330, 300, 0]]]),
+    right: () => carrying([['airspeed-i2c-2k5', 'ASPD1', [330, 300, 0], { 'pitot.station': -200 }]]),
+  },
+  'place.airspeed-range': {
+    wrong: () => carrying([['airspeed-i2c-500pa', 'ASPD1', [100, 300, 0]]], { neverExceedMs: 40 }),
+    right: () => carrying([['airspeed-i2c-2k5', 'ASPD1', [100, 300, 0]]], { neverExceedMs: 40 }),
+  },
+  'place.heading-baseline': {
+    wrong: () => carrying([['gnss-dual-antenna', 'GNSS1', SKY, { 'a2.butt': 100 }]]),
+    right: () => carrying([['gnss-dual-antenna', 'GNSS1', SKY, { 'a1.butt': -300, 'a2.butt': 300 }]]),
+  },
   'place.compass-field': { wrong: () => compassWing([310, 25, 25]).design, right: () => compassWing([310, 300, 20]).design },
   'place.cg': { wrong: () => wing(120).design, right: () => wing(220).design },
   'place.mass': { wrong: () => wing(220, { maxMassG: 1000 }).design, right: () => wing(220).design },

@@ -1,0 +1,111 @@
+import type { Graph } from '../../graph/graph.ts';
+import { impactPa, pitotsOf, speedAtPa, type Pitot } from '../../layout/pitots.ts';
+import type { FramePlan } from '../../model/frame.ts';
+import type { Check, Remedy, Saying } from '../finding.ts';
+
+/** The wash of a propeller is a little wider than its disc. */
+const WASH = 1.1;
+/** So far before the leading edge the air is nearly undisturbed, as a share of the chord; before a nose, in mm. */
+const BEFORE_WING = 0.15;
+
+/** An airspeed head in the wash of a propeller, or behind the leading edge. */
+export const pitotPlace: Check = {
+  id: 'place.pitot',
+  stage: 'layout',
+  title: 'An airspeed head in disturbed air',
+  run: ({ graph }) => {
+    const { frame } = graph.design.aircraft.airframe;
+    return frame === undefined ? [] : pitotsOf(graph).flatMap((pitot) => disturbed(frame, pitot));
+  },
+};
+
+function disturbed({ numbers }: FramePlan, pitot: Pitot): Saying[] {
+  const [station, butt, water] = pitot.head;
+  const { propStationMm, propButtMm = 0, propDiameterMm } = numbers;
+  const radius = ((propDiameterMm ?? 0) / 2) * WASH;
+  const isInWash = propStationMm !== undefined && station > propStationMm && Math.hypot(Math.abs(butt) - propButtMm, water) < radius;
+  const edge = edgeAt(numbers, butt);
+  const isBehind = edge !== undefined && station > edge;
+  if (!isInWash && !isBehind) return [];
+  return [sayingOf(pitot, isInWash ? 'wash' : 'behind', edge)];
+}
+
+/** The station that an airspeed head should be ahead of: the leading edge out there, or the nose in the middle. */
+function edgeAt(numbers: FramePlan['numbers'], butt: number): number | undefined {
+  const { spanMm, wingStationMm, sweepMm = 0, rootChordMm, tipChordMm, bodyWidthMm = 0 } = numbers;
+  if (Math.abs(butt) <= bodyWidthMm / 2) return 0;
+  if (spanMm === undefined || wingStationMm === undefined || rootChordMm === undefined || tipChordMm === undefined) return undefined;
+  const share = Math.min((2 * Math.abs(butt)) / spanMm, 1);
+  const chord = rootChordMm + share * (tipChordMm - rootChordMm);
+  return wingStationMm + share * sweepMm - BEFORE_WING * chord;
+}
+
+function sayingOf({ sensor, head }: Pitot, is: 'wash' | 'behind', edge: number | undefined): Saying {
+  const { item } = sensor;
+  return {
+    severity: 'mend',
+    where: [{ is: 'item', item: item.id }],
+    what:
+      is === 'wash'
+        ? `The head of ${item.ref} stands in the wash of a propeller.`
+        : `The head of ${item.ref} stands ${(head[0] - (edge ?? 0)).toFixed(0)} mm too far aft: the air is bent there already.`,
+    evidence: [
+      {
+        label: `head of ${item.ref}, station`,
+        value: `${head[0].toFixed(0)} mm`,
+        ...(edge === undefined ? {} : { limit: `before ${edge.toFixed(0)} mm` }),
+      },
+    ],
+    why: 'It shows another speed with every throttle or angle: too slow a flight is not seen, and it stalls.',
+    remedies: () =>
+      is === 'wash' || edge === undefined
+        ? []
+        : forward(item.id, item.ref, item.settings['pitot.station'], Math.ceil((head[0] - edge) / 10) * 10),
+  };
+}
+
+function forward(item: Pitot['sensor']['item']['id'], ref: string, now: unknown, mm: number): readonly Remedy[] {
+  const was = typeof now === 'number' ? now : null;
+  return [
+    {
+      label: `Head ${mm} mm forward`,
+      sentence: `Put the head of ${ref} ${mm} mm further forward on its tube.`,
+      edit: { kind: 'set-item-setting', item, setting: 'pitot.station', value: (was ?? 0) - mm, was },
+    },
+  ];
+}
+
+/** An airspeed sensor that ends before the aircraft does. */
+export const airspeedRange: Check = {
+  id: 'place.airspeed-range',
+  stage: 'layout',
+  title: 'More speed than the sensor measures',
+  run: ({ graph }) => {
+    const { neverExceedMs, stallMs } = graph.design.aircraft.airframe.frame?.numbers ?? {};
+    if (neverExceedMs === undefined) return [];
+    return graph.items.flatMap(({ item, part }) => {
+      const range = item.where === 'aircraft' ? part?.airspeed : undefined;
+      return range === undefined || impactPa(neverExceedMs) <= range.fullScalePa ? [] : [beyond(item, range, neverExceedMs, stallMs)];
+    });
+  },
+};
+
+function beyond(
+  { id, ref }: Graph['items'][number]['item'],
+  { fullScalePa, stepPa }: { readonly fullScalePa: number; readonly stepPa: number },
+  neverExceedMs: number,
+  stallMs: number | undefined,
+): Saying {
+  return {
+    severity: 'mend',
+    where: [{ is: 'item', item: id }],
+    what: `${ref} measures up to ${speedAtPa(fullScalePa).toFixed(0)} m/s, and the aircraft may fly ${neverExceedMs.toFixed(0)} m/s.`,
+    evidence: [
+      { label: 'at never-exceed speed', value: `${impactPa(neverExceedMs).toFixed(0)} Pa`, limit: `${fullScalePa.toFixed(0)} Pa` },
+      ...(stallMs === undefined
+        ? []
+        : [{ label: 'step at stall speed', value: `${(speedAtPa(impactPa(stallMs) + stepPa) - stallMs).toFixed(2)} m/s` }]),
+    ],
+    why: 'Above its range it shows one speed whatever the aircraft does. Take a sensor of a wider range.',
+  };
+}
