@@ -33,7 +33,9 @@ describe('the entry line', () => {
   });
 
   it('moves a part by station and butt line, and says why it cannot', () => {
-    expect(suggest('move fc1 420 0')[0]).toMatchObject({ action: undefined, effect: 'the airframe is not laid out yet: go layout' });
+    const { frame: _none, ...airframe } = demo.aircraft.airframe;
+    const bare = { ...demo, aircraft: { ...demo.aircraft, airframe } };
+    expect(suggest('move fc1 420 0', bare)[0]).toMatchObject({ action: undefined, effect: 'the airframe is not laid out yet: go layout' });
     const whole = saltmarsh(asId<AircraftId>('saltmarsh'), makeId);
     expect(suggest('move fc1', whole)[0]?.effect).toBe('station and butt line in mm, then a water line if you like');
     expect(suggest('move fc1 540 x', whole)[0]?.effect).toBe('these are not all numbers');

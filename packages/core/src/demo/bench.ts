@@ -9,6 +9,7 @@ import { proposeCable } from '../harness/proposeCable.ts';
 import { partKeyOf } from '../model/contentHash.ts';
 import type { Design } from '../model/design.ts';
 import type { Cable, Item, PlannedBattery, WireColour } from '../model/aircraft.ts';
+import { legWays } from '../layout/ways.ts';
 import { usualFrame } from '../layout/usualFrame.ts';
 import { mateOf } from '../model/connector.ts';
 import type { BayId, FrameNumber, Place, Spot } from '../model/frame.ts';
@@ -19,6 +20,9 @@ import { asId, type AircraftId, type ConductorId, type ItemId, type LegId, type 
 import { newAircraft } from '../model/newAircraft.ts';
 import type { Settings } from '../model/resolvePart.ts';
 import { catalogue, sampleParts } from '../parts/catalogue.ts';
+
+/** Items with their middles, their bays and the way they are turned. */
+export type Spots = readonly (readonly [ref: string, at: Spot, bay?: string, yaw?: 0 | 90 | 180 | 270])[];
 
 /** Builds an aircraft the way a person does: only through edits. A refused edit is a mistake in the demo and throws. */
 export class Bench {
@@ -75,6 +79,19 @@ export class Bench {
       place: bay === undefined ? place : { ...place, bay: asId<BayId>(bay) },
       was: this.#design.aircraft.items[id]?.place ?? null,
     });
+  }
+
+  /** Places items by their middles. */
+  placeAll(places: Spots): void {
+    for (const [ref, at, bay, yaw = 0] of places) this.place(ref, at, bay, [0, 0, yaw]);
+  }
+
+  /** Makes every cable that was cut too short as long as its way with slack. */
+  cutToWays(): void {
+    for (const { cable, leg, way, lengthMm } of legWays(graphOf(this.#design)).values()) {
+      const { typedLengthMm: was } = leg;
+      if (was !== undefined && was < way.lengthMm) this.make({ kind: 'set-leg-length', cable: cable.id, leg: leg.id, lengthMm, was });
+    }
   }
 
   /** Says what the aircraft is to be: its pack, and how many of each thing it wants of its controller. */

@@ -33,8 +33,15 @@ describe('the demo aircraft', () => {
     expect(golden.split('\n').filter((line) => line !== '' && !line.startsWith('note '))).toEqual([]);
   });
 
-  it('Mudflat gives nothing above a note', () => {
-    expect(said(demo('mudflat')).filter((line) => !line.startsWith('note '))).toEqual([]);
+  it('Mudflat gives nothing above a note but the antenna that is too near', () => {
+    expect(said(demo('mudflat')).filter((line) => !line.startsWith('note '))).toEqual([
+      'mend place.gnss-near-transmitter: The antenna of RADIO1 is 34 mm from that of GNSS1 second antenna, which bears 12 dB less than arrives.',
+    ]);
+  });
+
+  it.each(demoAircraft.map(({ id }) => id))('%s is placed whole', (id) => {
+    const flying = Object.values(demo(id).aircraft.items).filter(({ where }) => where === 'aircraft');
+    expect(flying.filter(({ place }) => place === undefined)).toEqual([]);
   });
 
   it.each([
@@ -71,6 +78,7 @@ describe('the demo aircraft', () => {
     expect(findingsOf(design).map((finding) => finding.check)).toEqual([
       'wire.level',
       'wire.i2c-bus',
+      'place.not-placed',
       'power.no-supply',
       'wire.not-wired',
       'wire.back-powered',

@@ -1,6 +1,7 @@
 import type { Design } from '../model/design.ts';
 import type { AircraftId, MakeId } from '../model/ids.ts';
 import { Bench } from './bench.ts';
+import { mudflatLayout } from './mudflatLayout.ts';
 
 /**
  * "Mudflat", the lift-and-cruise plane of the same made-up group: four lift motors, one pusher, two packs with a monitor each.
@@ -13,6 +14,7 @@ export function mudflat(id: AircraftId, makeId: MakeId): Design {
   lift(bench);
   surfaces(bench);
   sensorsAndLinks(bench);
+  mudflatLayout(bench);
   return bench.design;
 }
 
@@ -45,7 +47,7 @@ function power(bench: Bench): void {
   bench.add('regulator-buck-boost-5v-4a', 'companion');
   for (const n of [1, 2]) {
     bench.wire(`BAT${n} main`, `PM${n} battery`, 'meaning', 110);
-    bench.wire(`PM${n} load`, `PWR${n} battery`, 'meaning', 90);
+    bench.wire(`PM${n} load`, `PWR${n} battery`, 'meaning', 80);
     bench.wire(`PM${n} out`, `FC1 PWR${n}`, 'meaning', 200);
   }
   bench.wire('PWR2 b2', 'BEC1 in', 'meaning', 130);
@@ -58,7 +60,7 @@ function lift(bench: Bench): void {
   for (const n of [1, 2, 3, 4] as const) {
     bench.add('motor-controller-80a-opto', `lift ${n}`);
     bench.add('motor-lift-41mm-15x5', `lift ${n}`);
-    bench.wire(`PWR1 b${n}`, `ESC${n} power`, 'meaning', 180);
+    bench.wire(`PWR1 b${n}`, `ESC${n} power`, 'meaning', 130);
     // Long leads belong between controller and motor.
     bench.wire(`ESC${n} motor`, `MOT${n} phases`, 'straight', 360);
     bench.wire(`ESC${n} signal`, `FC1 out${n}`, 'meaning', 560);
@@ -66,7 +68,7 @@ function lift(bench: Bench): void {
   }
   bench.add('motor-controller-80a-opto', 'pusher');
   bench.add('motor-35mm-13x8', 'pusher');
-  bench.wire('PWR2 b1', 'ESC5 power', 'meaning', 180);
+  bench.wire('PWR2 b1', 'ESC5 power', 'meaning', 130);
   bench.wire('ESC5 motor', 'MOT5 phases', 'straight', 60);
   bench.wire('ESC5 signal', 'FC1 out9', 'meaning', 300);
   bench.assign('FC1', 'out9', 'throttle');
@@ -87,10 +89,10 @@ function surfaces(bench: Bench): void {
 }
 
 function sensorsAndLinks(bench: Bench): void {
-  bench.add('gnss-dual-antenna', 'spine');
+  bench.add('gnss-dual-antenna', 'spine', { 'a1.station': -120, 'a1.water': 25, 'a2.station': 170, 'a2.water': 25 });
   bench.wire('GNSS1 UART', 'FC1 P1', 'meaning', 260);
   bench.wire('GNSS1 aux', 'FC1 X1', 'meaning', 260);
-  bench.add('airspeed-i2c-500pa', 'left wing');
+  bench.add('airspeed-i2c-2k5', 'left wing', { 'pitot.station': -200 });
   bench.wire('ASPD1 I2C', 'FC1 P2', 'meaning', 640);
   bench.add('receiver-crsf-full', 'RC');
   bench.wire('RX1 UART', 'FC1 RC', 'meaning', 180);
@@ -119,6 +121,6 @@ function sensorsAndLinks(bench: Bench): void {
   bench.gauge(22);
   // A second way home for the motor currents, so that no thin ground carries them.
   for (const n of [1, 2]) bench.wire(`PM${n} ground`, `PWR${n} b6`, 'meaning', 100);
-  for (const n of [1, 2, 3, 4]) bench.strap(`PWR1 b${n}`, `ESC${n} power`, 2, 180);
-  bench.strap('PWR2 b1', 'ESC5 power', 2, 180);
+  for (const n of [1, 2, 3, 4]) bench.strap(`PWR1 b${n}`, `ESC${n} power`, 2, 130);
+  bench.strap('PWR2 b1', 'ESC5 power', 2, 130);
 }

@@ -1,6 +1,7 @@
 import type { Design } from '../model/design.ts';
 import type { AircraftId, MakeId } from '../model/ids.ts';
 import { Bench } from './bench.ts';
+import { reedbedLayout } from './reedbedLayout.ts';
 
 /**
  * "Reedbed", the flying wing of a made-up wetland survey group: half wired, with mistakes that people really make, each found by
@@ -11,6 +12,7 @@ export function reedbed(id: AircraftId, makeId: MakeId): Design {
   brief(bench);
   flyingParts(bench);
   laterParts(bench);
+  reedbedLayout(bench);
   return bench.design;
 }
 
@@ -32,7 +34,7 @@ function flyingParts(bench: Bench): void {
   bench.add('servo-12g-metal', 'right elevon');
   bench.add('receiver-sbus-16', 'RC');
   bench.add('radio-900-class', 'telemetry');
-  bench.add('airspeed-i2c-2k5', 'right wing');
+  bench.add('airspeed-i2c-2k5', 'right wing', { 'pitot.station': -80 });
   bench.add('camera-analog-5v', 'nose');
   bench.add('video-transmitter-analog', 'fin');
   bench.add('buzzer-5v', 'finder');

@@ -1,6 +1,6 @@
 import type { BayId, FramePoint, PointId, Route, RouteId, Spot } from '../model/frame.ts';
 import { asId } from '../model/ids.ts';
-import type { Bench } from './bench.ts';
+import type { Bench, Spots } from './bench.ts';
 
 /** Where everything sits in Saltmarsh: a pod under a wing that stays on, the tail on two booms beside the propeller. */
 export function saltmarshLayout(bench: Bench): void {
@@ -20,7 +20,7 @@ export function saltmarshLayout(bench: Bench): void {
   );
   pod(bench);
   booms(bench);
-  const places: readonly (readonly [ref: string, at: Spot, bay?: string, yaw?: 0 | 90 | 180 | 270])[] = [
+  const places: Spots = [
     ['BAT1', [335, 0, -43], 'nose'],
     ['BAT2', [350, 0, 5], 'nose'],
     ['CAM1', [150, 0, 0], 'nose'],
@@ -48,7 +48,7 @@ export function saltmarshLayout(bench: Bench): void {
     ['GNSS1', [760, -175, 75]],
     ['ASPD1', [470, -400, 60]],
   ];
-  for (const [ref, at, bay, yaw = 0] of places) bench.place(ref, at, bay, [0, 0, yaw]);
+  bench.placeAll(places);
 }
 
 function pod(bench: Bench): void {

@@ -226,7 +226,12 @@ describe('documents', () => {
     expect(sum(2, 0)).toBe(typed.length);
     expect(sum(4, 0)).toBeCloseTo(typed.reduce((a, b) => a + b, 0) / 1000, 1);
     expect(sum(5, 100)).toBeCloseTo(2 * sum(4, 0), 1);
-    const open = made(design, { kind: 'set-leg-length', cable: cableOf(design, 'W07').id, leg: asId('leg'), lengthMm: null, was: 420 });
+    const servo = itemOf(design, 'SRV1');
+    const apart = made(design, { kind: 'place-item', item: servo.id, place: null, was: servo.place ?? null });
+    const [leg] = Object.values(cableOf(apart, 'W07').legs);
+    if (leg === undefined) throw new Error('W07 has no leg.');
+    const was = leg.typedLengthMm ?? null;
+    const open = made(apart, { kind: 'set-leg-length', cable: cableOf(apart, 'W07').id, leg: leg.id, lengthMm: null, was });
     expect(documentKinds.find((kind) => kind.id === 'cut-list')?.build(graphOf(open), 'aircraft')?.notes).toEqual([
       'Not counted, since no length is set: 3 of W07.',
     ]);

@@ -184,11 +184,15 @@ function flyingWing(span: number): FramePlan {
   );
   const sketch = new Sketch();
   sketch.bay('nose', 'nose', [round(0.28 * length), 0, 0], [round(0.4 * length), width - 10, height - 10]);
-  sketch.bay('middle', 'middle', [round(0.68 * length), 0, 0], [round(0.38 * length), width - 10, height - 10]);
+  const wall = round(0.28 * length) + round(0.4 * length) / 2;
+  sketch.bay('middle', 'middle', [wall + round(0.38 * length) / 2, 0, 0], [round(0.38 * length), width - 10, height - 10]);
   sketch.point('front', 'front of the pod', [round(0.2 * length), 0, 0]);
+  // A hole in a bulkhead belongs to the bays on both sides.
+  sketch.point('bulkhead', 'bulkhead in the pod', [wall, 0, 0]);
   sketch.point('spine', 'middle of the pod', [round(0.6 * length), 0, 0]);
   sketch.point('motor', 'firewall', [length - 10, 0, 0]);
-  sketch.route('front', 'spine', 20);
+  sketch.route('front', 'bulkhead', 20);
+  sketch.route('bulkhead', 'spine', 20);
   sketch.route('spine', 'motor', 16);
   wings(sketch, 'spine', span, [round(nose + 0.55 * chord), round(width / 2), 0], [{ name: 'elevon', share: OUT.elevon }]);
   return sketch.frame(numbers);

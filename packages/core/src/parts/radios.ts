@@ -84,7 +84,7 @@ export const telemetryRadios: readonly Part[] = [
     summary: '2.4 GHz class with Ethernet and two serial ports that carry any bytes to UDP or TCP. 7 to 28 V.',
     massG: 68,
     sizeMm: [72, 46, 16],
-    radios: [pairRadio([2400, 2483.5], [27, -94], { antenna: 'dipole', groundAntenna: 'upright-plate', atMm: [0, 0, 40] })],
+    radios: [pairRadio([2310, 2390], [27, -94], { antenna: 'dipole', groundAntenna: 'upright-plate', atMm: [0, 0, 40] })],
     ports: [
       wiredPort('power', ['locking-2.0', 'socket'], [['V', 'supply-in'], gnd], { needed: true }),
       wiredPort('S1', ['locking-1.25', 'socket'], [gnd, ['TX', 'tx', logic3V3], ['RX', 'rx', logic3V3], ['-', 'nc']], {

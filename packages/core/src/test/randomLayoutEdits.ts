@@ -34,7 +34,9 @@ export function frameEdit({ aircraft }: Design, { x, y, z, isStale }: Draw): Sim
       return { kind: 'set-frame-point', id: point, point: z % 4 === 0 ? null : made, was: isStale ? made : (points[point] ?? null) };
     }
     default: {
-      const made = { a: asId<PointId>(`point-${z % 4}`), b: asId<PointId>(`point-${(z + 1) % 4}`), diameterMm: 12 };
+      const ids = Object.keys(points);
+      const end = (n: number): PointId => asId<PointId>(ids[n % Math.max(ids.length, 1)] ?? `point-${n % 4}`);
+      const made = { a: end(z), b: end(z + 1), diameterMm: 12 };
       return { kind: 'set-route', id: route, route: z % 5 === 0 ? null : made, was: isStale ? made : (routes[route] ?? null) };
     }
   }
