@@ -16,7 +16,10 @@ const queries = new QueryClient({
 /** Screens that are not the first that one sees come when they are opened. */
 const later = {
   brief: async () => ({ Component: (await import('../views/brief/BriefView.tsx')).BriefView }),
-  layout: async () => ({ Component: (await import('../views/layout/LayoutView.tsx')).LayoutView }),
+  layout: async () => ({ Component: (await import('../views/layout/LayoutFrame.tsx')).LayoutFrame }),
+  plan: async () => ({ Component: (await import('../views/layout/LayoutView.tsx')).LayoutView }),
+  antennas: async () => ({ Component: (await import('../views/layout/AntennasPage.tsx')).AntennasPage }),
+  range: async () => ({ Component: (await import('../views/layout/RangePage.tsx')).RangePage }),
   power: async () => ({ Component: (await import('../views/power/PowerFrame.tsx')).PowerFrame }),
   river: async () => ({ Component: (await import('../views/power/PowerView.tsx')).PowerView }),
   loads: async () => ({ Component: (await import('../views/power/LoadsPage.tsx')).LoadsPage }),
@@ -49,7 +52,15 @@ const router = createBrowserRouter([
     children: [
       { index: true, element: <Navigate to="wiring" replace /> },
       { path: 'brief', lazy: later.brief },
-      { path: 'layout', lazy: later.layout },
+      {
+        path: 'layout',
+        lazy: later.layout,
+        children: [
+          { index: true, lazy: later.plan },
+          { path: 'antennas', lazy: later.antennas },
+          { path: 'range', lazy: later.range },
+        ],
+      },
       {
         path: 'power',
         lazy: later.power,

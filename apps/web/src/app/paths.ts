@@ -11,6 +11,14 @@ export const POWER_PAGES = [
 ] as const;
 export type PowerPage = (typeof POWER_PAGES)[number]['id'];
 
+/** The pages of the layout stage, in the order of their tabs. */
+export const LAYOUT_PAGES = [
+  { id: 'plan', title: 'Plan' },
+  { id: 'antennas', title: 'Antennas and compass' },
+  { id: 'range', title: 'Range' },
+] as const;
+export type LayoutPage = (typeof LAYOUT_PAGES)[number]['id'];
+
 /** The addresses of the screens. */
 export const paths = {
   hangar: () => '/',
@@ -18,6 +26,7 @@ export const paths = {
   partEditor: (id: PartId) => `/workshop/parts/${id}`,
   brief: (id: AircraftId) => `/aircraft/${id}/brief`,
   layout: (id: AircraftId) => `/aircraft/${id}/layout`,
+  layoutPage: (id: AircraftId, page: LayoutPage) => `/aircraft/${id}/layout${page === 'plan' ? '' : `/${page}`}`,
   power: (id: AircraftId) => `/aircraft/${id}/power`,
   powerPage: (id: AircraftId, page: PowerPage) => `/aircraft/${id}/power${page === 'river' ? '' : `/${page}`}`,
   situation: (id: AircraftId, situation: string) => `/aircraft/${id}/power?situation=${encodeURIComponent(situation)}`,

@@ -9,7 +9,7 @@ import { dipoleField, fieldOfSegments, type Dipole } from './fieldOf.ts';
 import { lengthOf, sum, ZERO, type Vector } from './vector.ts';
 
 /** The situation that a compass is calibrated in: powered, nothing moving. */
-const CALIBRATED_IN = 'battery-bench';
+export const CALIBRATED_IN = 'battery-bench';
 
 /** A situation as a compass sees it. */
 export interface FieldIn {

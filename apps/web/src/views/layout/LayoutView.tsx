@@ -1,8 +1,10 @@
 import { useEffect, useMemo, useState } from 'react';
 import {
   balanceOf,
+  compassesInUse,
   outlineOf,
   placedItems,
+  scenariosOf,
   solvePack,
   type Edit,
   type FramePlan,
@@ -15,7 +17,6 @@ import { useSelection } from '../../selection/SelectionContext.tsx';
 import { useGraph, useMake, useSessionState } from '../../session/SessionContext.tsx';
 import { usePageTitle } from '../../ui/pageTitle.ts';
 import { BalanceStrip } from './BalanceStrip.tsx';
-import { FirstFrame } from './FirstFrame.tsx';
 import { graphWith, placeEdit } from './moving.ts';
 import { PlaceBar } from './PlaceBar.tsx';
 import { PlanDrawing } from './PlanDrawing.tsx';
@@ -27,7 +28,7 @@ export function LayoutView() {
   const { design } = useSessionState();
   const { frame } = design.aircraft.airframe;
   usePageTitle(`${design.aircraft.name}, layout`);
-  return frame === undefined ? <FirstFrame /> : <Plan frame={frame} />;
+  return frame === undefined ? null : <Plan frame={frame} />;
 }
 
 function Plan({ frame }: { readonly frame: FramePlan }) {
@@ -37,11 +38,15 @@ function Plan({ frame }: { readonly frame: FramePlan }) {
   const { selection, select } = useSelection();
   const [zoom, setZoom] = useState('');
   const [showsCables, setShowsCables] = useState(false);
+  const [fieldIn, setFieldIn] = useState('');
   const [moved, setMoved] = useState<{ readonly entry: PlacedItem; readonly at: Spot }>();
-  const shown = useMemo(
-    () => graphWith(design, moved === undefined ? undefined : placeEdit(moved.entry.item, { ...moved.entry.place, at: moved.at })),
-    [design, moved],
+  const moving = useMemo(
+    () => (moved === undefined ? undefined : placeEdit(moved.entry.item, { ...moved.entry.place, at: moved.at })),
+    [moved],
   );
+  const shown = useMemo(() => graphWith(design, moving), [design, moving]);
+  const situations = scenariosOf(design.aircraft).filter(({ charge, isJammed }) => charge !== undefined && isJammed !== true);
+  const fieldMm = compassesInUse(graph)[0]?.place.at[2] ?? 50;
   const { kind } = design.aircraft.airframe;
   const outline = useMemo(() => outlineOf(kind, frame), [kind, frame]);
   const whole = aroundPieces(outline.plan, fromAbove);
@@ -73,6 +78,17 @@ function Plan({ frame }: { readonly frame: FramePlan }) {
             cables
           </label>
           <label className="flex items-center gap-1">
+            field, uT at {fieldMm} mm
+            <select className="field" value={fieldIn} onChange={(event) => setFieldIn(event.target.value)}>
+              <option value="">off</option>
+              {situations.map(({ id, title }) => (
+                <option key={id} value={id}>
+                  {title}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label className="flex items-center gap-1">
             Show
             <select className="field" value={zoom} onChange={(event) => setZoom(event.target.value)}>
               <option value="">whole aircraft</option>
@@ -94,6 +110,7 @@ function Plan({ frame }: { readonly frame: FramePlan }) {
         pack={pack}
         selected={selected}
         showsCables={showsCables}
+        field={fieldIn === '' ? undefined : { scenario: fieldIn, waterMm: fieldMm, moving }}
         onSelect={(id) => select({ is: 'item', item: id })}
         onDrag={setMoved}
         onPlace={(entry, place) => void make(placeEdit(entry.item, place))}

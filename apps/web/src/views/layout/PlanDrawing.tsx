@@ -2,6 +2,7 @@ import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import {
   halfOf,
   legWays,
+  placedAntennas,
   placedItems,
   type Balance,
   type FramePlan,
@@ -13,6 +14,7 @@ import {
   type Place,
   type Spot,
 } from '@wired-falcon/core';
+import { FieldLayer, type FieldLayerProps } from './FieldLayer.tsx';
 import { snapped, stepped, turnedOnce } from './moving.ts';
 import { OutlineShape } from './OutlineShape.tsx';
 import { fromAbove, viewBoxText, type ViewBox } from './viewBoxes.ts';
@@ -26,6 +28,8 @@ interface PlanDrawingProps {
   readonly pack: PackSolution | undefined;
   readonly selected: ItemId | undefined;
   readonly showsCables: boolean;
+  /** The situation whose field is drawn, and the height; a move that is under way with it. */
+  readonly field: Omit<FieldLayerProps, 'view' | 'letterMm'> | undefined;
   readonly onSelect: (item: ItemId) => void;
   /** While a part is dragged; undefined when that ends without a move. */
   readonly onDrag: (moved: { readonly entry: PlacedItem; readonly at: Spot } | undefined) => void;
@@ -76,7 +80,9 @@ export function PlanDrawing(props: PlanDrawingProps) {
           <title>{title}</title>
         </g>
       ))}
+      {props.field !== undefined && <FieldLayer {...props.field} view={view} letterMm={letterMm} />}
       {showsCables && <Cables graph={graph} />}
+      <AntennaAxes graph={graph} sizeMm={letterMm} />
       {pack !== undefined && <Ghost solution={pack} />}
       {parts.map((entry) => (
         <Part
@@ -182,6 +188,34 @@ function Part({ entry, letterMm, isSelected, onPointerDown, onKeyDown }: PartPro
           {item.ref}
         </text>
       )}
+    </g>
+  );
+}
+
+/** Every antenna: a stroke the way its axis points, a dot where that is upright. */
+function AntennaAxes({ graph, sizeMm }: { readonly graph: Graph; readonly sizeMm: number }) {
+  return (
+    <g aria-hidden="true" className="pointer-events-none" stroke="var(--color-ink)" strokeWidth={1.6}>
+      {placedAntennas(graph).map(({ name, axis, at: [station, butt] }) => (
+        <g key={name}>
+          <circle
+            cx={butt}
+            cy={station}
+            r={sizeMm * 0.28}
+            fill={axis === 'up' ? 'var(--color-ink)' : 'none'}
+            vectorEffect="non-scaling-stroke"
+          />
+          {axis !== 'up' && (
+            <line
+              x1={butt - (axis === 'across' ? sizeMm : 0)}
+              x2={butt + (axis === 'across' ? sizeMm : 0)}
+              y1={station - (axis === 'along' ? sizeMm : 0)}
+              y2={station + (axis === 'along' ? sizeMm : 0)}
+              vectorEffect="non-scaling-stroke"
+            />
+          )}
+        </g>
+      ))}
     </g>
   );
 }

@@ -1,7 +1,6 @@
 import { placedItems } from '../../layout/placedItems.ts';
-import { numberOr, type Bay, type Spot } from '../../model/frame.ts';
-import { placedAntennas, type PlacedAntenna } from '../../radio/antennasOf.ts';
-import { distanceMm } from '../../layout/placedItems.ts';
+import { numberOr, type Bay } from '../../model/frame.ts';
+import { baselinesOf, SIGMA_MM, type Baseline } from '../../radio/baselines.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { voltsAcross, type ScenarioResult } from '../../power/scenarios/solveScenario.ts';
 import type { SimpleEdit } from '../../edits/registry.ts';
@@ -93,9 +92,6 @@ function heatOf({ network, before }: ScenarioResult, item: number): number {
   return watts;
 }
 
-/** The spread of a phase measurement at each of two antennas, in mm. A usual figure. */
-const SIGMA_MM = 5;
-
 /** Two antennas that stand too near to each other for the heading that is wanted. */
 export const headingBaseline: Check = {
   id: 'place.heading-baseline',
@@ -144,39 +140,4 @@ function longer(graph: Graph, { second, from, lengthMm, ref }: Baseline, wantedM
       edit: { kind: 'batch', title: `Antennas of ${ref} further apart`, edits },
     },
   ];
-}
-
-/** Two antennas of one satellite receiver. */
-export interface Baseline {
-  readonly item: Graph['items'][number]['item']['id'];
-  readonly ref: string;
-  /** Where the first antenna is, and the second. */
-  readonly from: Spot;
-  readonly second: PlacedAntenna;
-  readonly lengthMm: number;
-  /** `atan(sigma / baseline)`. */
-  readonly errorDeg: number;
-  /** From the first to the second, turned from forward to the right, in degrees. */
-  readonly bearingDeg: number;
-}
-
-/** The baselines of receivers with two antennas. */
-export function baselinesOf(graph: Graph): readonly Baseline[] {
-  const antennas = placedAntennas(graph).filter(({ placed }) => placed.part.kind === 'gnss');
-  return antennas.flatMap((first, i): Baseline[] => {
-    const second = antennas[i + 1];
-    if (second === undefined || second.item.id !== first.item.id) return [];
-    const lengthMm = distanceMm(first.at, second.at);
-    return [
-      {
-        item: first.item.id,
-        ref: first.item.ref,
-        from: first.at,
-        second,
-        lengthMm,
-        errorDeg: (Math.atan2(SIGMA_MM, lengthMm) * 180) / Math.PI,
-        bearingDeg: (Math.atan2(second.at[1] - first.at[1], first.at[0] - second.at[0]) * 180) / Math.PI,
-      },
-    ];
-  });
 }

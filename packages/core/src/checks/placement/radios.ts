@@ -1,11 +1,11 @@
 import type { Edit } from '../../edits/registry.ts';
 import type { Graph } from '../../graph/graph.ts';
 import type { Spot } from '../../model/frame.ts';
-import { numberOr } from '../../model/frame.ts';
 import { ANTENNAS } from '../../model/radio.ts';
 import { antennaOptions, pairName } from '../../radio/antennaOptions.ts';
 import { placedAntennas, radiosOf, type PlacedAntenna, type RadioAt } from '../../radio/antennasOf.ts';
-import { linkBudget, marginDb, type Heights } from '../../radio/linkBudget.ts';
+import { linkBudget, marginDb } from '../../radio/linkBudget.ts';
+import { linkWishes } from '../../radio/linkWishes.ts';
 import { neighboursOf, noisyNeighbours, type Neighbours } from '../../radio/nearby.ts';
 import { productsOf } from '../../radio/products.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
@@ -186,13 +186,6 @@ export const linkRange: Check = {
     return distanceM === 0 ? [] : radiosOf(graph).flatMap((radio) => tooFar(graph, radio, distanceM));
   },
 };
-
-/** Heights and the margin that is wanted, as given or as usual. */
-export function linkWishes(graph: Graph): { readonly heights: Heights; readonly wantedDb: number } {
-  const numbers = graph.design.aircraft.airframe.frame?.numbers;
-  const of = (name: 'flightHeightM' | 'groundAntennaM' | 'linkMarginDb'): number => numberOr(numbers, name) ?? 0;
-  return { heights: { flightM: of('flightHeightM'), groundM: of('groundAntennaM') }, wantedDb: of('linkMarginDb') };
-}
 
 function tooFar(graph: Graph, radio: RadioAt, distanceM: number): Saying[] {
   const { heights, wantedDb } = linkWishes(graph);

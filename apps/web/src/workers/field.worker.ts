@@ -1,0 +1,110 @@
+import { expose } from 'comlink';
+import { contours } from 'd3-contour';
+import {
+  applyEdit,
+  fieldMapSteps,
+  graphOf,
+  gridOver,
+  type Aircraft,
+  type Design,
+  type Edit,
+  type MapGrid,
+  type Part,
+  type PutBack,
+} from '@wired-falcon/core';
+import { FollowedDesign } from './followedDesign.ts';
+
+/** The document with this number has arrived. */
+export interface FieldReady {
+  readonly seq: number;
+}
+
+/** What a map is asked for. */
+export interface MapWish {
+  readonly scenario: string;
+  readonly waterMm: number;
+  readonly window: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
+  /** A move that is under way and not made yet. */
+  readonly moving: Edit | undefined;
+}
+
+/** A line of one field strength, as a path in mm: butt line to the right, station down. */
+export interface ContourLine {
+  readonly ut: number;
+  readonly path: string;
+  /** Where its label stands. */
+  readonly label: readonly [x: number, y: number];
+}
+
+/** The strengths that are drawn, in microtesla: from what one sees in a heading to what spoils it. */
+const STRENGTHS_UT = [0.2, 0.5, 1, 2, 5, 10, 20];
+/** For so long the worker does not listen while it draws. */
+const SLICE_MS = 30;
+
+const followed = new FollowedDesign();
+let design: Design | undefined;
+let asked = 0;
+
+/** Maps the field of the supply wires. */
+const field = {
+  load: (seq: number, aircraft: Aircraft, parts: readonly Part[]): FieldReady => taken(seq, followed.load(seq, aircraft, parts)),
+
+  follow(seq: number, edit: Edit, undoes: PutBack | undefined): FieldReady | undefined {
+    const now = followed.follow(seq, edit, undoes);
+    return now === undefined ? undefined : taken(seq, now);
+  },
+
+  /** The lines of equal strength; undefined when a newer map was asked for meanwhile. */
+  async map({ scenario, waterMm, window, moving }: MapWish): Promise<readonly ContourLine[] | undefined> {
+    const own = ++asked;
+    if (design === undefined) return undefined;
+    const made = moving === undefined ? undefined : applyEdit(design, moving);
+    const graph = graphOf(made === undefined || 'refused' in made ? design : made.design);
+    const grid = gridOver(window);
+    const steps = fieldMapSteps(graph, scenario, waterMm, grid);
+    for (let from = performance.now(), step = steps.next(); ; step = steps.next()) {
+      if (step.done === true) return linesOf(step.value, grid);
+      if (performance.now() - from < SLICE_MS) continue;
+      await new Promise((resolve) => setTimeout(resolve));
+      if (own !== asked) return undefined;
+      from = performance.now();
+    }
+  },
+};
+
+function taken(seq: number, now: Design): FieldReady {
+  design = now;
+  return { seq };
+}
+
+function linesOf(map: Float32Array, { columns, rows, stepMm, stationMm, buttMm }: MapGrid): readonly ContourLine[] {
+  const at = ([x = 0, y = 0]: readonly number[]): readonly [number, number] => [
+    buttMm + (x - 0.5) * stepMm,
+    stationMm + (y - 0.5) * stepMm,
+  ];
+  return contours()
+    .size([columns, rows])
+    .thresholds(STRENGTHS_UT)([...map])
+    .flatMap(({ value, coordinates }): ContourLine[] => {
+      const rings = coordinates.flat();
+      const longest = rings.reduce<readonly (readonly number[])[]>((most, ring) => (ring.length > most.length ? ring : most), []);
+      if (longest.length === 0) return [];
+      const path = rings
+        .map(
+          (ring) =>
+            `M${ring
+              .map((point) =>
+                at(point)
+                  .map((mm) => mm.toFixed(1))
+                  .join(','),
+              )
+              .join('L')}Z`,
+        )
+        .join('');
+      const outermost = longest.reduce((right, point) => ((point[0] ?? 0) > (right[0] ?? 0) ? point : right), longest[0] ?? []);
+      return [{ ut: value, path, label: at(outermost) }];
+    });
+}
+
+export type FieldWorker = typeof field;
+expose(field);
