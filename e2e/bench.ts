@@ -13,6 +13,7 @@ interface Server {
   /** The file of the demo aircraft, for a copy of its own for every test. */
   readonly reedbed: string;
   readonly saltmarsh: string;
+  readonly mudflat: string;
 }
 
 interface Fixtures {
@@ -24,6 +25,8 @@ interface Fixtures {
   readonly oneSupply: string;
   /** The address of a fresh copy of Saltmarsh. */
   readonly whole: string;
+  /** The address of a fresh copy of Mudflat. */
+  readonly mudflat: string;
 }
 
 /** A server that a test starts, kills and starts again by itself, always on the same data and port. */
@@ -79,7 +82,8 @@ export const test = base.extend<Fixtures, { server: Server }>({
       const { child, url } = await startServer(folder, '0');
       const reedbed = await (await fetch(`${url}/api/aircraft/reedbed/export`)).text();
       const saltmarsh = await (await fetch(`${url}/api/aircraft/saltmarsh/export`)).text();
-      await use({ url, reedbed, saltmarsh });
+      const mudflat = await (await fetch(`${url}/api/aircraft/mudflat/export`)).text();
+      await use({ url, reedbed, saltmarsh, mudflat });
       const ended = new Promise((resolve) => child.once('exit', resolve));
       if (child.pid !== undefined) process.kill(child.pid, 'SIGTERM');
       await ended;
@@ -98,6 +102,9 @@ export const test = base.extend<Fixtures, { server: Server }>({
   },
   whole: async ({ server }, use) => {
     await use(await imported(server.url, server.saltmarsh));
+  },
+  mudflat: async ({ server }, use) => {
+    await use(await imported(server.url, server.mudflat));
   },
   oneSupply: async ({ server }, use) => {
     const second = ['BAT2', 'BEC3', 'PWR3', 'W25', 'W26', 'W28'];

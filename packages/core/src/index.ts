@@ -63,6 +63,7 @@ export * from './radio/linkBudget.ts';
 export * from './radio/linkWishes.ts';
 export * from './radio/baselines.ts';
 export * from './radio/antennaOptions.ts';
+export { placementOrder } from './harness/documents/layoutSheets.ts';
 export * from './field/compassFields.ts';
 export * from './field/fieldMap.ts';
 export * from './field/fieldOf.ts';

@@ -15,8 +15,11 @@ const LOOK = [
   'dominant-baseline',
 ] as const;
 
-/** A drawing on the page as the text of an SVG file that stands alone: text stays text, in fonts that any browser has. */
-export function svgFile(drawing: SVGSVGElement, title: string): string {
+/**
+ * A drawing on the page as the text of an SVG file that stands alone: text stays text, in fonts that any browser has.
+ * @param unit what one step of the drawing is in the file; in mm a drawing in millimetres prints full size
+ */
+export function svgFile(drawing: SVGSVGElement, title: string, unit: 'px' | 'mm' = 'px'): string {
   const copy = drawing.cloneNode(true);
   if (!(copy instanceof SVGSVGElement)) return '';
   const [from, to] = [drawing.querySelectorAll('*'), copy.querySelectorAll('*')];
@@ -25,8 +28,8 @@ export function svgFile(drawing: SVGSVGElement, title: string): string {
   copy.removeAttribute('class');
   copy.removeAttribute('style');
   const { width, height } = drawing.viewBox.baseVal;
-  copy.setAttribute('width', String(width));
-  copy.setAttribute('height', String(height));
+  copy.setAttribute('width', `${width}${unit}`);
+  copy.setAttribute('height', `${height}${unit}`);
   const name = document.createElementNS('http://www.w3.org/2000/svg', 'title');
   name.textContent = title;
   copy.prepend(name);

@@ -104,10 +104,11 @@ describe('Saltmarsh, laid out', () => {
     const build = (id: string) => documentKinds.find((kind) => kind.id === id)?.build(graph, 'aircraft');
     const placement = build('placement');
     expect(placement?.rows).toHaveLength(26);
-    expect(placement?.rows.map((cells) => Number(cells[2]))).toEqual(
-      [...(placement?.rows ?? [])].map((cells) => Number(cells[2])).sort((a, b) => a - b),
+    expect(placement?.rows.map((cells) => cells[0])).toEqual(Array.from({ length: 26 }, (_, i) => String(i + 1)));
+    expect(placement?.rows.map((cells) => Number(cells[3]))).toEqual(
+      [...(placement?.rows ?? [])].map((cells) => Number(cells[3])).sort((a, b) => a - b),
     );
-    expect(placement?.rows.find((cells) => cells[0] === 'SRV1')?.slice(2, 5)).toEqual(['560', '620 left', '55 up']);
+    expect(placement?.rows.find((cells) => cells[1] === 'SRV1')?.slice(3, 6)).toEqual(['560', '620 left', '55 up']);
     expect(placement === undefined ? '' : sheetToCsv(placement)).not.toContain("'-");
     const balance = build('balance');
     expect(balance?.rows.at(-1)?.[0]).toBe('Sum');

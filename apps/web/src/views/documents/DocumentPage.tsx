@@ -4,6 +4,7 @@ import { paths } from '../../app/paths.ts';
 import { useGraph, useSessionState } from '../../session/SessionContext.tsx';
 import { downloadText } from '../../ui/download.ts';
 import { usePageTitle } from '../../ui/pageTitle.ts';
+import { NumberedPlan } from './NumberedPlan.tsx';
 import { SheetBody } from './SheetBody.tsx';
 import { usePageLine } from './usePageLine.tsx';
 
@@ -59,7 +60,7 @@ export function DocumentPage() {
           </label>
         ))}
       </div>
-      <SheetBody sheet={sheet} line={page.line} />
+      <SheetBody sheet={sheet} line={page.line} picture={kindId === 'placement' ? <NumberedPlan graph={graph} /> : undefined} />
     </article>
   );
 }

@@ -1,8 +1,16 @@
+import type { ReactNode } from 'react';
 import { WIRE_COLOURS, type Column, type Sheet } from '@wired-falcon/core';
 import { Swatch } from '../../ui/Swatch.tsx';
 
+interface SheetBodyProps {
+  readonly sheet: Sheet;
+  readonly line: string;
+  /** A drawing that belongs to the sheet, above its rows. */
+  readonly picture?: ReactNode;
+}
+
 /** One sheet: its head, its cautions, its rows and its notes. */
-export function SheetBody({ sheet, line }: { readonly sheet: Sheet; readonly line: string }) {
+export function SheetBody({ sheet, line, picture }: SheetBodyProps) {
   return (
     <>
       <h2 className="text-xl font-bold">{sheet.title}</h2>
@@ -13,6 +21,7 @@ export function SheetBody({ sheet, line }: { readonly sheet: Sheet; readonly lin
           {caution}
         </p>
       ))}
+      {picture}
       {sheet.form === 'labels' ? <Labels sheet={sheet} /> : <SheetTable sheet={sheet} />}
       <ul className="mt-3 text-[13px]">
         {sheet.notes.map((note) => (

@@ -15,7 +15,9 @@ import {
 } from '@wired-falcon/core';
 import { useSelection } from '../../selection/SelectionContext.tsx';
 import { useGraph, useMake, useSessionState } from '../../session/SessionContext.tsx';
+import { downloadText } from '../../ui/download.ts';
 import { usePageTitle } from '../../ui/pageTitle.ts';
+import { svgFile } from '../../ui/svgFile.ts';
 import { BalanceStrip } from './BalanceStrip.tsx';
 import { graphWith, placeEdit } from './moving.ts';
 import { PlaceBar } from './PlaceBar.tsx';
@@ -77,6 +79,9 @@ function Plan({ frame }: { readonly frame: FramePlan }) {
             <input type="checkbox" checked={showsCables} onChange={(event) => setShowsCables(event.target.checked)} />
             cables
           </label>
+          <button type="button" className="action" onClick={() => savePlan(`${design.aircraft.name} plan`)}>
+            SVG
+          </button>
           <label className="flex items-center gap-1">
             field, uT at {fieldMm} mm
             <select className="field" value={fieldIn} onChange={(event) => setFieldIn(event.target.value)}>
@@ -129,6 +134,12 @@ function Plan({ frame }: { readonly frame: FramePlan }) {
       </div>
     </div>
   );
+}
+
+/** The plan as a drawing of its own, full size in millimetres. */
+function savePlan(title: string): void {
+  const drawing = document.querySelector<SVGSVGElement>('svg[aria-label="Plan view, nose up"]');
+  if (drawing !== null) downloadText(`${title}.svg`, svgFile(drawing, title, 'mm'), 'image/svg+xml');
 }
 
 function packEdit({ pack, reachableMm }: PackSolution): Edit {

@@ -1,6 +1,6 @@
 import type { Graph } from '../../graph/graph.ts';
 import { balanceOf, solvePack, type Weight } from '../../layout/balance.ts';
-import { placedItems } from '../../layout/placedItems.ts';
+import { placedItems, type PlacedItem } from '../../layout/placedItems.ts';
 import type { Sheet } from './sheet.ts';
 
 /** A butt line as people say it; a leading minus would not come through a spreadsheet as a number. */
@@ -14,15 +14,21 @@ function upwards(mm: number): string {
   return text === '0' ? '0' : `${text} ${mm < 0 ? 'down' : 'up'}`;
 }
 
+/** The placed items from the nose aft: the numbers of the placement sheet and of the plan on it. */
+export function placementOrder(graph: Graph): readonly PlacedItem[] {
+  return [...placedItems(graph)].sort((a, b) => a.place.at[0] - b.place.at[0] || a.index - b.index);
+}
+
 /** Where every placed item sits and how it is turned, from the nose aft. */
 export function placementSheet(graph: Graph): Sheet {
   const { frame } = graph.design.aircraft.airframe;
-  const placed = [...placedItems(graph)].sort((a, b) => a.place.at[0] - b.place.at[0] || a.index - b.index);
+  const placed = placementOrder(graph);
   const open = graph.items.filter(({ item }) => item.where === 'aircraft' && item.place === undefined).map(({ item }) => item.ref);
   return {
     title: `Placement ${graph.design.aircraft.name}`,
     subtitle: 'Middle of each part, in mm: station aft of the nose, butt line, water line',
     columns: [
+      { title: 'No.', kind: 'number' },
       { title: 'Item', kind: 'value' },
       { title: 'What', kind: 'words' },
       { title: 'Station', kind: 'number' },
@@ -31,7 +37,8 @@ export function placementSheet(graph: Graph): Sheet {
       { title: 'Bay', kind: 'words' },
       { title: 'Turned', kind: 'words' },
     ],
-    rows: placed.map(({ item, part, place }) => [
+    rows: placed.map(({ item, part, place }, i) => [
+      String(i + 1),
       item.ref,
       item.label ?? part.name,
       place.at[0].toFixed(0),

@@ -10,6 +10,7 @@ import { labelSheet } from './labelSheet.ts';
 import { outputCard } from './outputCard.ts';
 import { pinTable } from './pinTable.ts';
 import { portCard } from './portCard.ts';
+import { radioSheet } from './radioSheet.ts';
 import type { Sheet } from './sheet.ts';
 import { isWhole, wholeAircraft } from './wholeAircraft.ts';
 
@@ -95,5 +96,11 @@ export const harnessDocuments: readonly DocumentKind[] = [
     title: 'Balance',
     summary: 'What weighs how much where, the sum, and where the pack balances it.',
     ...ofLayout(balanceSheet),
+  },
+  {
+    id: 'radios',
+    title: 'Radio sheet',
+    summary: 'Every radio with its antenna, how far it reaches, and what it gets of the others.',
+    ...ofLayout(radioSheet),
   },
 ];

@@ -1,0 +1,110 @@
+import { readFileSync } from 'node:fs';
+import { extractText, getDocumentProxy } from 'unpdf';
+import { enter, expect, findings, settled, tabTo, test, violations } from './bench.ts';
+
+test('a compass beside the motor leads is a finding; the leads are twisted, and it goes; by pointer', async ({ page, whole }) => {
+  await page.goto(`${whole}/layout`);
+  await settled(page);
+  expect(await findings(page)).not.toContain('place.compass-field');
+  await enter(page, 'move gnss1 560 90 0', 'moves it');
+  await settled(page);
+  const finding = page.locator('[data-check="place.compass-field"]');
+  await expect(finding).toContainText('turn the heading of GNSS1 by 7 degrees');
+  // The field is drawn for the document on the screen.
+  await page.getByLabel(/^field, uT/).selectOption({ label: 'Climb' });
+  const field = page.getByTestId('field');
+  const seq = (await page.getByTestId('frame').getAttribute('data-doc-seq')) ?? '';
+  await expect(field).toHaveAttribute('data-field-seq', seq);
+  const lines = await field.locator('path').count();
+  expect(lines).toBeGreaterThan(2);
+  await finding.getByRole('button', { name: /^Twist W/ }).click();
+  await settled(page);
+  await expect(finding).toHaveCount(0);
+  await expect(field).not.toHaveAttribute('data-field-seq', seq);
+  await page.keyboard.press('Control+z');
+  await settled(page);
+  await expect(finding).toHaveCount(1);
+});
+
+test('a lead is twisted in its own field, by keyboard', async ({ page, whole }) => {
+  await page.goto(`${whole}/layout`);
+  await settled(page);
+  await enter(page, 'move gnss1 560 90 0', 'moves it');
+  await settled(page);
+  for (const tag of ['W04', 'W02']) {
+    await page.goto(`${whole}/wiring`);
+    await settled(page);
+    await page.getByRole('button', { name: `Cable ${tag}` }).focus();
+    await page.keyboard.press('Enter');
+    await page.getByLabel('Twist mm').focus();
+    await page.keyboard.type('3');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('One turn of twisted wires takes 5 to 500 mm.')).toBeVisible();
+    await page.keyboard.type('0');
+    await page.keyboard.press('Enter');
+    await settled(page);
+  }
+  await expect(page.locator('[data-check="place.compass-field"]')).toHaveCount(0);
+});
+
+test('an antenna that is too near is led away, and what arrives is in the table; by pointer', async ({ page, mudflat }) => {
+  await page.goto(`${mudflat}/layout/antennas`);
+  await settled(page);
+  const pair = page.getByRole('region', { name: /^Distances/ }).getByRole('row', { name: /RADIO1.*second antenna/ });
+  await expect(pair).toContainText('34 mm');
+  await expect(pair).toContainText('stated');
+  await page
+    .locator('[data-check="place.gnss-near-transmitter"]')
+    .getByRole('button', { name: /^Move its antenna/ })
+    .click();
+  await settled(page);
+  expect(await findings(page)).not.toContain('place.gnss-near-transmitter');
+  await expect(pair).not.toContainText('stated');
+  expect(await violations(page)).toEqual([]);
+});
+
+test('antennas side by side: another pair is taken, and it reaches further; by keyboard', async ({ page, whole }) => {
+  await page.goto(`${whole}/layout`);
+  await settled(page);
+  await tabTo(page, 'nav[aria-label="Layout"] a:has-text("Range")');
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('reach')).toContainText('quarter-wave whip to half-wave dipole reaches 17.0 km');
+  await expect(page.getByTestId('chart')).toBeVisible();
+  const row = page.getByRole('row', { name: /^quarter-wave whip long beam of rods/ });
+  await expect(row).toContainText('76 % further');
+  await row.getByRole('button', { name: 'Take' }).focus();
+  await page.keyboard.press('Enter');
+  await settled(page);
+  await expect(page.getByTestId('reach')).toContainText('quarter-wave whip to long beam of rods reaches 29.9 km');
+  expect(await violations(page)).toEqual([]);
+});
+
+test('the placement sheet prints with its plan, the radios are a sheet, and the plan goes out as a drawing full size', async ({
+  page,
+  whole,
+}) => {
+  await page.goto(`${whole}/documents/placement/aircraft`);
+  await settled(page);
+  const plan = page.getByRole('img', { name: 'Plan with the numbers of the table' });
+  await expect(plan.locator('text')).toHaveCount(26);
+  const pdf = await page.pdf({ preferCSSPageSize: true });
+  const { text } = await extractText(await getDocumentProxy(new Uint8Array(pdf)), { mergePages: true });
+  const plain = text.replaceAll(/\s+/g, ' ');
+  expect(plain).toContain('Placement Saltmarsh');
+  expect(plain).toMatch(/SRV1 left aileron 560 620 left 55 up/);
+  expect(await violations(page)).toEqual([]);
+
+  await page.goto(`${whole}/documents/radios/aircraft`);
+  await settled(page);
+  await expect(page.getByTestId('document')).toContainText('Fit the antenna before the radio is powered.');
+  await expect(page.getByTestId('document').getByRole('row', { name: /^RADIO1/ })).toContainText('17.0 km');
+
+  await page.goto(`${whole}/layout`);
+  await settled(page);
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'SVG' }).click();
+  const svg = readFileSync(await (await download).path(), 'utf8');
+  expect(svg).toMatch(/<svg[^>]* width="[0-9.]+mm" height="[0-9.]+mm"/);
+  expect(svg).toContain('FC1');
+  expect(svg).not.toMatch(/class=|var\(--/);
+});

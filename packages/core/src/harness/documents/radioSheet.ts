@@ -1,0 +1,68 @@
+import type { Graph } from '../../graph/graph.ts';
+import { ANTENNA_AXES, ANTENNAS } from '../../model/radio.ts';
+import { placedAntennas, radiosOf, type RadioAt } from '../../radio/antennasOf.ts';
+import { linkBudget, marginDb, reachM } from '../../radio/linkBudget.ts';
+import { linkWishes } from '../../radio/linkWishes.ts';
+import { neighboursOf } from '../../radio/nearby.ts';
+import { productsOf } from '../../radio/products.ts';
+import type { Sheet } from './sheet.ts';
+
+/** Every radio with its antenna, its reach, and what arrives at it of the others. */
+export function radioSheet(graph: Graph): Sheet {
+  const { heights, wantedDb } = linkWishes(graph);
+  const missionM = (graph.design.aircraft.airframe.frame?.numbers.missionKm ?? 0) * 1000;
+  const places = new Map(placedAntennas(graph).map((antenna) => [antenna.name, antenna.at] as const));
+  const neighbours = neighboursOf(graph);
+  return {
+    title: `Radios ${graph.design.aircraft.name}`,
+    subtitle: `${heights.flightM} m above the ground, ${heights.groundM} m on it, ${wantedDb} dB in hand`,
+    columns: [
+      { title: 'Radio', kind: 'value' },
+      { title: 'MHz', kind: 'value' },
+      { title: 'Sends', kind: 'value' },
+      { title: 'Antenna', kind: 'words' },
+      { title: 'Station', kind: 'value' },
+      { title: 'On the ground', kind: 'words' },
+      { title: 'Reaches', kind: 'value' },
+      { title: 'Spare at the mission', kind: 'value' },
+      { title: 'Worst neighbour', kind: 'words' },
+    ],
+    rows: radiosOf(graph).map((radio) => {
+      const budget = linkBudget(radio);
+      const [low, high] = radio.radio.mhz;
+      const at = places.get(radio.name);
+      return [
+        radio.name,
+        `${low.toFixed(0)} to ${high.toFixed(0)}`,
+        radio.radio.sendsDbm === undefined ? 'listens' : `${radio.radio.sendsDbm.toFixed(0)} dBm`,
+        `${ANTENNAS[radio.antenna].title}, ${ANTENNA_AXES[radio.axis]}`,
+        at === undefined ? 'not placed' : at[0].toFixed(0),
+        budget === undefined ? '' : ANTENNAS[radio.groundAntenna].title,
+        budget === undefined ? '' : `${(reachM(budget.lossDb - wantedDb, budget.mhz, heights) / 1000).toFixed(1)} km`,
+        budget === undefined || missionM === 0 ? '' : `${marginDb(budget, missionM, heights).toFixed(0)} dB`,
+        worstOf(radio, neighbours),
+      ];
+    }),
+    notes: [
+      'Reaches are those with nothing in the way; isolations are estimates in free air.',
+      ...productsOf(placedAntennas(graph)).map(
+        ({ name, mhz, receiver }) => `${name} falls on ${mhz[0].toFixed(0)} MHz, where ${receiver.name} listens.`,
+      ),
+    ],
+    cautions: [
+      'Fit the antenna before the radio is powered.',
+      'Bands and power are limited by local radio rules; follow them and your licence. Test the range on the ground first.',
+    ],
+  };
+}
+
+function worstOf(radio: RadioAt, neighbours: ReturnType<typeof neighboursOf>): string {
+  const own = neighbours.filter(({ receiver }) => receiver.name === radio.name);
+  const worst = own.reduce<(typeof own)[number] | undefined>(
+    (most, next) => (most === undefined || next.arrivesDbm - next.bearsDbm > most.arrivesDbm - most.bearsDbm ? next : most),
+    undefined,
+  );
+  if (worst === undefined) return '';
+  const { sender, isolation, arrivesDbm, bearsDbm } = worst;
+  return `${sender.name}, ${isolation.distanceMm.toFixed(0)} mm, ${Math.abs(bearsDbm - arrivesDbm).toFixed(0)} dB ${arrivesDbm > bearsDbm ? 'too much' : 'clear'}`;
+}
