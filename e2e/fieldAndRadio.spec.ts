@@ -6,7 +6,7 @@ test('a compass beside the motor leads is a finding; the leads are twisted, and 
   await page.goto(`${whole}/layout`);
   await settled(page);
   expect(await findings(page)).not.toContain('place.compass-field');
-  await enter(page, 'move gnss1 560 90 0', 'moves it');
+  await enter(page, 'move gnss1 660 -80 -60', 'moves it');
   await settled(page);
   const finding = page.locator('[data-check="place.compass-field"]');
   await expect(finding).toContainText('turn the heading of GNSS1 by 7 degrees');
@@ -29,7 +29,7 @@ test('a compass beside the motor leads is a finding; the leads are twisted, and 
 test('a lead is twisted in its own field, by keyboard', async ({ page, whole }) => {
   await page.goto(`${whole}/layout`);
   await settled(page);
-  await enter(page, 'move gnss1 560 90 0', 'moves it');
+  await enter(page, 'move gnss1 660 -80 -60', 'moves it');
   await settled(page);
   for (const tag of ['W04', 'W02']) {
     await page.goto(`${whole}/wiring`);

@@ -2,8 +2,13 @@ import type { Page } from '@playwright/test';
 import { enter, expect, settled, test } from './bench.ts';
 
 async function labelOf(page: Page, url: string, ref: string): Promise<string> {
-  const answer: unknown = await (await page.request.get(`${url}/api/aircraft/reedbed/export`)).json();
-  return JSON.stringify(answer).match(new RegExp(`"label":"([^"]*)"[^}]*"ref":"${ref}"`))?.[1] ?? '';
+  const file = await (await page.request.get(`${url}/api/aircraft/reedbed/export`)).text();
+  let label = '';
+  JSON.parse(file, (_, value: unknown) => {
+    if (typeof value === 'object' && value !== null && 'ref' in value && value.ref === ref && 'label' in value) label = String(value.label);
+    return value;
+  });
+  return label;
 }
 
 async function describeAs(page: Page, ref: string, text: string): Promise<void> {

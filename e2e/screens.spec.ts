@@ -7,7 +7,7 @@ test('the brief says what the board has for what is wanted, and where it is shor
   await page.goto(`${aircraft}/brief`);
   await settled(page);
   await expect(page.getByText('3 outputs: left elevon, right elevon, throttle.')).toBeVisible();
-  await page.getByLabel('Airframe').selectOption({ label: 'V-tail' });
+  await page.getByRole('combobox', { name: /^Airframe/ }).selectOption({ label: 'V-tail' });
   await settled(page);
   await expect(page.getByText(/^5 outputs: left aileron/)).toBeVisible();
   const gnss = page.getByTestId('needs').locator('tr').filter({ hasText: 'GNSS over serial' });
@@ -23,7 +23,7 @@ test('the brief says what the board has for what is wanted, and where it is shor
   await expect(page.getByText('BAT1 is LiPo 4S')).toBeVisible();
   await page.reload();
   await settled(page);
-  await expect(page.getByLabel('Airframe')).toHaveValue('v-tail');
+  await expect(page.getByRole('combobox', { name: /^Airframe/ })).toHaveValue('v-tail');
   await page.keyboard.press('Control+z');
   await settled(page);
   await expect(page.getByText('BAT1 as planned')).toBeVisible();

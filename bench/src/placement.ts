@@ -4,7 +4,9 @@ import {
   balanceOf,
   balancingSwaps,
   checks,
+  fieldMap,
   graphOf,
+  gridOver,
   legWays,
   placedItems,
   saltmarsh,
@@ -23,7 +25,30 @@ export async function benchPlacement(): Promise<void> {
   const times: number[] = [];
   let design: Design = demo;
   for (let i = 0; i < 300; i++) times.push(await timed(() => (design = dragged(design, i))));
-  report('layout of Saltmarsh while dragging, without its checks of power', statsOf(times.slice(20)), 'ms', '30 ms');
+  report('everything of the layout of Saltmarsh while dragging, without the map', statsOf(times.slice(20)), 'ms', '30 ms');
+  await benchMap();
+}
+
+/** The map of the field over the whole plan, as in its worker: at rest, and with the battery leads twisted. */
+async function benchMap(): Promise<void> {
+  const twisted = Object.values(demo.aircraft.cables)
+    .filter(({ tag }) => ['W01', 'W02', 'W04'].includes(tag))
+    .reduce((design, cable) => {
+      const [leg] = Object.values(cable.legs);
+      const result =
+        leg === undefined ? undefined : applyEdit(design, { kind: 'set-leg-twist', cable: cable.id, leg: leg.id, twistMm: 40, was: null });
+      return result === undefined || 'refused' in result ? design : result.design;
+    }, demo);
+  const grid = gridOver({ x: -1150, y: -50, width: 2300, height: 1400 });
+  for (const [name, design] of [
+    ['as it is', demo],
+    ['with twisted leads', twisted],
+  ] as const) {
+    const graph = graphOf(design);
+    const times: number[] = [];
+    for (let i = 0; i < 20; i++) times.push(await timed(() => fieldMap(graph, 'climb', 75, grid)));
+    report(`map of the field, ${grid.columns} x ${grid.rows} points, ${name}`, statsOf(times), 'ms', '300 ms');
+  }
 }
 
 function dragged(design: Design, step: number): Design {

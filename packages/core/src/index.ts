@@ -2,6 +2,7 @@ export * from './model/aircraft.ts';
 export * from './model/airframes.ts';
 export * from './model/frame.ts';
 export * from './model/radio.ts';
+export * from './model/mounting.ts';
 export * from './model/canonicalJson.ts';
 export * from './model/connector.ts';
 export * from './model/contentHash.ts';

@@ -35,6 +35,7 @@ import { cooling, headingBaseline, usbAccess } from './placement/access.ts';
 import { airspeedRange, pitotPlace } from './placement/air.ts';
 import { compassField } from './placement/compass.ts';
 import { cableTooShort, jointUnbroken, routeFull } from './placement/cables.ts';
+import { compassOrientation, imuOrientation } from './placement/orientation.ts';
 import { antennaSeparation, gnssNearEmitter, gnssNearTransmitter, linkRange, rfProduct } from './placement/radios.ts';
 import { bayOverflow, notPlaced, outside } from './placement/room.ts';
 import { portNames } from './portNames.ts';
@@ -113,6 +114,8 @@ export const checks: readonly Check[] = [
   pitotPlace,
   airspeedRange,
   headingBaseline,
+  imuOrientation,
+  compassOrientation,
 ];
 
 /** Rises whenever a check says other things than before, so that stored summaries are computed again. */

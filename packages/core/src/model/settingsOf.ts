@@ -1,4 +1,5 @@
 import { ANTENNA_FITTED, ANTENNA_SETTING, NO_ANTENNA } from './antennaSetting.ts';
+import { COMPASS_TURN, IMU_TURN, MOUNTINGS, mountings } from './mounting.ts';
 import type { Part } from './part.ts';
 import { ANTENNA_AXES, antennaKinds, ANTENNAS, isAntennaAxis, type RadioTraits } from './radio.ts';
 import { FLOW_CONTROLS, FRAMES, type SettingSpec } from './setting.ts';
@@ -14,6 +15,8 @@ export function settingsOf(part: Part): readonly SettingSpec[] {
   if (known !== undefined) return known;
   const specs: SettingSpec[] = [...part.settings];
   for (const endpoint of part.endpoints) specs.push(...settingsOfEndpoint(endpoint));
+  if (part.kind === 'controller') specs.push(turnSetting(IMU_TURN, 'how it is set to lie'));
+  else if (part.compass !== undefined) specs.push(turnSetting(COMPASS_TURN, 'how its compass is set to lie'));
   if (part.airspeed !== undefined) specs.push(...PITOT_SETTINGS);
   for (const radio of part.radios ?? []) specs.push(...settingsOfRadio(radio, (part.radios?.length ?? 0) > 1));
   cache.set(part, specs);
@@ -40,6 +43,11 @@ function settingsOfEndpoint(endpoint: RawEndpoint): SettingSpec[] {
     default:
       return [];
   }
+}
+
+/** What the firmware is told of how a sensor lies; nothing as long as nobody has decided. */
+function turnSetting(id: string, label: string): SettingSpec {
+  return { is: 'choice', id, label, choices: mountings.map((value) => ({ value, label: MOUNTINGS[value].title })) };
 }
 
 /** How far from the sensor the head of an airspeed tube stands. */

@@ -80,7 +80,20 @@ function inBay(access: Bay['access']): Design {
 
 const SKY: Spot = [420, 0, 40];
 
+/** A part in the middle, laid level with its nose forward and set to lie some way. */
+function setToLie(part: string, ref: string, setting: string, value: string): Design {
+  return carrying([[part, ref, SKY, { [setting]: value }]]);
+}
+
 export const placementCases: CheckCases = {
+  'place.imu-orientation': {
+    wrong: () => setToLie(FC, 'FC1', 'imu.turn', 'roll-180'),
+    right: () => setToLie(FC, 'FC1', 'imu.turn', 'level'),
+  },
+  'place.compass-orientation': {
+    wrong: () => setToLie('gnss-compass-i2c', 'GNSS1', 'compass.turn', 'yaw-90'),
+    right: () => setToLie('gnss-compass-i2c', 'GNSS1', 'compass.turn', 'level'),
+  },
   'place.gnss-near-transmitter': {
     wrong: () =>
       carrying([
