@@ -1,5 +1,14 @@
 import { useState } from 'react';
-import { serialSetup, settingsOf, settingTakes, type Graph, type Item, type Part, type SettingSpec } from '@wired-falcon/core';
+import {
+  serialSetup,
+  settingsOf,
+  settingTakes,
+  type Graph,
+  type Item,
+  type Part,
+  type SettingSpec,
+  type SettingValue,
+} from '@wired-falcon/core';
 import { useSession } from '../session/SessionContext.tsx';
 
 /** Everything that can be set on an item, each with what it is as delivered. */
@@ -30,9 +39,15 @@ function deliveredText(item: Item, graph: Graph, spec: SettingSpec): string {
   const [endpointId] = spec.id.split('.');
   const endpoint = graph.items[graph.itemIx.get(item.id) ?? -1]?.part?.endpoints.find((candidate) => candidate.id === endpointId);
   if (endpoint?.is !== 'uart' || !spec.id.endsWith('.baud'))
-    return spec.default === undefined ? 'not set' : `${String(spec.default)} (as delivered)`;
+    return spec.default === undefined ? 'not set' : `${labelOf(spec, spec.default)} (as delivered)`;
   const { baud, baudIs } = serialSetup(item, endpoint);
   return baudIs === 'as delivered' ? `${baud ?? ''} (as delivered)` : 'as delivered';
+}
+
+/** A value as people read it. */
+function labelOf(spec: SettingSpec, value: SettingValue): string {
+  const choice = spec.is === 'choice' ? spec.choices.find((one) => one.value === value) : undefined;
+  return choice?.label ?? String(value);
 }
 
 function SettingField({ item, spec, delivered }: { readonly item: Item; readonly spec: SettingSpec; readonly delivered: string }) {
@@ -44,9 +59,13 @@ function SettingField({ item, spec, delivered }: { readonly item: Item; readonly
     session.make({ kind: 'set-item-setting', item: item.id, setting: spec.id, value, was: now ?? null });
   };
   return (
-    <label className="mt-1.5 grid grid-cols-[92px_1fr] items-center text-[13px]">
+    <label className="mt-1.5 grid grid-cols-[92px_minmax(0,1fr)] items-center text-[13px]">
       {spec.label}
-      <select className="field value" value={now === undefined ? '' : String(now)} onChange={(event) => change(event.target.value)}>
+      <select
+        className="field value w-full min-w-0"
+        value={now === undefined ? '' : String(now)}
+        onChange={(event) => change(event.target.value)}
+      >
         <option value="">{delivered}</option>
         {spec.choices.map((choice) => (
           <option key={String(choice.value)} value={String(choice.value)}>
@@ -71,7 +90,7 @@ function NumberField({ item, spec, delivered }: { readonly item: Item; readonly 
     session.make({ kind: 'set-item-setting', item: item.id, setting: spec.id, value, was: now ?? null });
   };
   return (
-    <label className="mt-1.5 grid grid-cols-[92px_1fr] items-center text-[13px]">
+    <label className="mt-1.5 grid grid-cols-[92px_minmax(0,1fr)] items-center text-[13px]">
       {spec.label}
       <input
         className="field value"
