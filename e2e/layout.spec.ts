@@ -117,3 +117,45 @@ test('a new aircraft: an airframe to begin with, numbers in the brief, parts put
   await expect(span).toHaveValue('1500');
   expect(await violations(page)).toEqual([]);
 });
+
+test('bays and routes are changed in numbers, and what that does is found; by keyboard; axe', async ({ page, whole }) => {
+  await page.goto(`${whole}/layout`);
+  await settled(page);
+  await tabTo(page, 'nav[aria-label="Layout"] a:has-text("Bays and routes")');
+  await page.keyboard.press('Enter');
+  const length = page.getByLabel('nose, length');
+  await length.focus();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('150');
+  await page.keyboard.press('Enter');
+  await settled(page);
+  expect(await findings(page)).toContain('place.bay-overflow');
+  await page.getByRole('button', { name: /^undo/ }).focus();
+  await page.keyboard.press('Enter');
+  await settled(page);
+  expect(await findings(page)).not.toContain('place.bay-overflow');
+
+  await page.getByLabel('spar to left wing root, joint').focus();
+  await page.keyboard.type('left wing');
+  await page.keyboard.press('Enter');
+  await settled(page);
+  expect(await findings(page)).toContain('place.joint-unbroken');
+
+  const rows = page.getByRole('region', { name: 'Bays' }).getByRole('row');
+  const count = await rows.count();
+  await page.getByRole('button', { name: 'Add a bay' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(rows).toHaveCount(count + 1);
+  await page.getByLabel('Name of new bay').focus();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('left wing');
+  await page.keyboard.press('Enter');
+  await settled(page);
+  await page.getByRole('button', { name: 'Take out left wing', exact: true }).focus();
+  await page.keyboard.press('Enter');
+  await expect(rows).toHaveCount(count);
+  // A bay with something in it stays, and says why.
+  await page.getByRole('button', { name: 'Take out nose', exact: true }).click();
+  await expect(page.getByText(/lies in this bay\. Move what is in it first\./)).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+});

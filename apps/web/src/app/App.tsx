@@ -19,6 +19,7 @@ const later = {
   layout: async () => ({ Component: (await import('../views/layout/LayoutFrame.tsx')).LayoutFrame }),
   plan: async () => ({ Component: (await import('../views/layout/LayoutView.tsx')).LayoutView }),
   antennas: async () => ({ Component: (await import('../views/layout/AntennasPage.tsx')).AntennasPage }),
+  framePlan: async () => ({ Component: (await import('../views/layout/FramePage.tsx')).FramePage }),
   range: async () => ({ Component: (await import('../views/layout/RangePage.tsx')).RangePage }),
   power: async () => ({ Component: (await import('../views/power/PowerFrame.tsx')).PowerFrame }),
   river: async () => ({ Component: (await import('../views/power/PowerView.tsx')).PowerView }),
@@ -59,6 +60,7 @@ const router = createBrowserRouter([
           { index: true, lazy: later.plan },
           { path: 'antennas', lazy: later.antennas },
           { path: 'range', lazy: later.range },
+          { path: 'frame', lazy: later.framePlan },
         ],
       },
       {

@@ -1,10 +1,20 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { byNatural, connectorsMate, plainCable, type Cable, type CableId, type Graph, type Leg, type PlainCable } from '@wired-falcon/core';
+import {
+  byNatural,
+  connectorsMate,
+  legLengthMm,
+  plainCable,
+  type Cable,
+  type CableId,
+  type Graph,
+  type Leg,
+  type PlainCable,
+} from '@wired-falcon/core';
 import { paths } from '../app/paths.ts';
 import { useSelection } from '../selection/SelectionContext.tsx';
 import { CableText, CableWires } from './CableWires.tsx';
-import { useSession } from '../session/SessionContext.tsx';
+import { useGraph, useSession } from '../session/SessionContext.tsx';
 
 /** A cable in the margin: where it runs, what it is made of, and what can be done with it. */
 export function CableFacts({ cable: id, graph }: { readonly cable: CableId; readonly graph: Graph }) {
@@ -89,12 +99,16 @@ function endsText(plain: PlainCable): string {
 /** The length that a person typed; empty when there is none. */
 function LengthField({ cable, leg, title }: { readonly cable: Cable; readonly leg: Leg; readonly title: string }) {
   const session = useSession();
+  const graph = useGraph();
   const was = leg.typedLengthMm ?? null;
+  const { typedLengthMm: _typed, ...untyped } = leg;
+  const byLayout = legLengthMm(graph, cable, untyped);
   return (
     <MillimetreField
       title={title}
       was={was}
       takes={(mm) => mm > 0 && mm <= 20_000}
+      usual={byLayout === undefined ? 'not set' : `${byLayout} by layout`}
       problem="A length is a number of millimetres, up to 20 000."
       onSave={(lengthMm) => session.make({ kind: 'set-leg-length', cable: cable.id, leg: leg.id, lengthMm, was })}
     />
@@ -120,11 +134,13 @@ interface MillimetreFieldProps {
   readonly title: string;
   readonly was: number | null;
   readonly takes: (mm: number) => boolean;
+  /** What stands there as long as nobody has typed anything. */
+  readonly usual?: string;
   readonly problem: string;
   readonly onSave: (mm: number | null) => void;
 }
 
-function MillimetreField({ title, was, takes, problem: sentence, onSave }: MillimetreFieldProps) {
+function MillimetreField({ title, was, takes, usual, problem: sentence, onSave }: MillimetreFieldProps) {
   const [text, setText] = useState(was === null ? '' : String(was));
   const [problem, setProblem] = useState('');
   const save = (): void => {
@@ -139,8 +155,9 @@ function MillimetreField({ title, was, takes, problem: sentence, onSave }: Milli
     <label className="mt-1.5 grid grid-cols-[92px_1fr] items-center">
       <span className="text-ink2">{title}</span>
       <input
-        className="field value w-24"
+        className="field value w-36"
         inputMode="decimal"
+        placeholder={usual}
         value={text}
         aria-invalid={problem !== ''}
         onChange={(event) => setText(event.target.value)}

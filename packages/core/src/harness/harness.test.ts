@@ -233,8 +233,26 @@ describe('documents', () => {
     const was = leg.typedLengthMm ?? null;
     const open = made(apart, { kind: 'set-leg-length', cable: cableOf(apart, 'W07').id, leg: leg.id, lengthMm: null, was });
     expect(documentKinds.find((kind) => kind.id === 'cut-list')?.build(graphOf(open), 'aircraft')?.notes).toEqual([
+      'T: as typed. The others are the ways in the layout with slack.',
       'Not counted, since no length is set: 3 of W07.',
     ]);
+  });
+
+  it('a length as typed is told from one that the layout gives, and twisted wires are longer than their cable', () => {
+    const w08 = cableOf(design, 'W08');
+    const [leg] = Object.values(w08.legs);
+    if (leg === undefined) throw new Error('W08 has no leg.');
+    const typed = leg.typedLengthMm ?? NaN;
+    const sheetOf = (of: Design) => documentKinds.find((kind) => kind.id === 'pin-table')?.build(graphOf(of), w08.id);
+    expect(sheetOf(design)?.notes).toContain(`W08: ${typed} mm, as typed.`);
+    const free = made(design, { kind: 'set-leg-length', cable: w08.id, leg: leg.id, lengthMm: null, was: typed });
+    expect(sheetOf(free)?.notes).toEqual(
+      expect.arrayContaining([expect.stringMatching(/^W08: \d+ mm, its way in the layout with slack\.$/)]),
+    );
+    const twisted = made(design, { kind: 'set-leg-twist', cable: w08.id, leg: leg.id, twistMm: 25, was: null });
+    expect(sheetOf(twisted)?.rows.map((cells) => cells[4])).toEqual(
+      sheetOf(design)?.rows.map((cells) => String(Math.round(Number(cells[4]) * 1.03))),
+    );
   });
 
   it('contacts are counted where a wire is and the contact is not pulled, soldered joints apart', () => {

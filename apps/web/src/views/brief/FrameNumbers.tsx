@@ -4,7 +4,7 @@ import { paths } from '../../app/paths.ts';
 import { useMake, useSessionState } from '../../session/SessionContext.tsx';
 import { OutlinePicture } from '../layout/OutlineShape.tsx';
 import { fromAbove, fromTheSide } from '../layout/viewBoxes.ts';
-import { NumberField } from '../power/NumberField.tsx';
+import { NumberField } from '../../ui/NumberField.tsx';
 
 /** The airframe in numbers, with sketches that follow them. */
 export function FrameNumbers() {

@@ -1,6 +1,6 @@
 import { LIMITS, type FramePlan, type Item, type Place } from '@wired-falcon/core';
 import { useMake } from '../../session/SessionContext.tsx';
-import { NumberField } from '../power/NumberField.tsx';
+import { NumberField } from '../../ui/NumberField.tsx';
 import { placeEdit, turnedOnce } from './moving.ts';
 import { bayNamed } from './viewBoxes.ts';
 

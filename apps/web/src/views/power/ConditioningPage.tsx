@@ -12,7 +12,7 @@ import {
 } from '@wired-falcon/core';
 import { useGraph, useMake, useSessionState } from '../../session/SessionContext.tsx';
 import { usePageTitle } from '../../ui/pageTitle.ts';
-import { NumberField } from './NumberField.tsx';
+import { NumberField } from '../../ui/NumberField.tsx';
 
 /** The arithmetic of what keeps rails quiet: capacitor and clamp, LC filter, capacitors for long battery leads. */
 export function ConditioningPage() {

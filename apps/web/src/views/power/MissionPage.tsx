@@ -6,7 +6,7 @@ import { useMake, useSessionState } from '../../session/SessionContext.tsx';
 import { usePageTitle } from '../../ui/pageTitle.ts';
 import type { MissionResult, PowerWorker } from '../../workers/power.worker.ts';
 import { Chart } from './Chart.tsx';
-import { NumberField } from './NumberField.tsx';
+import { NumberField } from '../../ui/NumberField.tsx';
 import { usePower } from './PowerFrame.tsx';
 import { useAsked } from './useAsked.ts';
 

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { LIMITS, LOAD_STATES, scenariosOf, type OwnSituation, type Scenario } from '@wired-falcon/core';
 import { useMake, useSessionState } from '../../session/SessionContext.tsx';
 import { usePageTitle } from '../../ui/pageTitle.ts';
-import { NumberField } from './NumberField.tsx';
+import { NumberField } from '../../ui/NumberField.tsx';
 
 const NEW: OwnSituation = {
   title: 'Own situation',

@@ -9,7 +9,7 @@ export const wasteChoice: DocumentChoice = { id: 'waste', label: 'Waste', unit: 
 interface Bundle {
   readonly awg: number;
   readonly colour: WireColour;
-  readonly pieces: { readonly tag: string; readonly lengthMm: number }[];
+  readonly pieces: { readonly tag: string; readonly lengthMm: number; readonly isTyped: boolean }[];
 }
 
 /** Wires to cut, by gauge and colour, with the length to buy. What has no length yet is counted and named, not guessed. */
@@ -25,7 +25,7 @@ export function cutList(graph: Graph, wastePercent: number): Sheet {
       }
       const key = `${conductor.awg} ${conductor.colour}`;
       const bundle = bundles.get(key) ?? { awg: conductor.awg, colour: conductor.colour, pieces: [] };
-      bundle.pieces.push({ tag: cable.tag, lengthMm });
+      bundle.pieces.push({ tag: cable.tag, lengthMm, isTyped: cable.legs[conductor.leg]?.typedLengthMm !== undefined });
       bundles.set(key, bundle);
     }
   }
@@ -42,18 +42,23 @@ export function cutList(graph: Graph, wastePercent: number): Sheet {
       { title: 'To buy m', kind: 'number' },
     ],
     rows: sorted.map((bundle) => row(bundle, wastePercent)),
-    notes:
-      open.size === 0 ? [] : [`Not counted, since no length is set: ${[...open].map(([tag, count]) => `${count} of ${tag}`).join(', ')}.`],
+    notes: [
+      'T: as typed. The others are the ways in the layout with slack.',
+      ...(open.size === 0
+        ? []
+        : [`Not counted, since no length is set: ${[...open].map(([tag, count]) => `${count} of ${tag}`).join(', ')}.`]),
+    ],
     cautions: [],
   };
 }
 
 function row({ awg, colour, pieces }: Bundle, wastePercent: number): string[] {
-  const byLength = new Map<number, number>();
-  for (const { lengthMm } of pieces) byLength.set(lengthMm, (byLength.get(lengthMm) ?? 0) + 1);
-  const lengths = [...byLength]
-    .sort(([a], [b]) => b - a)
-    .map(([lengthMm, count]) => (count === 1 ? `${lengthMm}` : `${count} x ${lengthMm}`));
+  const byLength = new Map<string, number>();
+  for (const { lengthMm, isTyped } of [...pieces].sort((a, b) => b.lengthMm - a.lengthMm || Number(b.isTyped) - Number(a.isTyped))) {
+    const text = `${lengthMm}${isTyped ? ' T' : ''}`;
+    byLength.set(text, (byLength.get(text) ?? 0) + 1);
+  }
+  const lengths = [...byLength].map(([text, count]) => (count === 1 ? text : `${count} x ${text}`));
   const totalM = pieces.reduce((sum, piece) => sum + piece.lengthMm, 0) / 1000;
   const toBuyM = totalM * (1 + wastePercent / 100);
   return [String(awg), colour, String(pieces.length), lengths.join(', '), totalM.toFixed(2), toBuyM.toFixed(2)];

@@ -1,7 +1,8 @@
-import type { Conductor } from '../../model/aircraft.ts';
+import type { Cable, Conductor } from '../../model/aircraft.ts';
 import { CONNECTOR_FAMILIES, type Connector } from '../../model/connector.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { pinAt, plainCable, portAt, type PortAt } from '../../graph/cableJoins.ts';
+import { legLengthMm } from '../../layout/ways.ts';
 import type { CableId } from '../../model/ids.ts';
 import { naturalOrder } from '../../model/naturalOrder.ts';
 import { offTheShelf } from '../offTheShelf.ts';
@@ -46,10 +47,25 @@ export function pinTable(graph: Graph, cableId: CableId): Sheet | undefined {
       ),
       ...(bought === undefined ? [] : [`It can be bought: ${bought}.`]),
       ...(custom ? [`Custom pin map: ${cable.tag} is only for ${names.join(' to ')}. Mark it so at both ends.`] : []),
+      ...legNotes(graph, cable),
       ...(cable.note === undefined ? [] : [cable.note]),
     ],
     cautions: ['Check polarity with a meter before the cable meets a part. Solder with eye protection and good air.'],
   };
+}
+
+/** Where the length of each leg is from, and how its wires lie. */
+function legNotes(graph: Graph, cable: Cable): string[] {
+  const legs = Object.values(cable.legs);
+  return legs.flatMap((leg, i) => {
+    const name = legs.length === 1 ? cable.tag : `Leg ${i + 1} of ${cable.tag}`;
+    const lengthMm = legLengthMm(graph, cable, leg);
+    const from = leg.typedLengthMm === undefined ? 'its way in the layout with slack' : 'as typed';
+    return [
+      ...(lengthMm === undefined ? [] : [`${name}: ${lengthMm} mm, ${from}.`]),
+      ...(leg.twistMm === undefined ? [] : [`${name}: twisted, a turn in ${leg.twistMm} mm; its wires are 3 % longer for it.`]),
+    ];
+  });
 }
 
 function row(conductor: Conductor, a: PortAt | undefined, b: PortAt | undefined, lengthMm: number | undefined): string[] {

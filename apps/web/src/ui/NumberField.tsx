@@ -2,6 +2,7 @@ import { useState } from 'react';
 
 interface NumberFieldProps {
   readonly label: string;
+  /** Empty where the head of a table says it. */
   readonly unit: string;
   readonly value: number | undefined;
   readonly least: number;
@@ -41,7 +42,7 @@ export function NumberField({ label, unit, value, least, most, usual, onSave, is
           onBlur={save}
           onKeyDown={(event) => event.key === 'Enter' && save()}
         />
-        <span className="w-6 text-[12.5px] text-ink2">{unit}</span>
+        {unit !== '' && <span className="w-6 text-[12.5px] text-ink2">{unit}</span>}
         {isWrong && (
           <span role="alert" className="text-[12.5px] text-rust">
             {least} to {most}
