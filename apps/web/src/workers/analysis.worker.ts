@@ -20,8 +20,6 @@ export interface AnalysisResult {
 }
 
 const followed = new FollowedDesign();
-let design: Design | undefined;
-let seqNow = 0;
 
 /** Runs the checks on the document. */
 const analysis = {
@@ -33,14 +31,14 @@ const analysis = {
   },
 
   /** What mends the finding with this key; undefined when the document has moved on. */
-  remedies: (seq: number, key: string): readonly Remedy[] | undefined =>
-    design === undefined || seq !== seqNow ? undefined : remediesOf(design, { key }),
+  remedies(seq: number, key: string): readonly Remedy[] | undefined {
+    const design = followed.at(seq);
+    return design === undefined ? undefined : remediesOf(design, { key });
+  },
 };
 
-function resultOf(seq: number, now: Design): AnalysisResult {
-  design = now;
-  seqNow = seq;
-  return { seq, judged: judge(findingsOf(now), now.aircraft) };
+function resultOf(seq: number, design: Design): AnalysisResult {
+  return { seq, judged: judge(findingsOf(design), design.aircraft) };
 }
 
 export type AnalysisWorker = typeof analysis;

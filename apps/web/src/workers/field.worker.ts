@@ -6,7 +6,6 @@ import {
   graphOf,
   gridOver,
   type Aircraft,
-  type Design,
   type Edit,
   type MapGrid,
   type Part,
@@ -42,21 +41,22 @@ const STRENGTHS_UT = [0.2, 0.5, 1, 2, 5, 10, 20];
 const SLICE_MS = 30;
 
 const followed = new FollowedDesign();
-let design: Design | undefined;
 let asked = 0;
 
 /** Maps the field of the supply wires. */
 const field = {
-  load: (seq: number, aircraft: Aircraft, parts: readonly Part[]): FieldReady => taken(seq, followed.load(seq, aircraft, parts)),
-
-  follow(seq: number, edit: Edit, undoes: PutBack | undefined): FieldReady | undefined {
-    const now = followed.follow(seq, edit, undoes);
-    return now === undefined ? undefined : taken(seq, now);
+  load(seq: number, aircraft: Aircraft, parts: readonly Part[]): FieldReady {
+    followed.load(seq, aircraft, parts);
+    return { seq };
   },
+
+  follow: (seq: number, edit: Edit, undoes: PutBack | undefined): FieldReady | undefined =>
+    followed.follow(seq, edit, undoes) === undefined ? undefined : { seq },
 
   /** The lines of equal strength; undefined when a newer map was asked for meanwhile. */
   async map({ scenario, waterMm, window, moving }: MapWish): Promise<readonly ContourLine[] | undefined> {
     const own = ++asked;
+    const { design } = followed;
     if (design === undefined) return undefined;
     const made = moving === undefined ? undefined : applyEdit(design, moving);
     const graph = graphOf(made === undefined || 'refused' in made ? design : made.design);
@@ -71,11 +71,6 @@ const field = {
     }
   },
 };
-
-function taken(seq: number, now: Design): FieldReady {
-  design = now;
-  return { seq };
-}
 
 function linesOf(map: Float32Array, { columns, rows, stepMm, stationMm, buttMm }: MapGrid): readonly ContourLine[] {
   const at = ([x = 0, y = 0]: readonly number[]): readonly [number, number] => [

@@ -5,6 +5,16 @@ export class FollowedDesign {
   #design: Design | undefined;
   #seq = 0;
 
+  /** The document as it stands; undefined before the first. */
+  get design(): Design | undefined {
+    return this.#design;
+  }
+
+  /** The document, when it is the one with this number. */
+  at(seq: number): Design | undefined {
+    return seq === this.#seq ? this.#design : undefined;
+  }
+
   load(seq: number, aircraft: Aircraft, parts: readonly Part[]): Design {
     this.#design = { aircraft, parts: new Map([...catalogue, ...parts.map((part) => [partKeyOf(part), part] as const)]) };
     this.#seq = seq;

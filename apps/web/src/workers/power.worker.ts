@@ -14,6 +14,7 @@ import {
   type Edit,
   type Endurance,
   type FaultSweep,
+  type Graph,
   type Mission,
   type Part,
   type PowerReport,
@@ -36,8 +37,6 @@ export interface MissionResult {
 }
 
 const followed = new FollowedDesign();
-let design: Design | undefined;
-let seqNow = 0;
 let sweeps = 0;
 
 /** For so long the worker does not listen while it sweeps. */
@@ -55,14 +54,15 @@ const power = {
   /** Every single fault. Undefined when it was stopped, or when another document or sweep came meanwhile. */
   async sweep(seq: number, onShare: (share: number) => void): Promise<FaultSweep | undefined> {
     const own = ++sweeps;
-    if (design === undefined || seqNow !== seq) return undefined;
+    const design = followed.at(seq);
+    if (design === undefined) return undefined;
     const steps = faultSteps(graphOf(design));
     for (let from = performance.now(), step = steps.next(); ; step = steps.next()) {
       if (step.done === true) return step.value;
       if (performance.now() - from < SLICE_MS) continue;
       onShare(step.value);
       await new Promise((resolve) => setTimeout(resolve));
-      if (own !== sweeps || seqNow !== seq) return undefined;
+      if (own !== sweeps || followed.at(seq) === undefined) return undefined;
       from = performance.now();
     }
   },
@@ -73,27 +73,28 @@ const power = {
   },
 
   /** A situation for other simulators. */
-  netlist: (scenario: string): string | undefined => (design === undefined ? undefined : scenarioNetlist(graphOf(design), scenario)),
+  netlist: (scenario: string): string | undefined => withGraph((graph) => scenarioNetlist(graph, scenario)),
 
   /** What every conductor carries in a situation. */
-  currents: (scenario: string): Sheet | undefined => (design === undefined ? undefined : currentSheet(graphOf(design), scenario)),
+  currents: (scenario: string): Sheet | undefined => withGraph((graph) => currentSheet(graph, scenario)),
 
   /** The mission from full packs, and how long the aircraft stays up in one situation. */
-  mission: (): MissionResult | undefined =>
-    design === undefined ? undefined : { mission: flyMission(graphOf(design)), endurance: enduranceOf(graphOf(design)) },
+  mission: (): MissionResult | undefined => withGraph((graph) => ({ mission: flyMission(graph), endurance: enduranceOf(graph) })),
 
   /** What every supply wire carries, and the size that it should have. */
-  wires: (): readonly WireProposal[] => (design === undefined ? [] : wireProposals(graphOf(design))),
+  wires: (): readonly WireProposal[] => withGraph(wireProposals) ?? [],
 
   /** A situation with one fault in it. */
-  withFault: (scenario: string, fault: string): ScenarioReport | undefined =>
-    design === undefined ? undefined : faultReport(graphOf(design), scenario, fault),
+  withFault: (scenario: string, fault: string): ScenarioReport | undefined => withGraph((graph) => faultReport(graph, scenario, fault)),
 };
 
-function resultOf(seq: number, now: Design): PowerResult {
-  design = now;
-  seqNow = seq;
-  return { seq, report: powerReport(graphOf(now)) };
+/** Asks the document as it stands; undefined before the first. */
+function withGraph<T>(ask: (graph: Graph) => T): T | undefined {
+  return followed.design === undefined ? undefined : ask(graphOf(followed.design));
+}
+
+function resultOf(seq: number, design: Design): PowerResult {
+  return { seq, report: powerReport(graphOf(design)) };
 }
 
 export type PowerWorker = typeof power;

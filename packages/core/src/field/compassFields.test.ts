@@ -96,7 +96,9 @@ describe('wires on their ways', () => {
     const plain = legs(design).find(({ cable }) => cable.tag === 'W01');
     const [plus, minus] = plain?.wires ?? [];
     expect(plain?.wires).toHaveLength(2);
-    const [a = ZERO, b = ZERO] = [plus?.spots[0], minus?.spots[0]];
+    // They meet in the ports; between them they lie beside each other.
+    expect(plus?.spots[0]).toEqual(minus?.spots[0]);
+    const [a = ZERO, b = ZERO] = [plus?.spots[1], minus?.spots[1]];
     const apartMm = lengthOf(difference(a, b));
     expect(apartMm).toBeGreaterThan(2);
     expect(apartMm).toBeLessThan(8);

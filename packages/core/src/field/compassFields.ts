@@ -1,7 +1,7 @@
 import type { Graph } from '../graph/graph.ts';
 import { placedItems, type PlacedItem } from '../layout/placedItems.ts';
 import { turned, turningOf } from '../layout/turning.ts';
-import { numberOr } from '../model/frame.ts';
+import { usualOr, type Spot } from '../model/frame.ts';
 import { scenariosOf } from '../power/scenarios/scenario.ts';
 import { solveScenario } from '../power/scenarios/solveScenario.ts';
 import { ampsIn, loadedWires, segmentsOf, type LegWires } from './currentPaths.ts';
@@ -40,8 +40,7 @@ const cache = new WeakMap<Graph, readonly CompassField[]>();
 export function compassFields(graph: Graph): readonly CompassField[] {
   const known = cache.get(graph);
   if (known !== undefined) return known;
-  const compasses = compassesInUse(graph);
-  const fields = compasses.length === 0 ? [] : fieldsAt(graph, compasses);
+  const fields = compassesInUse(graph).map((compass) => compassFieldAt(graph, compass));
   cache.set(graph, fields);
   return fields;
 }
@@ -65,46 +64,71 @@ export function dipolesOf(graph: Graph): readonly (Dipole & { readonly item: num
   });
 }
 
-function fieldsAt(graph: Graph, compasses: readonly PlacedItem[]): CompassField[] {
-  const results = scenariosOf(graph.design.aircraft).filter(({ charge, isJammed }) => charge !== undefined && isJammed !== true);
-  const situations = results.map((scenario) => ({ scenario, amps: ampsIn(solveScenario(graph, scenario)) }));
-  const still = situations.find(({ scenario }) => scenario.id === CALIBRATED_IN)?.amps ?? new Float64Array();
-  const wires = loadedWires(
-    graph,
-    situations.map(({ amps }) => amps),
-  );
-  const dipoles = dipolesOf(graph);
-  const earthUt = numberOr(graph.design.aircraft.airframe.frame?.numbers, 'earthFieldUt') ?? 20;
-  return compasses.map((compass): CompassField => {
-    const legs = legsAround(wires, compass);
-    const magnets = dipoles.filter(({ item }) => item !== compass.index).map((dipole) => dipoleField(dipole, compass.place.at));
-    const fields = situations.map(({ scenario, amps }) =>
-      fieldIn(
-        scenario.title,
-        total(legs, (edge) => (amps[edge] ?? 0) - (still[edge] ?? 0)),
-        earthUt,
-      ),
-    );
-    const worst = fields.reduce((most, next) => (next.levelUt > most.levelUt ? next : most), fields[0] ?? NONE);
-    const then = situations[fields.indexOf(worst)]?.amps ?? still;
-    return {
-      compass,
-      rangeUt: compass.part.compass?.rangeUt ?? Infinity,
-      constantUt: magnets.reduce(
-        sum,
-        total(legs, (edge) => still[edge] ?? 0),
-      ),
-      situations: fields,
-      worst,
-      legs: legs
-        .map((leg) => ({
-          of: leg.of,
-          amps: Math.max(0, ...leg.wires.map(({ edge }) => Math.abs(then[edge] ?? 0))),
-          ut: lengthOf(total([leg], (edge) => (then[edge] ?? 0) - (still[edge] ?? 0))),
-        }))
-        .sort((a, b) => b.ut - a.ut),
-    };
-  });
+/** Everything around the compasses of an aircraft that makes a field, whichever way they are moved. */
+interface Surroundings {
+  readonly situations: readonly { readonly title: string; readonly amps: Float64Array }[];
+  /** What flows in the state of calibration. */
+  readonly still: Float64Array;
+  readonly wires: readonly LegWires[];
+  readonly dipoles: ReturnType<typeof dipolesOf>;
+  readonly earthUt: number;
+}
+
+const surroundingsCache = new WeakMap<Graph, Surroundings>();
+
+function surroundingsOf(graph: Graph): Surroundings {
+  const known = surroundingsCache.get(graph);
+  if (known !== undefined) return known;
+  const scenarios = scenariosOf(graph.design.aircraft).filter(({ charge, isJammed }) => charge !== undefined && isJammed !== true);
+  const situations = scenarios.map((scenario) => ({
+    id: scenario.id,
+    title: scenario.title,
+    amps: ampsIn(solveScenario(graph, scenario)),
+  }));
+  const surroundings: Surroundings = {
+    situations,
+    still: situations.find(({ id }) => id === CALIBRATED_IN)?.amps ?? new Float64Array(),
+    wires: loadedWires(
+      graph,
+      situations.map(({ amps }) => amps),
+    ),
+    dipoles: dipolesOf(graph),
+    earthUt: usualOr(graph.design.aircraft.airframe.frame?.numbers, 'earthFieldUt'),
+  };
+  surroundingsCache.set(graph, surroundings);
+  return surroundings;
+}
+
+/** The field at a compass, where it is or somewhere else: with all other things as they are. */
+export function compassFieldAt(graph: Graph, compass: PlacedItem, at: Spot = compass.place.at): CompassField {
+  const { situations, still, wires, dipoles, earthUt } = surroundingsOf(graph);
+  const legs = legsAround(wires, compass.index, at);
+  const magnets = dipoles.filter(({ item }) => item !== compass.index).map((dipole) => dipoleField(dipole, at));
+  const fields = situations.map(({ title, amps }) => fieldIn(title, varyingOf(legs, amps, still), earthUt));
+  const worst = fields.reduce((most, next) => (next.levelUt > most.levelUt ? next : most), fields[0] ?? NONE);
+  const then = situations[fields.indexOf(worst)]?.amps ?? still;
+  return {
+    compass,
+    rangeUt: compass.part.compass?.rangeUt ?? Infinity,
+    constantUt: magnets.reduce(
+      sum,
+      total(legs, (edge) => still[edge] ?? 0),
+    ),
+    situations: fields,
+    worst,
+    legs: legs
+      .map((leg) => ({
+        of: leg.of,
+        amps: Math.max(0, ...leg.wires.map(({ edge }) => Math.abs(then[edge] ?? 0))),
+        ut: lengthOf(varyingOf([leg], then, still)),
+      }))
+      .sort((x, y) => y.ut - x.ut),
+  };
+}
+
+/** What a situation adds to the state of calibration. */
+function varyingOf(legs: readonly LegAround[], amps: Float64Array, still: Float64Array): Vector {
+  return total(legs, (edge) => (amps[edge] ?? 0) - (still[edge] ?? 0));
 }
 
 /** The legs around a compass with what an ampere in each of their wires makes at it: currents differ, places do not. */
@@ -114,12 +138,12 @@ interface LegAround {
 }
 
 /** All but its own cable, which ends in it: what that does inside the part is in the part's hands. */
-function legsAround(wires: readonly LegWires[], { index, place }: PlacedItem): readonly LegAround[] {
+function legsAround(wires: readonly LegWires[], compass: number, at: Spot): readonly LegAround[] {
   return wires
-    .filter(({ items }) => !items.includes(index))
+    .filter(({ items }) => !items.includes(compass))
     .map((of) => ({
       of,
-      wires: of.wires.map((wire) => ({ edge: wire.edge, anAmpereUt: fieldOfSegments(segmentsOf(wire, 1), place.at) })),
+      wires: of.wires.map((wire) => ({ edge: wire.edge, anAmpereUt: fieldOfSegments(segmentsOf(wire, 1), at) })),
     }));
 }
 

@@ -19,6 +19,8 @@ export interface LegWires {
   readonly leg: Leg;
   /** The items that the cable leads to. */
   readonly items: readonly number[];
+  /** The way that all of its wires follow, from its node a. */
+  readonly way: readonly Spot[];
   readonly wires: readonly LegWire[];
 }
 
@@ -67,14 +69,23 @@ function wiresOf(graph: Graph, { cable, leg, way }: LegWay, own: readonly Placed
       leg.twistMm === undefined || own.length < 2
         ? besides(way.spots, offMm)
         : wound(way.spots, leg.twistMm, total / own.length / 2, i / own.length);
-    return { conductor, edge, spots: fromAToB(leg, conductor, spots) };
+    return { conductor, edge, spots: fromAToB(leg, conductor, metAtTheEnds(way.spots, spots)) };
   });
-  return { cable, leg, items: itemsAt(graph, cable), wires };
+  return { cable, leg, items: itemsAt(graph, cable), way: way.spots, wires };
 }
 
 /** The way of a leg runs from its node a; a conductor has its own a at either end. */
 function fromAToB(leg: Leg, { a }: Conductor, spots: readonly Spot[]): readonly Spot[] {
   return a.node === leg.a ? spots : [...spots].reverse();
+}
+
+/**
+ * The wires of a leg come together in its ports: what flows in at one pin flows out at the other, and a field of open ends would be
+ * that of no circuit.
+ */
+function metAtTheEnds(way: readonly Spot[], spots: readonly Spot[]): readonly Spot[] {
+  const [first, last] = [way[0], way.at(-1)];
+  return first === undefined || last === undefined ? spots : [first, ...spots, last];
 }
 
 /** A line so many mm to the side of a way. */
@@ -112,6 +123,11 @@ function wound(way: readonly Spot[], pitchMm: number, radiusMm: number, start: n
   return spots;
 }
 
+/** What the wires of a leg carry together along its way, in amperes: of a whole pair nothing, with a second way home the rest. */
+export function netAmps({ leg, wires }: LegWires, amps: Float64Array): number {
+  return wires.reduce((net, { conductor, edge }) => net + (conductor.a.node === leg.a ? 1 : -1) * (amps[edge] ?? 0), 0);
+}
+
 /** What every edge of the graph carries in a situation, in amperes. */
 export function ampsIn({ network, before, circuit }: ScenarioResult): Float64Array {
   return ampsOfEdges(network, before, circuit.ohms);
@@ -126,9 +142,7 @@ export function segmentsOf({ conductor, spots }: LegWire, amps: number): readonl
 /** Everything that carries current in a situation, as straight pieces. */
 export function currentSegments(graph: Graph, result: ScenarioResult): readonly CurrentSegment[] {
   const amps = ampsIn(result);
-  return loadedWires(graph, [amps]).flatMap(({ wires }) =>
-    wires.flatMap((wire) => (Math.abs(amps[wire.edge] ?? 0) > LEAST_A ? segmentsOf(wire, amps[wire.edge] ?? 0) : [])),
-  );
+  return loadedWires(graph, [amps]).flatMap(({ wires }) => wires.flatMap((wire) => segmentsOf(wire, amps[wire.edge] ?? 0)));
 }
 
 function itemsAt(graph: Graph, { nodes }: Cable): number[] {

@@ -1,9 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
+import { saltmarsh } from '../demo/saltmarsh.ts';
 import { graphOf } from '../graph/graphOf.ts';
+import { asId, type AircraftId } from '../model/ids.ts';
 import { scenariosOf } from '../power/scenarios/scenario.ts';
 import { solveScenario } from '../power/scenarios/solveScenario.ts';
 import { compassWing } from '../test/checkCases/placement.ts';
-import { cableOf, emptyBench, made } from '../test/designs.ts';
+import { cableOf, countingIds, emptyBench, made } from '../test/designs.ts';
 import { currentSegments } from './currentPaths.ts';
 import { fieldMap, fieldMapSteps, gridOver } from './fieldMap.ts';
 import { fieldOfSegments } from './fieldOf.ts';
@@ -60,6 +62,31 @@ describe('the map of the field', () => {
     }, design);
     const sum = (map: Float32Array): number => map.reduce((all, ut) => all + ut, 0);
     expect(sum(fieldMap(graphOf(twisted), 'launch', 40, grid))).toBeLessThan(sum(fieldMap(graph, 'launch', 40, grid)) / 3);
+  });
+
+  it('says it beside twisted leads too, whose currents do not come home beside them alone', () => {
+    // On Saltmarsh a strap beside the leads of ESC1 carries a part of the return.
+    let whole = saltmarsh(asId<AircraftId>('s'), countingIds('m'));
+    for (const tag of ['W04', 'W02']) {
+      const cable = cableOf(whole, tag);
+      const [leg] = Object.values(cable.legs);
+      if (leg === undefined) throw new Error('The cable has no leg.');
+      whole = made(whole, { kind: 'set-leg-twist', cable: cable.id, leg: leg.id, twistMm: 40, was: null });
+    }
+    const of = graphOf(whole);
+    const net = gridOver({ x: -600, y: 0, width: 1200, height: 1200 });
+    const map = fieldMap(of, 'launch', 75, net);
+    for (const [row, column] of [
+      [20, 10],
+      [90, 70],
+      [130, 130],
+      [60, 120],
+      [115, 60],
+      [150, 30],
+    ] as const) {
+      const wanted = levelUt(of, net.stationMm + row * net.stepMm, net.buttMm + column * net.stepMm, 75);
+      expect(Math.abs((map[row * net.columns + column] ?? NaN) - wanted)).toBeLessThanOrEqual(0.03 * wanted + 0.03);
+    }
   });
 
   it('can be left after any row, and is nothing without currents', () => {

@@ -1,9 +1,10 @@
 import type { Graph } from '../graph/graph.ts';
+import type { Spot } from '../model/frame.ts';
 import { areaMm2 } from '../model/wire.ts';
 import { scenariosOf } from '../power/scenarios/scenario.ts';
 import { solveScenario } from '../power/scenarios/solveScenario.ts';
 import { CALIBRATED_IN } from './compassFields.ts';
-import { ampsIn, loadedWires } from './currentPaths.ts';
+import { ampsIn, loadedWires, netAmps } from './currentPaths.ts';
 
 /** A level net of points: rows along station, columns along butt line. */
 export interface MapGrid {
@@ -29,13 +30,21 @@ export function gridOver(window: { readonly x: number; readonly y: number; reado
 
 /** So many numbers a piece of wire has in a flat list. */
 const EACH = 9;
-/** A pair twisted at a pitch is not felt further off than so many of them: its field falls by 500 with each. */
+/** How the wires of a leg are twisted is not felt further off than so many pitches: it falls by 500 with each. */
 const PITCHES = 2;
 
-/** Straight pieces in one flat list: begin, direction, length, 100 uT mm times amperes, radius. Twisted legs apart, with their ends. */
+/** Straight pieces in one flat list: begin, direction, length, 100 uT mm times amperes, radius. */
 interface Flat {
   readonly pieces: Float64Array;
-  readonly twisted: readonly { readonly pieces: Float64Array; readonly spots: readonly (readonly number[])[]; readonly reachMm: number }[];
+  readonly twisted: readonly TwistedLeg[];
+}
+
+/** A twisted leg: its wires as they are wound, for what is near, and what they carry together along its way, for what is far. */
+interface TwistedLeg {
+  readonly near: Float64Array;
+  readonly far: Float64Array;
+  readonly spots: readonly (readonly number[])[];
+  readonly reachMm: number;
 }
 
 /**
@@ -53,8 +62,9 @@ export function* fieldMapSteps(graph: Graph, scenarioId: string, waterMm: number
       const y = grid.buttMm + column * stepMm;
       sum.fill(0);
       addPieces(flat.pieces, x, y, waterMm, sum);
-      for (const { pieces, spots, reachMm } of flat.twisted)
-        if (isNear(spots, x, y, waterMm, reachMm)) addPieces(pieces, x, y, waterMm, sum);
+      for (const { near, far, spots, reachMm } of flat.twisted) {
+        addPieces(isNear(spots, x, y, waterMm, reachMm) ? near : far, x, y, waterMm, sum);
+      }
       map[row * columns + column] = Math.hypot(sum[0] ?? 0, sum[1] ?? 0);
     }
     yield (row + 1) / rows;
@@ -81,25 +91,35 @@ function flatten(graph: Graph, scenarioId: string): Flat {
   if (then === undefined) return { pieces: new Float64Array(), twisted: [] };
   const varying = then.map((amps, edge) => amps - (still?.[edge] ?? 0));
   const plain: number[] = [];
-  const twisted: { pieces: Float64Array; spots: readonly (readonly number[])[]; reachMm: number }[] = [];
-  for (const { leg, wires } of loadedWires(graph, [varying])) {
+  const twisted: TwistedLeg[] = [];
+  for (const legWires of loadedWires(graph, [varying])) {
+    const { leg, way, wires } = legWires;
     const own: number[] = leg.twistMm === undefined ? plain : [];
     for (const { conductor, edge, spots } of wires) {
       const radius = Math.sqrt(areaMm2(conductor.awg) / Math.PI);
-      for (let i = 0; i + 1 < spots.length; i++) addPiece(own, spots[i] ?? [], spots[i + 1] ?? [], varying[edge] ?? 0, radius);
+      addLine(own, spots, varying[edge] ?? 0, radius);
     }
-    if (leg.twistMm !== undefined) {
-      twisted.push({ pieces: Float64Array.from(own), spots: wires[0]?.spots ?? [], reachMm: PITCHES * leg.twistMm });
-    }
+    if (leg.twistMm === undefined) continue;
+    const far: number[] = [];
+    addLine(far, way, netAmps(legWires, varying), 1);
+    twisted.push({
+      near: Float64Array.from(own),
+      far: Float64Array.from(far),
+      spots: wires[0]?.spots ?? [],
+      reachMm: PITCHES * leg.twistMm,
+    });
   }
   return { pieces: Float64Array.from(plain), twisted };
 }
 
-function addPiece(list: number[], from: readonly number[], to: readonly number[], amps: number, radius: number): void {
-  const [a = 0, b = 0, c = 0] = from;
-  const [d = 0, e = 0, f = 0] = to;
-  const length = Math.sqrt((d - a) ** 2 + (e - b) ** 2 + (f - c) ** 2);
-  if (length > 0) list.push(a, b, c, (d - a) / length, (e - b) / length, (f - c) / length, length, 100 * amps, radius);
+/** Appends the pieces of a line that carries a current. */
+function addLine(list: number[], spots: readonly Spot[], amps: number, radius: number): void {
+  for (let i = 0; i + 1 < spots.length; i++) {
+    const [a = 0, b = 0, c = 0] = spots[i] ?? [];
+    const [d = 0, e = 0, f = 0] = spots[i + 1] ?? [];
+    const length = Math.sqrt((d - a) ** 2 + (e - b) ** 2 + (f - c) ** 2);
+    if (length > 0) list.push(a, b, c, (d - a) / length, (e - b) / length, (f - c) / length, length, 100 * amps, radius);
+  }
 }
 
 /** Adds the level part of what pieces make at a point: the formula of `segmentField`, without making anything. */

@@ -128,9 +128,12 @@ export const FRAME_NUMBERS: Readonly<Record<FrameNumber, FrameNumberFacts>> = NU
 export function isFrameNumber(text: string): text is FrameNumber {
   return Object.hasOwn(FRAME_NUMBERS, text);
 }
-/** A number of an airframe, or what is usual where nobody gave it; undefined where there is neither. */
-export function numberOr(numbers: Readonly<Partial<Record<FrameNumber, number>>> | undefined, name: FrameNumber): number | undefined {
-  return numbers?.[name] ?? FRAME_NUMBERS[name].usual;
+/** The numbers of which something usual is known. */
+export type UsualNumber = { [N in FrameNumber]: (typeof NUMBERS)[N] extends { readonly usual: number } ? N : never }[FrameNumber];
+
+/** A number of an airframe, or what is usual where nobody gave it. */
+export function usualOr(numbers: Readonly<Partial<Record<FrameNumber, number>>> | undefined, name: UsualNumber): number {
+  return numbers?.[name] ?? NUMBERS[name].usual;
 }
 export const frameNumbers: readonly FrameNumber[] = Object.keys(FRAME_NUMBERS).filter(isFrameNumber);
 

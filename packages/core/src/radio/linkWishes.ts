@@ -1,10 +1,12 @@
 import type { Graph } from '../graph/graph.ts';
-import { numberOr } from '../model/frame.ts';
+import { usualOr } from '../model/frame.ts';
 import type { Heights } from './linkBudget.ts';
 
 /** Heights and the margin that is wanted, as given or as usual. */
 export function linkWishes(graph: Graph): { readonly heights: Heights; readonly wantedDb: number } {
   const numbers = graph.design.aircraft.airframe.frame?.numbers;
-  const of = (name: 'flightHeightM' | 'groundAntennaM' | 'linkMarginDb'): number => numberOr(numbers, name) ?? 0;
-  return { heights: { flightM: of('flightHeightM'), groundM: of('groundAntennaM') }, wantedDb: of('linkMarginDb') };
+  return {
+    heights: { flightM: usualOr(numbers, 'flightHeightM'), groundM: usualOr(numbers, 'groundAntennaM') },
+    wantedDb: usualOr(numbers, 'linkMarginDb'),
+  };
 }

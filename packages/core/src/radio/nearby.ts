@@ -1,9 +1,8 @@
 import type { Graph } from '../graph/graph.ts';
-import { placedItems, type PlacedItem } from '../layout/placedItems.ts';
+import { distanceMm, placedItems, type PlacedItem } from '../layout/placedItems.ts';
 import { hasAntenna, placedAntennas, type PlacedAntenna } from './antennasOf.ts';
 import { freeSpaceLossDb, isolationBetween, NEAR_FIELD_DB, wavelengthMm, type Isolation } from './isolation.ts';
 import { overlap } from './products.ts';
-import { distanceMm } from '../layout/placedItems.ts';
 
 /** On its own band a receiver bears so much less than beside it, in dB. A round figure. */
 const ON_ITS_BAND_DB = 30;
@@ -32,6 +31,17 @@ export function neighboursOf(graph: Graph): readonly Neighbours[] {
       return [{ receiver, sender, isolation, arrivesDbm: sendsDbm - isolation.db, bearsDbm }];
     }),
   );
+}
+
+/** The pairs of which more arrives than the receiver bears, by their names. */
+export function loudPairs(graph: Graph): ReadonlySet<string> {
+  const loud = neighboursOf(graph).filter(({ arrivesDbm, bearsDbm }) => arrivesDbm > bearsDbm);
+  return new Set(loud.map(pairOf));
+}
+
+/** A name for a receiver with a sender. */
+export function pairOf({ receiver, sender }: Pick<Neighbours, 'receiver' | 'sender'>): string {
+  return `${receiver.name} < ${sender.name}`;
 }
 
 /** Something noisy beside the antenna of a satellite receiver. */

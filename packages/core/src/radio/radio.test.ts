@@ -4,11 +4,15 @@ import { saltmarsh } from '../demo/saltmarsh.ts';
 import { graphOf } from '../graph/graphOf.ts';
 import { asId, type AircraftId, type ItemId } from '../model/ids.ts';
 import type { Spot } from '../model/frame.ts';
+import { radioSheet } from '../harness/documents/radioSheet.ts';
+import { carrying, SKY } from '../test/checkCases/placement.ts';
 import { countingIds } from '../test/designs.ts';
 import { antennaOptions } from './antennaOptions.ts';
 import { placedAntennas, radiosOf, type PlacedAntenna } from './antennasOf.ts';
 import { freeSpaceLossDb, gainTowards, isolationBetween, NEAR_FIELD_DB, polarisationLossDb, wavelengthMm } from './isolation.ts';
 import { bearableLossDb, directionsOf, linkBudget, marginDb, pathLossDb, reachM } from './linkBudget.ts';
+import { baselinesOf } from './baselines.ts';
+import { loudPairs, neighboursOf, noisyNeighbours } from './nearby.ts';
 import { productsOf } from './products.ts';
 
 const graph = graphOf(saltmarsh(asId<AircraftId>('saltmarsh'), countingIds('r')));
@@ -154,5 +158,54 @@ describe('products of transmitters', () => {
     expect(product?.levelDbm).toBeCloseTo(20 - 40 - isolationBetween(loud, receiver, 1575.5).db, 0);
     expect(productsOf([receiver, { ...loud, radio: { ...loud.radio, sendsDbm: -80 } }])).toEqual([]);
     expect(productsOf([receiver, { ...loud, item: receiver.item }])).toEqual([]);
+  });
+});
+
+describe('what is beside an antenna', () => {
+  const placed = (parts: Parameters<typeof carrying>[0]) => graphOf(carrying(parts));
+  const sky = ['gnss-serial', 'GNSS1', SKY] as const;
+
+  it('arrives with its power less the isolation, and 30 dB less is borne on the own band', () => {
+    const of = placed([
+      ['receiver-sbus-16', 'RX1', [100, 0, 0]],
+      ['handheld-air-unit', 'LINK1', [700, 0, 0]],
+    ]);
+    const [pair] = neighboursOf(of).filter(({ receiver }) => receiver.name === 'RX1');
+    expect(pair?.arrivesDbm).toBeCloseTo(25 - (pair?.isolation.db ?? NaN), 9);
+    expect(pair?.bearsDbm).toBe(5 - 30);
+    const other = placed([
+      ['receiver-sbus-16', 'RX1', [100, 0, 0]],
+      ['radio-900-class', 'RADIO1', [700, 0, 0]],
+    ]);
+    expect(neighboursOf(other).find(({ receiver }) => receiver.name === 'RX1')?.bearsDbm).toBe(5);
+  });
+
+  it('a transmitter whose antenna is not fitted sends nothing', () => {
+    const bare = placed([sky, ['radio-900-class', 'RADIO1', [420, 60, 0], { antenna: 'none yet' }]]);
+    expect(neighboursOf(bare)).toEqual([]);
+    expect([...loudPairs(placed([sky, ['radio-900-class', 'RADIO1', [420, 60, 0]]]))]).toEqual(['GNSS1 < RADIO1']);
+  });
+
+  it('a computer is heard by its noise less what spreads away', () => {
+    const [far] = noisyNeighbours(placed([sky, ['companion-small-5v', 'CC1', [420, 500, 44]]]));
+    expect(far?.distanceMm).toBeCloseTo(500, 6);
+    expect(far?.arrivesDbm).toBeCloseTo(-88 - freeSpaceLossDb(500, 1584.5), 9);
+    const [near] = noisyNeighbours(placed([sky, ['companion-small-5v', 'CC1', [420, 0, 0]]]));
+    expect(near?.arrivesDbm).toBe(-88 - NEAR_FIELD_DB);
+  });
+
+  it('two antennas of one receiver have a length, a bearing and an error', () => {
+    const of = placed([['gnss-dual-antenna', 'GNSS1', SKY, { 'a1.butt': -200, 'a2.butt': 200 }]]);
+    const [across] = baselinesOf(of);
+    expect([across?.lengthMm, across?.bearingDeg]).toEqual([400, 90]);
+    expect(across?.errorDeg).toBeCloseTo((Math.atan(5 / 400) * 180) / Math.PI, 9);
+    const [ahead] = baselinesOf(placed([['gnss-dual-antenna', 'GNSS1', SKY, { 'a2.station': -300 }]]));
+    expect([ahead?.lengthMm, ahead?.bearingDeg]).toEqual([300, 0]);
+  });
+
+  it('stands on the radio sheet with the worst of its neighbours', () => {
+    const sheet = radioSheet(placed([sky, ['radio-900-class', 'RADIO1', [420, 60, 0]]]));
+    const row = sheet.rows.find(([name]) => name === 'GNSS1');
+    expect(row?.at(-1)).toMatch(/^RADIO1, \d+ mm, 5 dB too much$/);
   });
 });

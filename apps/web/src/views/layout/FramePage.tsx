@@ -1,4 +1,3 @@
-import { useState, type ReactNode } from 'react';
 import {
   asId,
   BAY_ACCESS,
@@ -11,12 +10,12 @@ import {
   type PointId,
   type Route,
   type RouteId,
-  type Spot,
 } from '@wired-falcon/core';
 import { useMake, useSessionState } from '../../session/SessionContext.tsx';
 import { makeId } from '../../session/author.ts';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { usePageTitle } from '../../ui/pageTitle.ts';
+import { Section, SpotCells, TakeOut, TextCell } from './FrameTable.tsx';
 
 /** Bays, the points that cables may be led through, and the routes between them: each in numbers, each of one's own. */
 export function FramePage() {
@@ -38,112 +37,15 @@ export function FramePage() {
   );
 }
 
-interface SectionProps {
-  readonly title: string;
-  readonly head: readonly string[];
-  readonly children: ReactNode;
-  readonly onAdd: (() => void) | undefined;
-  readonly addText: string;
-}
-
-function Section({ title, head, children, onAdd, addText }: SectionProps) {
-  return (
-    <section className="mt-4" aria-label={title}>
-      <h3 className="text-[13px] font-semibold text-ink2">{title}</h3>
-      <table className="mt-1 text-[13px]">
-        <thead>
-          <tr className="border-b border-ink text-left text-ink2">
-            {head.map((name) => (
-              <th key={name} className="py-1 pr-3 font-semibold">
-                {name}
-              </th>
-            ))}
-            <th>
-              <span className="sr-only">Take out</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>{children}</tbody>
-      </table>
-      {onAdd !== undefined && (
-        <button type="button" className="action mt-2" onClick={onAdd}>
-          {addText}
-        </button>
-      )}
-    </section>
-  );
-}
-
-const AXES = [
-  { axis: 0, name: 'station' },
-  { axis: 1, name: 'butt line' },
-  { axis: 2, name: 'water line' },
-] as const;
-
-function withAxis(spot: Spot, axis: 0 | 1 | 2, value: number): Spot {
-  return [axis === 0 ? value : spot[0], axis === 1 ? value : spot[1], axis === 2 ? value : spot[2]];
-}
-
-interface SpotCellsProps {
-  readonly of: string;
-  readonly spot: Spot;
-  readonly least: number;
-  readonly names?: readonly [string, string, string];
-  readonly onSave: (spot: Spot) => void;
-}
-
-/** Three numbers, each in a cell of its own. */
-function SpotCells({ of, spot, least, names = ['station', 'butt line', 'water line'], onSave }: SpotCellsProps) {
-  return AXES.map(({ axis }) => (
-    <td key={axis} className="py-0.5 pr-1.5">
-      <NumberField
-        isLabelHidden
-        label={`${of}, ${names[axis]}`}
-        unit=""
-        value={spot[axis]}
-        least={least}
-        most={LIMITS.lengthMmMax}
-        onSave={(value) => value !== undefined && onSave(withAxis(spot, axis, value))}
-      />
-    </td>
-  ));
-}
-
-function TitleCell({ of, title, onSave }: { readonly of: string; readonly title: string; readonly onSave: (title: string) => void }) {
-  const [text, setText] = useState(title);
-  const save = (): void => {
-    const trimmed = text.trim();
-    if (trimmed !== '' && trimmed !== title) onSave(trimmed);
-  };
-  return (
-    <td className="py-0.5 pr-3">
-      <input
-        className="field w-40"
-        aria-label={`Name of ${of}`}
-        maxLength={LIMITS.labelChars}
-        value={text}
-        onChange={(event) => setText(event.target.value)}
-        onBlur={save}
-        onKeyDown={(event) => event.key === 'Enter' && save()}
-      />
-    </td>
-  );
-}
-
-function TakeOut({ of, onTake }: { readonly of: string; readonly onTake: () => void }) {
-  return (
-    <td>
-      <button type="button" className="text-[12.5px] text-ink2 underline" aria-label={`Take out ${of}`} onClick={onTake}>
-        take out
-      </button>
-    </td>
-  );
+/** A name inside the airframe that nothing else has. */
+function newName(kind: 'bay' | 'point' | 'route'): string {
+  return `${kind}-${makeId().toLowerCase()}`;
 }
 
 function Bays({ frame }: { readonly frame: FramePlan }) {
   const make = useMake();
   const set = (id: BayId, bay: Bay | null): void => void make({ kind: 'set-bay', id, bay, was: frame.bays[id] ?? null });
-  const add = (): void => set(asId<BayId>(`bay-${makeId()}`.toLowerCase().replaceAll('_', '-')), NEW_BAY);
+  const add = (): void => set(asId<BayId>(newName('bay')), NEW_BAY);
   return (
     <Section
       title="Bays"
@@ -155,7 +57,7 @@ function Bays({ frame }: { readonly frame: FramePlan }) {
         const id = asId<BayId>(key);
         return (
           <tr key={`${key} ${bay.title}`} className="border-b border-rule">
-            <TitleCell of={bay.title} title={bay.title} onSave={(title) => set(id, { ...bay, title })} />
+            <TextCell label={`Name of ${bay.title}`} text={bay.title} onSave={(title) => title !== '' && set(id, { ...bay, title })} />
             <SpotCells of={bay.title} spot={bay.at} least={-LIMITS.lengthMmMax} onSave={(at) => set(id, { ...bay, at })} />
             <SpotCells
               of={bay.title}
@@ -196,14 +98,18 @@ function Points({ frame }: { readonly frame: FramePlan }) {
   const make = useMake();
   const set = (id: PointId, point: FramePoint | null): void =>
     void make({ kind: 'set-frame-point', id, point, was: frame.points[id] ?? null });
-  const add = (): void => set(asId<PointId>(`point-${makeId()}`.toLowerCase().replaceAll('_', '-')), NEW_POINT);
+  const add = (): void => set(asId<PointId>(newName('point')), NEW_POINT);
   return (
     <Section title="Points" head={['Point', 'Station', 'Butt line', 'Water line']} onAdd={add} addText="Add a point">
       {Object.entries(frame.points).map(([key, point]) => {
         const id = asId<PointId>(key);
         return (
           <tr key={`${key} ${point.title}`} className="border-b border-rule">
-            <TitleCell of={point.title} title={point.title} onSave={(title) => set(id, { ...point, title })} />
+            <TextCell
+              label={`Name of ${point.title}`}
+              text={point.title}
+              onSave={(title) => title !== '' && set(id, { ...point, title })}
+            />
             <SpotCells of={point.title} spot={point.at} least={-LIMITS.lengthMmMax} onSave={(at) => set(id, { ...point, at })} />
             <TakeOut of={point.title} onTake={() => set(id, null)} />
           </tr>
@@ -220,7 +126,7 @@ function Routes({ frame }: { readonly frame: FramePlan }) {
   const [first, second] = points.map(([id]) => asId<PointId>(id));
   const add = (): void => {
     if (first !== undefined && second !== undefined) {
-      set(asId<RouteId>(`route-${makeId()}`.toLowerCase().replaceAll('_', '-')), { a: first, b: second, diameterMm: 12 });
+      set(asId<RouteId>(newName('route')), { a: first, b: second, diameterMm: 12 });
     }
   };
   const titleOf = (id: PointId): string => frame.points[id]?.title ?? id;
@@ -265,9 +171,10 @@ function Routes({ frame }: { readonly frame: FramePlan }) {
                 onSave={(diameterMm) => diameterMm !== undefined && set(id, { ...route, diameterMm })}
               />
             </td>
-            <JointCell
-              of={name}
-              joint={route.joint ?? ''}
+            <TextCell
+              label={`${name}, joint`}
+              text={route.joint ?? ''}
+              placeholder="in one piece"
               onSave={(joint) => {
                 const { joint: _was, ...whole } = route;
                 set(id, joint === '' ? whole : { ...whole, joint });
@@ -278,27 +185,5 @@ function Routes({ frame }: { readonly frame: FramePlan }) {
         );
       })}
     </Section>
-  );
-}
-
-/** The name of the joint where the airframe comes apart on a route; empty where it does not. */
-function JointCell({ of, joint, onSave }: { readonly of: string; readonly joint: string; readonly onSave: (joint: string) => void }) {
-  const [text, setText] = useState(joint);
-  const save = (): void => {
-    if (text.trim() !== joint) onSave(text.trim());
-  };
-  return (
-    <td className="py-0.5 pr-3">
-      <input
-        className="field w-40"
-        aria-label={`${of}, joint`}
-        maxLength={LIMITS.labelChars}
-        placeholder="in one piece"
-        value={text}
-        onChange={(event) => setText(event.target.value)}
-        onBlur={save}
-        onKeyDown={(event) => event.key === 'Enter' && save()}
-      />
-    </td>
   );
 }

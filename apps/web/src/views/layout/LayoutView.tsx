@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import {
   balanceOf,
   compassesInUse,
@@ -21,7 +21,7 @@ import { svgFile } from '../../ui/svgFile.ts';
 import { BalanceStrip } from './BalanceStrip.tsx';
 import { graphWith, placeEdit } from './moving.ts';
 import { PlaceBar } from './PlaceBar.tsx';
-import { PlanDrawing } from './PlanDrawing.tsx';
+import { PLAN_LABEL, PlanDrawing } from './PlanDrawing.tsx';
 import { SideDrawing } from './SideDrawing.tsx';
 import { aroundBay, aroundPieces, bayNamed, fromAbove, fromTheSide } from './viewBoxes.ts';
 
@@ -62,8 +62,15 @@ function Plan({ frame }: { readonly frame: FramePlan }) {
     if (pack !== undefined) make(packEdit(pack));
   };
   useTakeKey(takePack);
+  const page = useRef<HTMLDivElement>(null);
+  // Full size, in millimetres.
+  const savePlan = (): void => {
+    const drawing = page.current?.querySelector<SVGSVGElement>(`svg[aria-label="${PLAN_LABEL}"]`);
+    const title = `${design.aircraft.name} plan`;
+    if (drawing != null) downloadText(`${title}.svg`, svgFile(drawing, title, 'mm'), 'image/svg+xml');
+  };
   return (
-    <div className="grid h-full grid-rows-[auto_minmax(0,1fr)_auto_auto] gap-2 px-5 py-3" data-testid="layout">
+    <div ref={page} className="grid h-full grid-rows-[auto_minmax(0,1fr)_auto_auto] gap-2 px-5 py-3" data-testid="layout">
       <div className="flex flex-wrap items-start justify-between gap-3">
         <h2 className="sr-only">Layout</h2>
         <BalanceStrip
@@ -79,7 +86,7 @@ function Plan({ frame }: { readonly frame: FramePlan }) {
             <input type="checkbox" checked={showsCables} onChange={(event) => setShowsCables(event.target.checked)} />
             cables
           </label>
-          <button type="button" className="action" onClick={() => savePlan(`${design.aircraft.name} plan`)}>
+          <button type="button" className="action" onClick={savePlan}>
             SVG
           </button>
           <label className="flex items-center gap-1">
@@ -134,12 +141,6 @@ function Plan({ frame }: { readonly frame: FramePlan }) {
       </div>
     </div>
   );
-}
-
-/** The plan as a drawing of its own, full size in millimetres. */
-function savePlan(title: string): void {
-  const drawing = document.querySelector<SVGSVGElement>('svg[aria-label="Plan view, nose up"]');
-  if (drawing !== null) downloadText(`${title}.svg`, svgFile(drawing, title, 'mm'), 'image/svg+xml');
 }
 
 function packEdit({ pack, reachableMm }: PackSolution): Edit {

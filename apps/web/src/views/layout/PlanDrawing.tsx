@@ -36,6 +36,9 @@ interface PlanDrawingProps {
   readonly onPlace: (entry: PlacedItem, place: Place) => void;
 }
 
+/** What the plan is called, for those who do not see it. */
+export const PLAN_LABEL = 'Plan view, nose up';
+
 /** The aircraft from above, nose up, to scale: bays, cables on their ways, parts as they lie, and where it balances. */
 export function PlanDrawing(props: PlanDrawingProps) {
   const { graph, frame, outline, view, balance, pack, selected, showsCables } = props;
@@ -60,7 +63,7 @@ export function PlanDrawing(props: PlanDrawingProps) {
       viewBox={viewBoxText(view)}
       className="block h-full w-full touch-none"
       role="group"
-      aria-label="Plan view, nose up"
+      aria-label={PLAN_LABEL}
       onPointerMove={drag.move}
       onPointerUp={drag.end}
       onPointerCancel={drag.cancel}

@@ -5,7 +5,7 @@ import type { Check, Remedy, Saying } from '../finding.ts';
 
 /** The wash of a propeller is a little wider than its disc. */
 const WASH = 1.1;
-/** So far before the leading edge the air is nearly undisturbed, as a share of the chord; before a nose, in mm. */
+/** So far before the leading edge the air is nearly undisturbed, as a share of the chord. */
 const BEFORE_WING = 0.15;
 
 /** An airspeed head in the wash of a propeller, or behind the leading edge. */

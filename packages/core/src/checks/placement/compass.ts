@@ -1,4 +1,4 @@
-import { compassFields, type CompassField } from '../../field/compassFields.ts';
+import { compassFieldAt, compassFields, type CompassField } from '../../field/compassFields.ts';
 import type { Graph } from '../../graph/graph.ts';
 import type { SimpleEdit } from '../../edits/registry.ts';
 import type { Spot } from '../../model/frame.ts';
@@ -127,6 +127,8 @@ function moves(graph: Graph, compass: CompassField['compass'], wasDeg: number): 
       const [station = 0, butt = 0, water = 0] = at;
       const to: Spot = [station, butt, water];
       if (besideAirframeMm(graph, to) > BESIDE_MM) continue;
+      // First with all other things as they are, which is quick; its own cable, longer or shorter, changes little.
+      if (compassFieldAt(graph, compass, to).worst.errorDeg > MEND_DEG) continue;
       const edit = movedOut(compass, to);
       const errorDeg = errorAfter(graph, edit, compass.item.id);
       if (errorDeg > MEND_DEG) continue;

@@ -6,7 +6,7 @@ import { antennaOptions, pairName } from '../../radio/antennaOptions.ts';
 import { placedAntennas, radiosOf, type PlacedAntenna, type RadioAt } from '../../radio/antennasOf.ts';
 import { linkBudget, marginDb } from '../../radio/linkBudget.ts';
 import { linkWishes } from '../../radio/linkWishes.ts';
-import { neighboursOf, noisyNeighbours, type Neighbours } from '../../radio/nearby.ts';
+import { loudPairs, neighboursOf, noisyNeighbours, pairOf, type Neighbours } from '../../radio/nearby.ts';
 import { productsOf } from '../../radio/products.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 import { graphAfter } from '../tryEdit.ts';
@@ -64,25 +64,9 @@ function tooLoud(graph: Graph, pair: Neighbours, why: string): Saying[] {
       ],
       why,
       discriminator: `${receiver.radio.id} ${sender.radio.id}`,
-      remedies: () =>
-        antennaElsewhere(
-          graph,
-          sender,
-          (after) =>
-            neighboursOf(after).every((other) => other.arrivesDbm <= other.bearsDbm || !isSame(other, pair)) && !isWorse(graph, after),
-        ),
+      remedies: () => antennaElsewhere(graph, sender, (after) => !loudPairs(after).has(pairOf(pair))),
     },
   ];
-}
-
-function isSame(a: Neighbours, b: Neighbours): boolean {
-  return a.receiver.name === b.receiver.name && a.sender.name === b.sender.name;
-}
-
-/** True when something that was quiet before is too loud now. */
-function isWorse(before: Graph, after: Graph): boolean {
-  const loud = (graph: Graph): number => neighboursOf(graph).filter(({ arrivesDbm, bearsDbm }) => arrivesDbm > bearsDbm).length;
-  return loud(after) >= loud(before);
 }
 
 /** A computer or a switching regulator beside a satellite antenna. */
@@ -124,8 +108,9 @@ const WAYS: readonly { readonly axis: 0 | 1 | 2; readonly setting: string; reado
   { axis: 0, setting: 'station', sign: -1, name: 'forward' },
 ];
 
-/** The shortest way that an antenna can be moved on its lead, within the airframe, so that it is well. */
+/** The shortest way that an antenna can be moved on its lead, within the airframe, so that it is well and no other pair gets too loud. */
 function antennaElsewhere(graph: Graph, antenna: PlacedAntenna, isWell: (after: Graph) => boolean): readonly Remedy[] {
+  const before = loudPairs(graph);
   for (let mm = STEP_MM; mm <= FURTHEST_MM; mm += STEP_MM) {
     for (const { axis, setting, sign, name } of WAYS) {
       const [station, butt, water] = antenna.at;
@@ -141,7 +126,7 @@ function antennaElsewhere(graph: Graph, antenna: PlacedAntenna, isWell: (after: 
         was,
       };
       const after = graphAfter(graph, edit);
-      if (after === undefined || !isWell(after)) continue;
+      if (after === undefined || !isWell(after) || [...loudPairs(after)].some((pair) => !before.has(pair))) continue;
       return [
         {
           label: `Move its antenna ${mm} mm`,

@@ -50,7 +50,7 @@ export function compassWing(at: Spot): Bench {
 }
 
 /** A flying wing with parts at spots, in the order of their references. */
-function carrying(
+export function carrying(
   parts: readonly (readonly [part: string, ref: string, at: Spot, settings?: Settings])[],
   numbers: Readonly<Partial<Record<FrameNumber, number>>> = {},
 ): Design {
@@ -62,7 +62,7 @@ function carrying(
 }
 
 /** A controller with a computer on a regulator, in a bay that is open or closed. */
-function inBay(access: Bay['access']): Design {
+export function inBay(access: Bay['access']): Design {
   const one = powered('regulator-buck-boost-5v-4a', 'companion-small-5v');
   one.wire('BEC1 in', 'FC1 motor');
   one.wire('BEC1 out', 'CC1 header');
@@ -78,7 +78,7 @@ function inBay(access: Bay['access']): Design {
   return one.design;
 }
 
-const SKY: Spot = [420, 0, 40];
+export const SKY: Spot = [420, 0, 40];
 
 /** A part in the middle, laid level with its nose forward and set to lie some way. */
 function setToLie(part: string, ref: string, setting: string, value: string): Design {
