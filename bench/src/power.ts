@@ -47,7 +47,7 @@ async function benchOf(
   report(`one situation of ${name}`, statsOf(one), 'ms', goal);
   const times: number[] = [];
   const paces: number[] = [];
-  let [faults, names, solves] = [0, 0, 0];
+  let [faults, names, judged, solves] = [0, 0, 0, 0];
   for (let i = 0; i < sweeps; i++) {
     const graph = newVersion(design);
     const before = paceNow();
@@ -56,7 +56,7 @@ async function benchOf(
         const sweep = faultSweep(graph);
         faults = sweep.lines.length;
         names = sweep.lines.reduce((sum, line) => sum + line.names.length, 0);
-        ({ solves } = sweep);
+        ({ judged, solves } = sweep);
       }),
     );
     paces.push((before + paceNow()) / 2);
@@ -67,9 +67,9 @@ async function benchOf(
   report(`fault sweep of ${name}`, stats, 'ms', sweepGoal);
   const best = Math.min(...paces);
   const undisturbed = statsOf(others.map((time, i) => (time * best) / (paces[i + 1] ?? best))).median;
-  const each = (ms: number): string => (ms / solves).toFixed(3);
+  const each = (ms: number): string => (ms / judged).toFixed(3);
   process.stdout.write(
-    `  ${names} faults, ${faults} that differ, ${solves} solves, ${each(stats.median)} ms a fault and situation (goal ${eachGoal})\n` +
+    `  ${names} faults, ${faults} that differ, ${judged} to judge in all situations, ${solves} solves, ${each(stats.median)} ms a fault and situation (goal ${eachGoal})\n` +
       `  ${each(undisturbed)} ms at the best speed of this machine: a fixed loop took ${best.toFixed(1)} ms at best, ${statsOf(paces).median.toFixed(1)} in the middle\n`,
   );
 }

@@ -8,7 +8,7 @@ import type { PowerNetwork } from '../../power/network/powerNetwork.ts';
 import { contactName } from '../../power/network/edgeName.ts';
 import { ampsOfEdges } from '../../power/network/readings.ts';
 import { liveCircuit, type ScenarioResult } from '../../power/scenarios/solveScenario.ts';
-import { nodeIslands } from '../../power/solve/equations.ts';
+import { nodeIslands } from '../../power/solve/islandsOf.ts';
 import { solveCircuit, solveNear } from '../../power/solve/solveCircuit.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 import { ampsText, workingSituations } from './situations.ts';

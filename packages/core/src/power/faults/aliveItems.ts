@@ -1,4 +1,4 @@
-import { leastVolts, voltsAcross, type ScenarioResult } from '../scenarios/solveScenario.ts';
+import { leastVolts, type ScenarioResult } from '../scenarios/solveScenario.ts';
 import type { PowerNetwork } from '../network/powerNetwork.ts';
 import type { FaultResult } from './solveFault.ts';
 
@@ -10,25 +10,38 @@ const AT_LIMIT = 1.001;
 
 /** What items need in order to work, device by device. */
 interface Needs {
-  readonly loads: readonly { readonly device: number; readonly item: number; readonly leastV: number; readonly maxV: number }[];
+  readonly loads: readonly Need[];
   /** Inputs of regulators and selectors: the most between two nodes of the circuit. */
-  readonly inputs: readonly { readonly item: number; readonly node: number; readonly ground: number; readonly maxV: number }[];
+  readonly inputs: readonly Omit<Need, 'leastV'>[];
+}
+
+/** The voltage that an item needs between two nodes of the circuit. */
+interface Need {
+  readonly item: number;
+  readonly node: number;
+  readonly ground: number;
+  readonly leastV: number;
+  readonly maxV: number;
 }
 
 const cache = new WeakMap<PowerNetwork, Needs>();
 
-/** What works when all that falls has fallen: by item, 1 for alive. An item without loads of its own counts as alive. */
-export function aliveItems({ network }: ScenarioResult, { after, falls }: Pick<FaultResult, 'after' | 'falls'>): Uint8Array {
+/**
+ * What works when all that falls has fallen: by item, 1 for alive. What has no supply or no return is not, whatever stands at its
+ * pins. An item without loads of its own counts as alive.
+ */
+export function aliveItems({ network }: ScenarioResult, { after, falls, dark }: Omit<FaultResult, 'before'>): Uint8Array {
   const alive = new Uint8Array(network.graph.items.length).fill(1);
   const needs = cache.get(network) ?? needsOf(network);
   cache.set(network, needs);
-  for (const { device, item, leastV, maxV } of needs.loads) {
-    const volts = voltsAcross(network, after, device);
+  for (const { item, node, ground, leastV, maxV } of needs.loads) {
+    const volts = (after.volts[node] ?? 0) - (after.volts[ground] ?? 0);
     if (volts < leastV || volts > maxV) alive[item] = 0;
   }
   for (const { item, node, ground, maxV } of needs.inputs) {
     if ((after.volts[node] ?? 0) - (after.volts[ground] ?? 0) > maxV) alive[item] = 0;
   }
+  for (const device of dark) alive[network.devices[device]?.device.item ?? -1] = 0;
   for (const { device } of falls) alive[network.devices[device]?.device.item ?? -1] = 0;
   return alive;
 }
@@ -42,7 +55,7 @@ function needsOf(network: PowerNetwork): Needs {
     const ground = nodes.at(-1) ?? 0;
     if (element.is === 'load' || element.is === 'drive') {
       const leastV = leastVolts(network, i) ?? element.minV * SERVO_SHARE;
-      needs.loads.push({ device: i, item, leastV, maxV: element.maxV * AT_LIMIT });
+      needs.loads.push({ item, node: nodes[0] ?? 0, ground, leastV, maxV: element.maxV * AT_LIMIT });
     } else if (element.is === 'regulator') {
       needs.inputs.push({ item, node: nodes[0] ?? 0, ground, maxV: element.inputMaxV * AT_LIMIT });
     } else if (element.is === 'selector') {

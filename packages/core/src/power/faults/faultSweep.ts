@@ -34,6 +34,9 @@ export interface FaultSweep {
   readonly lines: readonly FaultLine[];
   /** The abilities of the intact aircraft: only these can be lost. */
   readonly abilities: readonly Ability[];
+  /** Faults that differ, times situations. */
+  readonly judged: number;
+  /** So many of those were solved: once a fault is critical, no other situation can make it worse. */
   readonly solves: number;
 }
 
@@ -68,14 +71,19 @@ export function* faultSteps(graph: Graph): Generator<number, FaultSweep, void> {
   // For each situation an earlier one that is fed alike, or -1.
   const likeWhich = stages.map(({ base }, k) => stages.findIndex((other, j) => j < k && areFedAlike(other.base, base)));
   const lines: FaultLine[] = [];
+  let solves = 0;
   for (const [i, fault] of faults.entries()) {
     const solved: SolvedFault[] = [];
-    for (const [k, { base }] of stages.entries()) solved.push(solveFault(base, fault, solved[likeWhich[k] ?? -1]));
-    const [first, ...others] = stages.flatMap((stage, k) => {
-      const result = solved[k];
-      return result === undefined ? [] : [outcomeOf(crew, stage, fault, result)];
-    });
-    if (first !== undefined) lines.push(others.reduce((worst, next) => (rank(next) < rank(worst) ? next : worst), first));
+    let worst: { readonly stage: JudgedStage; readonly result: FaultResult; readonly cost: Cost } | undefined;
+    for (const [k, stage] of stages.entries()) {
+      if (worst?.cost.class === FAULT_CLASSES[0]) break;
+      const result = solveFault(stage.base, fault, solved[likeWhich[k] ?? -1]);
+      solves++;
+      solved.push(result);
+      const cost = costOf(crew, stage, fault, result);
+      if (worst === undefined || rank(cost) < rank(worst.cost)) worst = { stage, result, cost };
+    }
+    if (worst !== undefined) lines.push(lineOf(crew, worst.stage, fault, worst.result, worst.cost));
     yield (i + 1) / faults.length;
   }
   lines.sort(
@@ -85,11 +93,12 @@ export function* faultSteps(graph: Graph): Generator<number, FaultSweep, void> {
   return {
     lines,
     abilities: [...new Set(stages.flatMap(({ abilities }) => [...abilities]))],
-    solves: faults.length * stages.length,
+    judged: faults.length * stages.length,
+    solves,
   };
 }
 
-function rank({ class: of }: FaultLine): number {
+function rank({ class: of }: Pick<FaultLine, 'class'>): number {
   return FAULT_CLASSES.indexOf(of);
 }
 
@@ -106,25 +115,45 @@ export function judgedStages(graph: Graph, crew: Crew): JudgedStage[] {
 }
 
 /** What one fault costs in one situation. */
-export function outcomeOf(crew: Crew, { base, phase, abilities, alive }: JudgedStage, fault: Fault, result: FaultResult): FaultLine {
+export function outcomeOf(crew: Crew, stage: JudgedStage, fault: Fault, result: FaultResult): FaultLine {
+  return lineOf(crew, stage, fault, result, costOf(crew, stage, fault, result));
+}
+
+/** What is lost in one situation: enough to say how bad it is. */
+interface Cost {
+  readonly class: FaultClass;
+  readonly lost: readonly Ability[];
+  /** The items that stop working. */
+  readonly dead: readonly number[];
+  /** By item, 1 for what still works. */
+  readonly now: Uint8Array;
+}
+
+function costOf(crew: Crew, { base, phase, abilities, alive }: JudgedStage, fault: Fault, result: FaultResult): Cost {
   const now = aliveItems(base, result);
-  for (const device of [...fault.effect.off, ...fault.effect.shorted]) killOwner(base, device, now);
-  const dead: string[] = [];
-  base.network.graph.items.forEach(({ item }, i) => {
-    if (alive[i] === 1 && now[i] === 0) dead.push(item.ref);
-  });
-  const left = dead.length === 0 ? abilities : abilitiesOf(crew, now, phase);
-  const lost = left === abilities ? [] : [...abilities].filter((ability) => !left.has(ability));
-  const kind = classOf(lost, dead.length > 0 || movesOver(base, result));
+  for (const device of fault.effect.off) killOwner(base, device, now);
+  for (const device of fault.effect.shorted) killOwner(base, device, now);
+  const dead: number[] = [];
+  for (let item = 0; item < now.length; item++) if (alive[item] === 1 && now[item] === 0) dead.push(item);
+  if (dead.length === 0) return { class: classOf(NONE, movesOver(base, result)), lost: NONE, dead, now };
+  const left = abilitiesOf(crew, now, phase);
+  const lost = [...abilities].filter((ability) => !left.has(ability));
+  return { class: classOf(lost, true), lost, dead, now };
+}
+
+const NONE: readonly Ability[] = [];
+
+function lineOf(crew: Crew, stage: JudgedStage, fault: Fault, result: FaultResult, { class: kind, lost, dead, now }: Cost): FaultLine {
+  const { base } = stage;
   return {
     id: fault.id,
     names: fault.names,
     class: kind,
-    isInherent: lost.length > 0 && isInherent(crew, { base, phase, abilities, alive }, fault, kind, now),
+    isInherent: lost.length > 0 && isInherent(crew, stage, fault, kind, now),
     scenario: base.scenario.id,
     scenarioTitle: base.scenario.title,
     lost,
-    dead,
+    dead: dead.map((item) => base.network.graph.items[item]?.item.ref ?? '?'),
     events: eventsOf(base, result),
   };
 }
@@ -161,8 +190,9 @@ function killOwner({ network }: ScenarioResult, device: number, alive: Uint8Arra
 }
 
 /** True when some device took another state than in the intact aircraft: a second supply took over. */
-function movesOver({ before }: ScenarioResult, result: FaultResult): boolean {
-  return before.states.some((state, i) => state !== result.after.states[i]);
+function movesOver({ before: { states } }: ScenarioResult, { after }: FaultResult): boolean {
+  for (let device = 0; device < states.length; device++) if (states[device] !== after.states[device]) return true;
+  return false;
 }
 
 function classOf(lost: readonly Ability[], isSomethingUsedUp: boolean): FaultClass {

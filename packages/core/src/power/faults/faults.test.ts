@@ -39,6 +39,17 @@ describe('the faults of a network', () => {
     expect(lineOf('W13 pulled at SRV5 lead').names).toContain('W13 pulled at FC1 main 5');
   });
 
+  it('count both wires of a load and its plug as one, where they lead to nothing else', () => {
+    expect(lineOf('W09 wire 2 (red) open').names).toEqual([
+      'W09 wire 2 (red) open',
+      'W09 wire 3 (black) open',
+      'W09 pulled at FC1 main 1',
+      'W09 pulled at SRV1 lead',
+    ]);
+    // The ground of this one leads on to the controller.
+    expect(lineOf('W08 wire 2 (red) open').names).not.toContain('W08 wire 3 (black) open');
+  });
+
   it('cover every pack, regulator, motor controller, load and power wire', () => {
     for (const name of [
       'BAT1 lost',
@@ -138,7 +149,7 @@ describe('a fault that is followed from the intact aircraft', () => {
       expect([fault.id, ...after.after.volts]).toEqual([fault.id, ...alone.after.volts]);
       if (alone.dark.length > 0) darkened++;
     }
-    expect(darkened).toBeGreaterThan(20);
+    expect(darkened).toBeGreaterThan(10);
   });
 
   it('lets start what the fault lets start: a regulator whose input was too low, behind one that puts its input through', () => {
@@ -183,6 +194,31 @@ describe('what a fault costs', () => {
     expect(lineOf('BEC1 buck off', lines)).toMatchObject({ class: 'critical', lost: ['control'], isInherent: false });
     expect(lineOf('BAT1 lost').lost).not.toContain('control');
     expect(lineOf('BEC1 buck off')).toMatchObject({ class: 'latent', lost: [] });
+  });
+
+  it('what has lost its return is dead, though its supply still stands at its pin', () => {
+    expect(lineOf('W16 wire 2 (black) open').dead).toEqual(['RX1']);
+    expect(lineOf('W17 wire 6 (black) open')).toMatchObject({ class: 'minor', dead: ['GNSS1'], lost: ['navigation'] });
+    let darkened = 0;
+    for (const { id, build } of demoAircraft) {
+      const graph = graphOf(build(asId<AircraftId>(id), makeId));
+      const base = solveScenarios(graph).find(({ scenario }) => scenario.id === 'cruise');
+      if (base === undefined) throw new Error('There is no cruise.');
+      for (const fault of faultsOf(base.network)) {
+        const result = solveFault(base, fault);
+        const alive = aliveItems(base, result);
+        const living = result.dark.filter((device) => alive[base.network.devices[device]?.device.item ?? -1] === 1);
+        expect([fault.id, ...living]).toEqual([fault.id]);
+        darkened += result.dark.length;
+      }
+    }
+    expect(darkened).toBeGreaterThan(20);
+  });
+
+  it('is judged in no other situation once it is critical', () => {
+    const critical = sweep.lines.filter((line) => line.class === 'critical').length;
+    expect(sweep.judged).toBe(2 * sweep.lines.length);
+    expect(sweep.solves).toBe(sweep.judged - critical);
   });
 
   it('the motor controller takes propulsion alone, the GNSS lead navigation', () => {

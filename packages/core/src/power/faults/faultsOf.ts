@@ -4,6 +4,7 @@ import type { NodeId } from '../../model/ids.ts';
 import type { ResolvedPart } from '../../model/part.ts';
 import { wireName } from '../network/edgeName.ts';
 import type { PowerNetwork } from '../network/powerNetwork.ts';
+import { leadsOf } from '../solve/leadsOf.ts';
 
 /** What a fault does to the circuit. */
 export interface FaultEffect {
@@ -35,12 +36,14 @@ const NOTHING: FaultEffect = { open: [], off: [], through: [], shorted: [] };
 
 /**
  * Every single fault of a network, each effect once: a wire or contact open, a connector pulled, a supply lost, a regulator off or
- * shorted through, a motor controller dead with its regulator, a load shorted. In the order of cables and items.
+ * shorted through, a motor controller dead with its regulator, a load shorted. In the order of cables and items. What is in series
+ * fails as one, and so do both wires that lead to one load alone: without either it is off.
  */
 export function faultsOf(network: PowerNetwork): readonly Fault[] {
   const byEffect = new Map<string, { namings: (() => string)[]; effect: FaultEffect; takes: Takes }>();
+  const loadAtEndOf = loadsAtTheEnd(network);
   const add: Add = (naming, effect, takes) => {
-    const key = `${effect.open.join()}|${effect.off.join()}|${effect.through.join()}|${effect.shorted.join()}`;
+    const key = keyOf(effect, loadAtEndOf);
     if (key === '|||') return;
     const known = byEffect.get(key);
     if (known === undefined) byEffect.set(key, { namings: [naming], effect, takes });
@@ -55,6 +58,25 @@ export function faultsOf(network: PowerNetwork): readonly Fault[] {
   openWires(network, ends, add);
   pulledConnectors(network, ends, add);
   return [...byEffect.values()].map(({ namings, effect, takes }) => new NamedFault(namings, effect, takes));
+}
+
+/** For each resistor the load that it alone leads to on one side, or -1. */
+function loadsAtTheEnd({ shape }: PowerNetwork): Int32Array {
+  const { resistorOf } = leadsOf(shape);
+  const loads = new Int32Array(shape.resistorA.length).fill(-1);
+  resistorOf.forEach((resistor, i) => {
+    if (resistor >= 0 && shape.devices[i >> 1]?.kind === 'draw') loads[resistor] = i >> 1;
+  });
+  return loads;
+}
+
+/** The same for effects that cost the same: a load is off without either of the leads that are its own. */
+function keyOf({ open, off, through, shorted }: FaultEffect, loadAtEndOf: Int32Array): string {
+  const isLead = (branch: number): boolean => (loadAtEndOf[branch] ?? -1) >= 0;
+  if (!open.some(isLead)) return `${open.join()}|${off.join()}|${through.join()}|${shorted.join()}`;
+  const without = new Set([...off, ...open.filter(isLead).map((branch) => loadAtEndOf[branch] ?? -1)]);
+  const rest = open.filter((branch) => !isLead(branch));
+  return `${rest.join()}|${[...without].sort((a, b) => a - b).join()}|${through.join()}|${shorted.join()}`;
 }
 
 /** A fault whose names are made when somebody reads them: of hundreds that are tried a few are shown. */

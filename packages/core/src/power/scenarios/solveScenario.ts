@@ -2,7 +2,7 @@ import type { Graph } from '../../graph/graph.ts';
 import { powerNetwork, type PowerNetwork } from '../network/powerNetwork.ts';
 import type { Circuit, Law, Solved } from '../solve/circuit.ts';
 import { bridgesOf } from '../solve/bridgesOf.ts';
-import { deviceIslands } from '../solve/equations.ts';
+import { deviceIslands } from '../solve/islandsOf.ts';
 import { solveCircuit, solveNear } from '../solve/solveCircuit.ts';
 import { runningStart, type Start } from '../solve/startOf.ts';
 import { lawsOf, stalledLaw } from './lawsOf.ts';

@@ -159,8 +159,7 @@ describe('leads', () => {
       .draw('l1', 'p', 'm', { is: 'constant-current', amps: 1, kneeV: 1 })
       .resistor('bat', 'q', 0.2)
       .draw('l2', 'q', '0', { is: 'constant-current', amps: 1, kneeV: 1 });
-    const { isReference } = equationsOf(circuit.shape);
-    const { resistorOf, isEnd, isLead } = leadsOf(circuit.shape, isReference);
+    const { resistorOf, isEnd, isLead } = leadsOf(circuit.shape);
     expect([...isLead]).toEqual([1, 1, 1]);
     expect([...resistorOf]).toEqual([-1, -1, 0, 1, 2, -1]);
     expect(isEnd.reduce((sum, end) => sum + end, 0)).toBe(3);
@@ -169,7 +168,7 @@ describe('leads', () => {
       .draw('l3', 'bat', 'a', { is: 'resistance', ohm: 5 })
       .resistor('a', 'b', 1)
       .draw('l4', 'b', '0', { is: 'resistance', ohm: 6 });
-    const met = leadsOf(chain.circuit.shape, equationsOf(chain.circuit.shape).isReference);
+    const met = leadsOf(chain.circuit.shape);
     expect(met.isEnd.reduce((sum, end) => sum + end, 0)).toBe(1);
   });
 });

@@ -1,6 +1,5 @@
-import type { Partition } from '../../graph/graph.ts';
-import { Grouping } from '../../graph/partition.ts';
 import type { CircuitShape, DeviceShape } from './circuit.ts';
+import { deviceIslands, referencesOf } from './islandsOf.ts';
 import { leadsOf, type Leads } from './leadsOf.ts';
 import type { PivotPlan } from './matrixPattern.ts';
 import { pivotPlanOf } from './pivotPlanOf.ts';
@@ -51,9 +50,8 @@ export function equationsOf(shape: CircuitShape): Equations {
   devices.forEach((device, i) => {
     if (device.kind !== 'draw' && device.kind !== 'limiter') branchOf[i] = size++;
   });
-  const islands = islandsOf(shape).ofNodes;
-  const isReference = referencesOf(shape, islands);
-  const leads = leadsOf(shape, isReference);
+  const isReference = referencesOf(shape);
+  const leads = leadsOf(shape);
   const columns = Array.from({ length: size }, () => new Set<number>());
   const entry = (row: number, column: number): void => {
     if (row >= nodeCount || isReference[row] !== 1) columns[column]?.add(row);
@@ -157,55 +155,6 @@ function entriesOf(kind: DeviceShape['kind'], nodes: readonly number[], branch: 
       ];
     }
   }
-}
-
-interface Islands {
-  readonly ofNodes: Partition;
-  readonly ofDevices: Int32Array;
-}
-
-const islandCache = new WeakMap<CircuitShape, Islands>();
-
-/** The island that each device of a circuit is on. */
-export function deviceIslands(shape: CircuitShape): Int32Array {
-  return islandsOf(shape).ofDevices;
-}
-
-/** The island that each node of a circuit is on. */
-export function nodeIslands(shape: CircuitShape): Int32Array {
-  return islandsOf(shape).ofNodes.groupOf;
-}
-
-/** The parts of a circuit that nothing joins. */
-function islandsOf(shape: CircuitShape): Islands {
-  const known = islandCache.get(shape);
-  if (known !== undefined) return known;
-  const ofNodes = partitionIslands(shape);
-  const islands = { ofNodes, ofDevices: Int32Array.from(shape.devices, ({ nodes }) => ofNodes.groupOf[nodes[0] ?? 0] ?? 0) };
-  islandCache.set(shape, islands);
-  return islands;
-}
-
-function partitionIslands({ nodeCount, resistorA, resistorB, devices }: CircuitShape): Partition {
-  const grouping = new Grouping(nodeCount);
-  resistorA.forEach((a, i) => grouping.join(a, resistorB[i] ?? 0));
-  for (const { nodes } of devices) for (const node of nodes) grouping.join(nodes[0] ?? node, node);
-  return grouping.partition();
-}
-
-/** One node of each island stands at 0 V: the minus of its first supply, else its first node. */
-function referencesOf({ nodeCount, devices }: CircuitShape, islands: Partition): Uint8Array {
-  const isReference = new Uint8Array(nodeCount);
-  const hasOne = new Uint8Array(islands.count);
-  const refer = (node: number): void => {
-    const island = islands.groupOf[node] ?? 0;
-    if (hasOne[island] === 1) return;
-    hasOne[island] = 1;
-    isReference[node] = 1;
-  };
-  for (const { kind, nodes } of devices) if (kind === 'supply') refer(nodes[1] ?? 0);
-  for (let node = 0; node < nodeCount; node++) refer(node);
-  return isReference;
 }
 
 function packed(columns: readonly ReadonlySet<number>[]): { starts: Int32Array; rows: Int32Array } {

@@ -1,4 +1,5 @@
 import type { CircuitShape } from './circuit.ts';
+import { referencesOf } from './islandsOf.ts';
 
 /**
  * The leads of two-terminal devices: the resistor between a node that nothing else is on and the rest. The current of the device is
@@ -17,8 +18,18 @@ export interface Leads {
   readonly devices: Int32Array;
 }
 
-/** Finds the leads of a circuit's draws and limiters, in their order. A reference node is never the end of one. */
-export function leadsOf({ nodeCount, resistorA, resistorB, devices }: CircuitShape, isReference: Uint8Array): Leads {
+const cache = new WeakMap<CircuitShape, Leads>();
+
+/** The leads of a circuit's draws and limiters, in their order. A reference node is never the end of one. */
+export function leadsOf(shape: CircuitShape): Leads {
+  const known = cache.get(shape);
+  if (known !== undefined) return known;
+  const leads = findLeads(shape, referencesOf(shape));
+  cache.set(shape, leads);
+  return leads;
+}
+
+function findLeads({ nodeCount, resistorA, resistorB, devices }: CircuitShape, isReference: Uint8Array): Leads {
   const onNode = new Int32Array(nodeCount);
   const resistorsAt = new Int32Array(nodeCount);
   const lastResistor = new Int32Array(nodeCount);
