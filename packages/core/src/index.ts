@@ -53,6 +53,7 @@ export * from './layout/liftMotors.ts';
 export * from './layout/outline.ts';
 export * from './layout/placedItems.ts';
 export * from './layout/usualFrame.ts';
+export * from './layout/routeNet.ts';
 export * from './layout/ways.ts';
 export * from './layout/wingGeometry.ts';
 export * from './layout/pitots.ts';

@@ -61,7 +61,6 @@ describe('remedies', () => {
       'place.mass',
       'place.not-placed',
       'place.outside',
-      'place.joint-unbroken',
       'place.rf-product',
       'place.usb-access',
       'place.cooling',

@@ -3,7 +3,8 @@ import type { FramePlan, Spot } from '../model/frame.ts';
 import type { PartKind } from '../model/partKinds.ts';
 import { wireGramsPerM } from '../model/wire.ts';
 import { placedItems, type PlacedItem } from './placedItems.ts';
-import { legWays, type Way } from './ways.ts';
+import { type Way } from './routeNet.ts';
+import { legWays } from './ways.ts';
 
 /** Something that weighs, taken as standing in one point. */
 export interface Weight {

@@ -9,7 +9,8 @@ import { isInside, outlineOf } from './outline.ts';
 import { distanceMm, halfOf } from './placedItems.ts';
 import { turned, turningOf } from './turning.ts';
 import { usualFrame } from './usualFrame.ts';
-import { RouteNet, withSlack } from './ways.ts';
+import { RouteNet } from './routeNet.ts';
+import { withSlack } from './ways.ts';
 import { meanWing } from './wingGeometry.ts';
 
 const place = (turn: Place['turn'], yawDeg = 0, below = false): Place => ({ at: [0, 0, 0], turn, yawDeg, below });

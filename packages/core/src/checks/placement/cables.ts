@@ -3,6 +3,7 @@ import { legWays, type LegWay } from '../../layout/ways.ts';
 import type { FramePlan, RouteId } from '../../model/frame.ts';
 import { outerDiameterMm } from '../../model/wire.ts';
 import type { Check, Saying } from '../finding.ts';
+import { splitRemedies } from './splitCable.ts';
 
 /** Round wires in a round hole: so much of it can be filled when one still wants to pull them through. */
 const FILLED = 0.6;
@@ -49,12 +50,13 @@ export const jointUnbroken: Check = {
   title: 'Cable over a joint',
   run: ({ graph }) => {
     const { frame } = graph.design.aircraft.airframe;
-    return frame === undefined ? [] : [...legWays(graph).values()].flatMap((entry) => overJoints(frame, entry));
+    return frame === undefined ? [] : [...legWays(graph).values()].flatMap((entry) => overJoints(graph, frame, entry));
   },
 };
 
-function overJoints({ routes }: FramePlan, { cable, leg, way }: LegWay): Saying[] {
-  const joints = [...new Set(way.routes.flatMap((id) => routes[id]?.joint ?? []))];
+function overJoints(graph: Graph, { routes }: FramePlan, entry: LegWay): Saying[] {
+  const { cable, leg } = entry;
+  const joints = [...new Set(entry.joints.flatMap((id) => routes[id]?.joint ?? []))];
   if (joints.length === 0) return [];
   const names = joints.map((joint) => `"${joint}"`).join(' and ');
   return [
@@ -65,6 +67,7 @@ function overJoints({ routes }: FramePlan, { cable, leg, way }: LegWay): Saying[
       evidence: [{ label: 'joints on its way', value: joints.join(', '), limit: 'a connector at each' }],
       why: 'The airframe does not come apart there without cutting it.',
       discriminator: leg.id,
+      remedies: () => splitRemedies(graph, cable, leg, joints[0] ?? ''),
     },
   ];
 }

@@ -1,0 +1,151 @@
+import { describe, expect, it } from '@jest/globals';
+import { findingsOf, remediesOf } from '../checks/findingsOf.ts';
+import { graphOf } from '../graph/graphOf.ts';
+import type { Cable } from '../model/aircraft.ts';
+import type { Design } from '../model/design.ts';
+import type { FramePlan, PointId, RouteId, Spot } from '../model/frame.ts';
+import { asId, type CableId, type LegId, type NodeId } from '../model/ids.ts';
+import { cableOf, made } from '../test/designs.ts';
+import { placementCases } from '../test/checkCases/placement.ts';
+import { endKey, withInnerEnds, type LegEnd } from './innerEnds.ts';
+import { RouteNet } from './routeNet.ts';
+import { legWays } from './ways.ts';
+
+/** A straight spar of 1 m in four stretches; the airframe comes apart on the second and the fourth. */
+const spar: FramePlan = {
+  numbers: {},
+  bays: {},
+  points: Object.fromEntries(
+    [0, 250, 500, 750, 1000].map((butt, i) => [asId<PointId>(`p${i}`), { title: `point ${i}`, at: [0, butt, 0] as Spot }]),
+  ),
+  routes: Object.fromEntries(
+    [0, 1, 2, 3].map((i) => [
+      asId<RouteId>(`r${i}`),
+      { a: asId<PointId>(`p${i}`), b: asId<PointId>(`p${i + 1}`), diameterMm: 10, ...(i % 2 === 1 ? { joint: `joint ${i}` } : {}) },
+    ]),
+  ),
+};
+
+const pin = { family: 'pin-2.54', positions: 3, gender: 'socket' } as const;
+
+/** A cable between nodes named by letters; `mate` names the cable and node that its last one is plugged into. */
+function cable(id: string, legs: readonly (readonly [string, string])[], mate?: readonly [string, string]): Cable {
+  const names = [...new Set(legs.flat())];
+  const last = names.at(-1);
+  return {
+    id: asId<CableId>(id),
+    tag: id,
+    nodes: Object.fromEntries(
+      names.map((name): [NodeId, Cable['nodes'][NodeId]] => {
+        const node = asId<NodeId>(name);
+        if (name.startsWith('s')) return [node, { id: node, is: 'splice' }];
+        const at =
+          mate === undefined || name !== last
+            ? ({ is: 'free' } as const)
+            : ({ is: 'mate', cable: asId<CableId>(mate[0]), node: asId<NodeId>(mate[1]) } as const);
+        return [node, { id: node, is: 'end', at, connector: pin }];
+      }),
+    ),
+    legs: Object.fromEntries(
+      legs.map(([a, b], i) => [asId<LegId>(`l${i}`), { id: asId<LegId>(`l${i}`), a: asId<NodeId>(a), b: asId<NodeId>(b) }]),
+    ),
+    conductors: {},
+  };
+}
+
+const at = (butt: number): LegEnd => ({ spot: [0, butt, 0], bay: undefined });
+
+function located(cables: readonly Cable[], ports: Readonly<Record<string, LegEnd>>): ReadonlyMap<string, LegEnd> {
+  return withInnerEnds(cables, new Map(Object.entries(ports)), spar, new RouteNet(spar));
+}
+
+function key(name: string): string {
+  const [id = '', node = ''] = name.split(' ');
+  return endKey(asId<CableId>(id), asId<NodeId>(node));
+}
+
+describe('where plugs between cables lie', () => {
+  it('is at the joints that they cross, in their order, from either end', () => {
+    const cables = [cable('A', [['a', 'b']]), cable('B', [['c', 'b']], ['A', 'b']), cable('C', [['d', 'c']], ['B', 'c'])];
+    const ends = located(cables, { [key('A a')]: at(10), [key('C d')]: at(990) });
+    expect(ends.get(key('A b'))).toEqual({ spot: [0, 375, 0], bay: undefined, joint: 'r1' });
+    expect(ends.get(key('B b'))).toEqual(ends.get(key('A b')));
+    expect(ends.get(key('C c'))).toEqual({ spot: [0, 875, 0], bay: undefined, joint: 'r3' });
+    expect(ends.get(key('B c'))).toEqual(ends.get(key('C c')));
+  });
+
+  it('is along their way where they cross no joint, and nowhere when the other cable has a loose end', () => {
+    const pair = [cable('A', [['a', 'b']]), cable('B', [['c', 'b']], ['A', 'b'])];
+    expect(located(pair, { [key('A a')]: at(20), [key('B c')]: at(220) }).get(key('A b'))?.spot).toEqual([0, 120, 0]);
+    expect(located(pair, { [key('A a')]: at(20) }).get(key('A b'))).toBeUndefined();
+  });
+
+  it('ends for cables that are plugged into each other in a ring', () => {
+    const ring = [cable('A', [['a', 'b']], ['B', 'a']), cable('B', [['a', 'b']], ['A', 'a'])];
+    expect([...located(ring, {}).keys()]).toEqual([]);
+  });
+});
+
+describe('where a splice lies', () => {
+  it('is the point of the routes from which its ends are nearest', () => {
+    const tree = cable('A', [
+      ['a', 's'],
+      ['b', 's'],
+      ['c', 's'],
+    ]);
+    const ends = located([tree], { [key('A a')]: at(0), [key('A b')]: at(260), [key('A c')]: at(1000) });
+    expect(ends.get(key('A s'))?.spot).toEqual([0, 250, 0]);
+  });
+});
+
+describe('a cable that is split at a joint', () => {
+  const whole = placementCases['place.joint-unbroken']?.wrong();
+  if (whole === undefined) throw new Error('There is no case of a joint.');
+  const finding = findingsOf(whole).find(({ check }) => check === 'place.joint-unbroken');
+  const [remedy] = finding === undefined ? [] : remediesOf(whole, finding);
+  if (remedy === undefined) throw new Error('There is no remedy.');
+  const split: Design = made(whole, remedy.edit);
+  const [before, after] = [graphOf(whole), graphOf(split)];
+
+  it('has two ways that meet there and together are as long', () => {
+    const [old] = [...legWays(before).values()].filter(({ cable: { tag } }) => tag === 'W02');
+    const parts = [...legWays(after).values()].filter(({ cable: { tag } }) => tag === 'W02' || tag === 'W03');
+    expect(old?.joints.length).toBe(1);
+    expect(parts.map(({ joints }) => joints)).toEqual([[], []]);
+    expect(parts[0]?.way.lengthMm).toBeGreaterThan(50);
+    expect((parts[0]?.way.lengthMm ?? 0) + (parts[1]?.way.lengthMm ?? 0)).toBeCloseTo(old?.way.lengthMm ?? 0, 6);
+    const spots = new Set(parts.flatMap(({ way }) => [way.spots[0], way.spots.at(-1)]).map((spot) => JSON.stringify(spot)));
+    expect(spots.size).toBe(3);
+  });
+
+  it('joins the same pins as before, each half with the same gauge and colour, the live half in a socket', () => {
+    const pinsOf = (graph: typeof after): string[] => {
+      const sets = new Map<number, string[]>();
+      graph.nodes.forEach((node, i) => {
+        if (node.is !== 'pin') return;
+        const net = graph.nets.groupOf[i] ?? -1;
+        sets.set(net, [...(sets.get(net) ?? []), `${graph.items[node.item]?.item.ref} ${node.port.id} ${node.pin.n}`]);
+      });
+      return [...sets.values()].filter(({ length }) => length > 1).map((set) => set.join(' = '));
+    };
+    expect(pinsOf(after).sort()).toEqual(pinsOf(before).sort());
+    const half = (tag: string): Cable | undefined => after.cables.find((one) => one.tag === tag);
+    const look = (tag: string): string[] => Object.values(half(tag)?.conductors ?? {}).map(({ awg, colour }) => `${awg} ${colour}`);
+    expect(look('W03').sort()).toEqual(look('W02').sort());
+    const genders = [...Object.values(half('W02')?.nodes ?? {}), ...Object.values(half('W03')?.nodes ?? {})].flatMap((node) =>
+      node.is === 'end' && (node.at.is === 'free' || node.at.is === 'mate') ? [`${node.connector.gender} of ${node.at.is}`] : [],
+    );
+    // The controller feeds the receiver: it is at the far end of the old cable, so that the old half is the one that is dead.
+    expect(genders).toEqual(['plug of free', 'socket of mate']);
+  });
+
+  it('is not offered for a loom, which is built over the joint branch by branch', () => {
+    const { id, nodes } = cableOf(whole, 'W02');
+    const [from = asId<NodeId>('a')] = Object.values(nodes).map((node) => node.id);
+    const node = { id: asId<NodeId>('branch'), is: 'end', at: { is: 'free' }, connector: pin } as const;
+    const loom = made(whole, { kind: 'add-leg', cable: id, leg: { id: asId<LegId>('more'), a: from, b: node.id }, node });
+    const found = findingsOf(loom).find(({ check }) => check === 'place.joint-unbroken');
+    expect(found).toBeDefined();
+    expect(found === undefined ? [] : remediesOf(loom, found)).toEqual([]);
+  });
+});
