@@ -99,6 +99,7 @@ export * from './demo/reedbed.ts';
 export * from './demo/saltmarsh.ts';
 export * from './harness/wiringSheet/sheetLayout.ts';
 export * from './harness/wiringSheet/sheetModel.ts';
+export * from './harness/wiringSheet/sheetWires.ts';
 export * from './power/report/powerReport.ts';
 export type { Feed } from './power/report/feedsOf.ts';
 export { SCENARIOS, scenariosOf, type Scenario } from './power/scenarios/scenario.ts';

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { findingsOf, remediesOf } from '../checks/findingsOf.ts';
 import { graphOf } from '../graph/graphOf.ts';
+import { sheetModel } from '../harness/wiringSheet/sheetModel.ts';
 import type { Cable } from '../model/aircraft.ts';
 import type { Design } from '../model/design.ts';
 import type { FramePlan, PointId, RouteId, Spot } from '../model/frame.ts';
@@ -137,6 +138,12 @@ describe('a cable that is split at a joint', () => {
     );
     // The controller feeds the receiver: it is at the far end of the old cable, so that the old half is the one that is dead.
     expect(genders).toEqual(['plug of free', 'socket of mate']);
+  });
+
+  it('is drawn through its plugs on the wiring sheet, each wire once', () => {
+    const drawn = (graph: typeof after): string[] => sheetModel(graph).wires.map(({ from, to, colour }) => `${from} ${colour} ${to}`);
+    expect(drawn(before).length).toBeGreaterThan(3);
+    expect(drawn(after).sort()).toEqual(drawn(before).sort());
   });
 
   it('is not offered for a loom, which is built over the joint branch by branch', () => {

@@ -1,7 +1,7 @@
-import type { WireColour } from '../../model/aircraft.ts';
-import type { CableId, ConductorId, ItemId } from '../../model/ids.ts';
+import type { CableId, ItemId } from '../../model/ids.ts';
 import type { Pin, Port } from '../../model/part.ts';
 import { pinKey, pinsOf, type Graph } from '../../graph/graph.ts';
+import { sheetWires, type SheetWire } from './sheetWires.ts';
 
 /** On which side of its box a port's pins stand. */
 export type BoxSide = 'left' | 'right';
@@ -36,16 +36,6 @@ export interface SheetBox {
   readonly height: number;
   readonly ports: readonly SheetPort[];
   readonly pins: readonly SheetPin[];
-}
-
-/** One conductor, or one stretch of a spliced one, between two pins of the sheet. */
-export interface SheetWire {
-  readonly id: string;
-  readonly cable: CableId;
-  readonly conductor: ConductorId;
-  readonly colour: WireColour;
-  readonly from: string;
-  readonly to: string;
 }
 
 export interface SheetModel {
@@ -100,7 +90,7 @@ export function sheetModel(graph: Graph, scope: SheetScope = {}): SheetModel {
     return [item === spine ? spineBox(graph, item, ports) : cardBox(graph, item, ports, columns, neighbours)];
   });
   const unwired = graph.items.filter((_, item) => isShown(item) && item !== spine && wired[item] !== true).map(({ item }) => item.id);
-  return { boxes, wires: wiresOf(graph, boxes), unwired };
+  return { boxes, wires: sheetWires(graph, boxes), unwired };
 }
 
 function portsShown(graph: Graph, item: number, { usedPortsOnly }: SheetScope): readonly Port[] {
@@ -242,35 +232,4 @@ function cablesOn(graph: Graph, itemIx: number, port: string): CableId[] {
       Object.values(cable.nodes).some((node) => node.is === 'end' && node.at.is === 'port' && node.at.item === id && node.at.port === port),
     )
     .map((cable) => cable.id);
-}
-
-/** Conductors between two port pins. A pulled contact leaves its wire out: nothing is joined there. */
-function wiresOf(graph: Graph, boxes: readonly SheetBox[]): SheetWire[] {
-  const columnOf = new Map(boxes.map((entry) => [entry.item, entry.column]));
-  const pinAtContact = new Map<number, { key: string; item: ItemId }>();
-  for (const edge of graph.edges) {
-    if (edge.is !== 'contact') continue;
-    const at = graph.nodes[edge.b];
-    const item = at?.is === 'pin' ? graph.items[at.item]?.item.id : undefined;
-    if (at?.is === 'pin' && item !== undefined) pinAtContact.set(edge.a, { key: pinKey(item, at.port.id, at.pin.n), item });
-  }
-  const drawn = new Set(boxes.flatMap((entry) => entry.pins.map((pin) => pin.key)));
-  const wires: SheetWire[] = [];
-  for (const edge of graph.edges) {
-    if (edge.is !== 'conductor') continue;
-    const [a, b] = [pinAtContact.get(edge.a), pinAtContact.get(edge.b)];
-    const cable = graph.cables[edge.cable];
-    if (a === undefined || b === undefined || cable === undefined || !drawn.has(a.key) || !drawn.has(b.key)) continue;
-    const forward = (columnOf.get(a.item) ?? 0) <= (columnOf.get(b.item) ?? 0);
-    const [from, to] = forward ? [a, b] : [b, a];
-    wires.push({
-      id: `${cable.id}|${edge.conductor.id}`,
-      cable: cable.id,
-      conductor: edge.conductor.id,
-      colour: edge.conductor.colour,
-      from: from.key,
-      to: to.key,
-    });
-  }
-  return wires;
 }
