@@ -110,3 +110,20 @@ test('the placement sheet prints with its plan, the radios are a sheet, and the 
   expect(svg).toContain('FC1');
   expect(svg).not.toMatch(/class=|var\(--/);
 });
+
+test('sensors and reach: how the controller lies, what hovering takes, what is closed in; by keyboard; axe', async ({ page, mudflat }) => {
+  await page.goto(`${mudflat}/layout`);
+  await settled(page);
+  await tabTo(page, 'nav[aria-label="Layout"] a:has-text("Sensors and reach")');
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('hover')).toContainText('of each of 4 motors');
+  const lies = page.getByRole('region', { name: /^Inertial sensors/ }).getByRole('cell');
+  await expect(lies).toHaveText(['FC1', 'forward', 'right', 'up', '0.0 deg', /^\d+ mm$/]);
+  const reach = page.getByRole('region', { name: /^What one gets at/ });
+  await expect(reach.getByRole('row', { name: /^FC1 USB/ })).toContainText('by its hatch above');
+  const before = await lies.last().textContent();
+  await enter(page, 'move fc1 500 0 0', 'moves it');
+  await settled(page);
+  await expect(lies.last()).not.toHaveText(before ?? '');
+  expect(await violations(page)).toEqual([]);
+});

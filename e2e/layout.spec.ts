@@ -78,6 +78,15 @@ test('arrow keys move a part by 5 and by 1 mm, r turns it, and its place can be 
   await page.keyboard.press('Enter');
   await settled(page);
   await expect(receiver).toHaveAttribute('aria-label', /water line 30/);
+  await bar.getByLabel('Fine turn').fill('12');
+  await page.keyboard.press('Enter');
+  await settled(page);
+  await expect(receiver).toHaveAttribute('transform', /rotate\(12\)/);
+  await bar.getByLabel('Rolled').selectOption('180');
+  await settled(page);
+  await expect(bar.getByLabel('Rolled')).toHaveValue('180');
+  // The cable of what is chosen is written with the lengths of its branches, and that somebody typed them.
+  await expect(page.locator('[data-way]')).toHaveText(['W16 170 mm typed', 'W16 160 mm typed']);
   await bar.getByLabel('As weighed').fill('16');
   await page.keyboard.press('Enter');
   await settled(page);
@@ -140,6 +149,16 @@ test('bays and routes are changed in numbers, and what that does is found; by ke
   await page.keyboard.press('Enter');
   await settled(page);
   expect(await findings(page)).toContain('place.joint-unbroken');
+  const joints = page.locator('[data-check="place.joint-unbroken"]');
+  const before = await joints.count();
+  await joints.first().getByRole('button', { name: 'Plugs at "left wing"' }).focus();
+  await page.keyboard.press('Enter');
+  await settled(page);
+  await expect(joints).toHaveCount(before - 1);
+  await page.getByRole('button', { name: /^undo/ }).focus();
+  await page.keyboard.press('Enter');
+  await settled(page);
+  await expect(joints).toHaveCount(before);
 
   const rows = page.getByRole('region', { name: 'Bays' }).getByRole('row');
   const count = await rows.count();

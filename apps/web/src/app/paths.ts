@@ -16,6 +16,7 @@ export const LAYOUT_PAGES = [
   { id: 'plan', title: 'Plan' },
   { id: 'antennas', title: 'Antennas and compass' },
   { id: 'range', title: 'Range' },
+  { id: 'sensors', title: 'Sensors and reach' },
   { id: 'frame', title: 'Bays and routes' },
 ] as const;
 export type LayoutPage = (typeof LAYOUT_PAGES)[number]['id'];

@@ -12,6 +12,7 @@ import {
   type PutBack,
 } from '@wired-falcon/core';
 import { FollowedDesign } from './followedDesign.ts';
+import { OnlyLatest } from './onlyLatest.ts';
 
 /** The document with this number has arrived. */
 export interface FieldReady {
@@ -41,7 +42,7 @@ const STRENGTHS_UT = [0.2, 0.5, 1, 2, 5, 10, 20];
 const SLICE_MS = 30;
 
 const followed = new FollowedDesign();
-let asked = 0;
+const latest = new OnlyLatest(SLICE_MS);
 
 /** Maps the field of the supply wires. */
 const field = {
@@ -55,20 +56,13 @@ const field = {
 
   /** The lines of equal strength; undefined when a newer map was asked for meanwhile. */
   async map({ scenario, waterMm, window, moving }: MapWish): Promise<readonly ContourLine[] | undefined> {
-    const own = ++asked;
     const { design } = followed;
     if (design === undefined) return undefined;
     const made = moving === undefined ? undefined : applyEdit(design, moving);
     const graph = graphOf(made === undefined || 'refused' in made ? design : made.design);
     const grid = gridOver(window);
-    const steps = fieldMapSteps(graph, scenario, waterMm, grid);
-    for (let from = performance.now(), step = steps.next(); ; step = steps.next()) {
-      if (step.done === true) return linesOf(step.value, grid);
-      if (performance.now() - from < SLICE_MS) continue;
-      await new Promise((resolve) => setTimeout(resolve));
-      if (own !== asked) return undefined;
-      from = performance.now();
-    }
+    const map = await latest.finish(fieldMapSteps(graph, scenario, waterMm, grid));
+    return map === undefined ? undefined : linesOf(map, grid);
   },
 };
 

@@ -1,4 +1,3 @@
-import type { ReactNode } from 'react';
 import {
   ANTENNAS,
   baselinesOf,
@@ -7,11 +6,13 @@ import {
   noisyNeighbours,
   placedAntennas,
   productsOf,
+  shadowsOf,
+  sideWords,
   type Graph,
 } from '@wired-falcon/core';
-import { useSelection } from '../../selection/SelectionContext.tsx';
 import { useGraph, useSessionState } from '../../session/SessionContext.tsx';
 import { usePageTitle } from '../../ui/pageTitle.ts';
+import { FactTable, ItemLink } from './FactTable.tsx';
 
 /** Distances, isolations and what arrives, antenna by antenna; compasses and what turns them. Estimates, named so. */
 export function AntennasPage() {
@@ -27,6 +28,7 @@ export function AntennasPage() {
       </p>
       <Compasses graph={graph} />
       <Neighbours graph={graph} />
+      <Shadows graph={graph} />
       <Noise graph={graph} />
       <Products graph={graph} />
       <Baselines graph={graph} />
@@ -34,61 +36,9 @@ export function AntennasPage() {
   );
 }
 
-interface TableProps {
-  readonly title: string;
-  readonly head: readonly string[];
-  readonly empty: string;
-  readonly rows: readonly { readonly key: string; readonly isOver: boolean; readonly cells: readonly ReactNode[] }[];
-}
-
-function Table({ title, head, empty, rows }: TableProps) {
-  return (
-    <section className="mt-4" aria-label={title}>
-      <h3 className="text-[13px] font-semibold text-ink2">{title}</h3>
-      {rows.length === 0 ? (
-        <p className="mt-1 text-[13px]">{empty}</p>
-      ) : (
-        <table className="mt-1 text-[13px]">
-          <thead>
-            <tr className="border-b border-ink text-left text-ink2">
-              {head.map((name) => (
-                <th key={name} className="py-1 pr-6 font-semibold">
-                  {name}
-                </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map(({ key, isOver, cells }) => (
-              <tr key={key} className={`border-b border-rule ${isOver ? 'text-rust' : ''}`}>
-                {cells.map((cell, i) => (
-                  <td key={head[i]} className="value py-1 pr-6">
-                    {cell}
-                  </td>
-                ))}
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
-    </section>
-  );
-}
-
-function Ref({ graph, itemRef }: { readonly graph: Graph; readonly itemRef: string }) {
-  const { select } = useSelection();
-  const item = graph.items.find((entry) => itemRef.startsWith(entry.item.ref))?.item;
-  if (item === undefined) return itemRef;
-  return (
-    <button type="button" className="underline" onClick={() => select({ is: 'item', item: item.id })}>
-      {itemRef}
-    </button>
-  );
-}
-
 function Compasses({ graph }: { readonly graph: Graph }) {
   return (
-    <Table
+    <FactTable
       title="Compasses in use: what the currents do to their heading"
       head={['Compass', 'Worst', 'Varying, level', 'Heading error', 'Constant', 'Most of it from']}
       empty="No compass that is wired has a place yet."
@@ -96,7 +46,7 @@ function Compasses({ graph }: { readonly graph: Graph }) {
         key: compass.item.id,
         isOver: worst.errorDeg > 5,
         cells: [
-          <Ref key="ref" graph={graph} itemRef={compass.item.ref} />,
+          <ItemLink key="ref" graph={graph} itemRef={compass.item.ref} />,
           worst.title.toLowerCase(),
           `${worst.levelUt.toFixed(2)} uT`,
           `${worst.errorDeg.toFixed(1)} deg`,
@@ -113,7 +63,7 @@ function Compasses({ graph }: { readonly graph: Graph }) {
 
 function Neighbours({ graph }: { readonly graph: Graph }) {
   return (
-    <Table
+    <FactTable
       title="Distances and isolations: what one antenna gets of another"
       head={['Sender', 'Receiver', 'Apart', 'Isolation', 'Arrives', 'Bears']}
       empty={
@@ -125,8 +75,8 @@ function Neighbours({ graph }: { readonly graph: Graph }) {
         key: `${sender.name} ${receiver.name}`,
         isOver: arrivesDbm > bearsDbm,
         cells: [
-          <Ref key="s" graph={graph} itemRef={sender.name} />,
-          <Ref key="r" graph={graph} itemRef={receiver.name} />,
+          <ItemLink key="s" graph={graph} itemRef={sender.name} />,
+          <ItemLink key="r" graph={graph} itemRef={receiver.name} />,
           `${isolation.distanceMm.toFixed(0)} mm`,
           `${isolation.db.toFixed(0)} dB${isolation.isNear ? ', stated' : ''}`,
           `${arrivesDbm.toFixed(0)} dBm`,
@@ -137,9 +87,30 @@ function Neighbours({ graph }: { readonly graph: Graph }) {
   );
 }
 
+function Shadows({ graph }: { readonly graph: Graph }) {
+  return (
+    <FactTable
+      title="What stands between an antenna and the horizon: packs and motors at its height; carbon is not in the model"
+      head={['Antenna', 'Shadowed by', 'Apart', 'Hides', 'Where']}
+      empty="Nothing."
+      rows={shadowsOf(graph).map(({ antenna, body, distanceMm, spanDeg, bearingDeg }) => ({
+        key: `${antenna.name} ${body.item.ref}`,
+        isOver: false,
+        cells: [
+          <ItemLink key="a" graph={graph} itemRef={antenna.name} />,
+          <ItemLink key="b" graph={graph} itemRef={body.item.ref} />,
+          `${distanceMm.toFixed(0)} mm`,
+          `${spanDeg.toFixed(0)} deg`,
+          sideWords(bearingDeg),
+        ],
+      }))}
+    />
+  );
+}
+
 function Noise({ graph }: { readonly graph: Graph }) {
   return (
-    <Table
+    <FactTable
       title="Computers and switching regulators beside satellite antennas"
       head={['Source', 'Antenna', 'Apart', 'Arrives', 'Bears']}
       empty="None."
@@ -147,7 +118,7 @@ function Noise({ graph }: { readonly graph: Graph }) {
         key: `${source.item.ref} ${receiver.name}`,
         isOver: arrivesDbm > bearsDbm,
         cells: [
-          <Ref key="s" graph={graph} itemRef={source.item.ref} />,
+          <ItemLink key="s" graph={graph} itemRef={source.item.ref} />,
           receiver.name,
           `${distanceMm.toFixed(0)} mm`,
           `${arrivesDbm.toFixed(0)} dBm`,
@@ -160,7 +131,7 @@ function Noise({ graph }: { readonly graph: Graph }) {
 
 function Products({ graph }: { readonly graph: Graph }) {
   return (
-    <Table
+    <FactTable
       title="Harmonics and products that fall on a receiver"
       head={['Product', 'On', 'Heard by', 'Level', 'Limit']}
       empty="None that would be heard."
@@ -170,7 +141,7 @@ function Products({ graph }: { readonly graph: Graph }) {
         cells: [
           name,
           `${mhz[0].toFixed(0)} to ${mhz[1].toFixed(0)} MHz`,
-          <Ref key="r" graph={graph} itemRef={receiver.name} />,
+          <ItemLink key="r" graph={graph} itemRef={receiver.name} />,
           `${levelDbm.toFixed(0)} dBm`,
           `${limitDbm.toFixed(0)} dBm`,
         ],
@@ -183,7 +154,7 @@ function Baselines({ graph }: { readonly graph: Graph }) {
   const baselines = baselinesOf(graph);
   if (baselines.length === 0) return null;
   return (
-    <Table
+    <FactTable
       title="Heading from two antennas"
       head={['Receiver', 'Baseline', 'From the first to the second', 'Heading, one sigma', 'Antenna']}
       empty=""
@@ -191,7 +162,7 @@ function Baselines({ graph }: { readonly graph: Graph }) {
         key: ref,
         isOver: false,
         cells: [
-          <Ref key="r" graph={graph} itemRef={ref} />,
+          <ItemLink key="r" graph={graph} itemRef={ref} />,
           `${lengthMm.toFixed(0)} mm`,
           `${bearingDeg.toFixed(0)} deg from forward, to the right`,
           `${errorDeg.toFixed(1)} deg`,

@@ -121,6 +121,7 @@ function Plan({ frame }: { readonly frame: FramePlan }) {
         balance={balanceOf(shown)}
         pack={pack}
         selected={selected}
+        chosen={selection.is === 'item' || selection.is === 'cable' ? selection : undefined}
         showsCables={showsCables}
         field={fieldIn === '' ? undefined : { scenario: fieldIn, waterMm: fieldMm, moving }}
         onSelect={(id) => select({ is: 'item', item: id })}

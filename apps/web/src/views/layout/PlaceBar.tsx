@@ -69,6 +69,26 @@ export function PlaceBar({ item, frame, massG }: PlaceBarProps) {
           <button type="button" className="action" onClick={() => put(turnedOnce(place))}>
             Turn, now {place.turn[2]}° <kbd className="key">r</kbd>
           </button>
+          <NumberField
+            label="Fine turn"
+            unit="deg"
+            value={place.yawDeg}
+            least={-45}
+            most={45}
+            onSave={(value) => {
+              if (value !== undefined) put({ ...place, yawDeg: value });
+            }}
+          />
+          <Quarter
+            label="Rolled"
+            value={place.turn[0]}
+            onChange={(roll) => put({ ...place, turn: [roll, place.turn[1], place.turn[2]] })}
+          />
+          <Quarter
+            label="Nose up"
+            value={place.turn[1]}
+            onChange={(pitch) => put({ ...place, turn: [place.turn[0], pitch, place.turn[2]] })}
+          />
           <label className="flex items-center gap-1">
             <input type="checkbox" checked={place.below} onChange={(event) => put({ ...place, below: event.target.checked })} />
             from below
@@ -88,5 +108,33 @@ export function PlaceBar({ item, frame, massG }: PlaceBarProps) {
         onSave={(value) => void make({ kind: 'weigh-item', item: item.id, massG: value ?? null, was: item.weighedG ?? null })}
       />
     </section>
+  );
+}
+
+type QuarterTurn = Place['turn'][number];
+const QUARTERS: readonly QuarterTurn[] = [0, 90, 180, 270];
+
+interface QuarterProps {
+  readonly label: string;
+  readonly value: QuarterTurn;
+  readonly onChange: (value: QuarterTurn) => void;
+}
+
+function Quarter({ label, value, onChange }: QuarterProps) {
+  return (
+    <label className="flex items-center gap-1">
+      {label}
+      <select
+        className="field"
+        value={value}
+        onChange={(event) => onChange(QUARTERS.find((quarter) => String(quarter) === event.target.value) ?? value)}
+      >
+        {QUARTERS.map((quarter) => (
+          <option key={quarter} value={quarter}>
+            {quarter}°
+          </option>
+        ))}
+      </select>
+    </label>
   );
 }

@@ -1,7 +1,6 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import {
   halfOf,
-  legWays,
   placedAntennas,
   placedItems,
   type Balance,
@@ -14,9 +13,11 @@ import {
   type Place,
   type Spot,
 } from '@wired-falcon/core';
+import { CableWays, WayLengths, type WaysOf } from './CableWays.tsx';
 import { FieldLayer, type FieldLayerProps } from './FieldLayer.tsx';
 import { snapped, stepped, turnedOnce } from './moving.ts';
 import { OutlineShape } from './OutlineShape.tsx';
+import { BalanceMark, ScaleBar } from './PlanMarks.tsx';
 import { fromAbove, viewBoxText, type ViewBox } from './viewBoxes.ts';
 
 interface PlanDrawingProps {
@@ -27,6 +28,8 @@ interface PlanDrawingProps {
   readonly balance: Balance | undefined;
   readonly pack: PackSolution | undefined;
   readonly selected: ItemId | undefined;
+  /** The part or cable whose ways are written with their lengths. */
+  readonly chosen: WaysOf | undefined;
   readonly showsCables: boolean;
   /** The situation whose field is drawn, and the height; a move that is under way with it. */
   readonly field: Omit<FieldLayerProps, 'view' | 'letterMm'> | undefined;
@@ -41,7 +44,7 @@ export const PLAN_LABEL = 'Plan view, nose up';
 
 /** The aircraft from above, nose up, to scale: bays, cables on their ways, parts as they lie, and where it balances. */
 export function PlanDrawing(props: PlanDrawingProps) {
-  const { graph, frame, outline, view, balance, pack, selected, showsCables } = props;
+  const { graph, frame, outline, view, balance, pack, selected, chosen, showsCables } = props;
   const svg = useRef<SVGSVGElement>(null);
   const drag = usePlanDrag(svg, props);
   const letterMm = Math.max(view.width * 0.012, view.height * 0.025);
@@ -84,7 +87,7 @@ export function PlanDrawing(props: PlanDrawingProps) {
         </g>
       ))}
       {props.field !== undefined && <FieldLayer {...props.field} view={view} letterMm={letterMm} />}
-      {showsCables && <Cables graph={graph} />}
+      <CableWays graph={graph} chosen={chosen} showsAll={showsCables} />
       <AntennaAxes graph={graph} sizeMm={letterMm} />
       {pack !== undefined && <Ghost solution={pack} />}
       {parts.map((entry) => (
@@ -97,6 +100,7 @@ export function PlanDrawing(props: PlanDrawingProps) {
           onKeyDown={onKeyDown(entry)}
         />
       ))}
+      <WayLengths graph={graph} chosen={chosen} letterMm={letterMm} />
       <ScaleBar view={view} letterMm={letterMm} />
       {balance !== undefined && <BalanceMark balance={balance} frame={frame} sizeMm={letterMm} />}
     </svg>
@@ -186,7 +190,7 @@ function Part({ entry, letterMm, isSelected, onPointerDown, onKeyDown }: PartPro
           textAnchor={isBeside ? 'start' : 'middle'}
           dominantBaseline="central"
           fontSize={letterMm}
-          className="pointer-events-none select-none font-mono"
+          className={`select-none font-mono ${isBeside ? '' : 'pointer-events-none'}`}
         >
           {item.ref}
         </text>
@@ -223,18 +227,6 @@ function AntennaAxes({ graph, sizeMm }: { readonly graph: Graph; readonly sizeMm
   );
 }
 
-function Cables({ graph }: { readonly graph: Graph }) {
-  return (
-    <g aria-hidden="true" fill="none" stroke="var(--color-ink2)" strokeWidth={1} opacity={0.7}>
-      {[...legWays(graph)].map(([key, { cable, way }]) => (
-        <polyline key={key} points={way.spots.map(([station, butt]) => `${butt},${station}`).join(' ')} vectorEffect="non-scaling-stroke">
-          <title>{`${cable.tag}, ${way.lengthMm.toFixed(0)} mm`}</title>
-        </polyline>
-      ))}
-    </g>
-  );
-}
-
 /** Where the pack would have to lie. */
 function Ghost({ solution: { pack, reachableMm } }: { readonly solution: PackSolution }) {
   return (
@@ -249,46 +241,5 @@ function Ghost({ solution: { pack, reachableMm } }: { readonly solution: PackSol
       strokeDasharray="5 4"
       vectorEffect="non-scaling-stroke"
     />
-  );
-}
-
-/** A round length to scale, at the lower left. */
-function ScaleBar({ view, letterMm }: { readonly view: ViewBox; readonly letterMm: number }) {
-  const length = [1000, 500, 200, 100, 50, 20].find((mm) => mm <= view.width * 0.2) ?? 10;
-  const [x, y] = [view.x + letterMm, view.y + view.height - letterMm];
-  return (
-    <g aria-hidden="true" stroke="var(--color-ink2)">
-      <path d={`M${x} ${y - letterMm / 2}V${y}H${x + length}V${y - letterMm / 2}`} fill="none" vectorEffect="non-scaling-stroke" />
-      <text
-        x={x + length / 2}
-        y={y - letterMm * 0.4}
-        textAnchor="middle"
-        fontSize={letterMm}
-        stroke="none"
-        fill="var(--color-ink2)"
-        className="font-mono"
-      >
-        {length} mm
-      </text>
-    </g>
-  );
-}
-
-/** A cross where the aircraft balances, and the band in which it may. */
-function BalanceMark({ balance, frame, sizeMm }: { readonly balance: Balance; readonly frame: FramePlan; readonly sizeMm: number }) {
-  const [station, butt] = balance.at;
-  const { foreLimitMm: fore, aftLimitMm: aft, spanMm, bodyWidthMm = 100 } = frame.numbers;
-  const reach = Math.min((spanMm ?? bodyWidthMm * 2) * 0.12, bodyWidthMm * 1.5);
-  return (
-    <g aria-hidden="true" className="pointer-events-none" stroke="var(--color-rust)" strokeWidth={1.5}>
-      {[fore, aft].map((limit, i) =>
-        limit === undefined ? null : (
-          <line key={i} x1={-reach} y1={limit} x2={reach} y2={limit} strokeDasharray="2 3" vectorEffect="non-scaling-stroke" />
-        ),
-      )}
-      <line x1={butt - sizeMm} y1={station} x2={butt + sizeMm} y2={station} vectorEffect="non-scaling-stroke" />
-      <line x1={butt} y1={station - sizeMm} x2={butt} y2={station + sizeMm} vectorEffect="non-scaling-stroke" />
-      <circle cx={butt} cy={station} r={sizeMm * 0.6} fill="none" vectorEffect="non-scaling-stroke" />
-    </g>
   );
 }

@@ -1,4 +1,5 @@
 import { placedItems } from '../../layout/placedItems.ts';
+import { usbPorts } from '../../layout/reachOf.ts';
 import type { Check, Saying } from '../finding.ts';
 
 /** A controller whose USB port nobody reaches any more. */
@@ -9,7 +10,7 @@ export const usbAccess: Check = {
   run: ({ graph }) =>
     placedItems(graph).flatMap(({ item, part, place }): Saying[] => {
       const bay = place.bay === undefined ? undefined : graph.design.aircraft.airframe.frame?.bays[place.bay];
-      const usb = part.ports.find((port) => port.pins.some(({ role }) => role === 'usb'));
+      const [usb] = usbPorts(part);
       if (part.kind !== 'controller' || usb === undefined || bay?.access !== 'closed') return [];
       const hasOther = graph.items.some(
         ({ item: { where }, part: other }) => where === 'aircraft' && (other?.kind === 'telemetry-radio' || other?.kind === 'companion'),

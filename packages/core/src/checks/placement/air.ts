@@ -1,5 +1,5 @@
 import type { Graph } from '../../graph/graph.ts';
-import { impactPa, pitotsOf, speedAtPa, type Pitot } from '../../layout/pitots.ts';
+import { impactPa, pitotsOf, speedAtPa, stepMs, type Pitot } from '../../layout/pitots.ts';
 import type { FramePlan } from '../../model/frame.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 
@@ -102,9 +102,7 @@ function beyond(
     what: `${ref} measures up to ${speedAtPa(fullScalePa).toFixed(0)} m/s, and the aircraft may fly ${neverExceedMs.toFixed(0)} m/s.`,
     evidence: [
       { label: 'at never-exceed speed', value: `${impactPa(neverExceedMs).toFixed(0)} Pa`, limit: `${fullScalePa.toFixed(0)} Pa` },
-      ...(stallMs === undefined
-        ? []
-        : [{ label: 'step at stall speed', value: `${(speedAtPa(impactPa(stallMs) + stepPa) - stallMs).toFixed(2)} m/s` }]),
+      ...(stallMs === undefined ? [] : [{ label: 'step at stall speed', value: `${stepMs(stepPa, stallMs).toFixed(2)} m/s` }]),
     ],
     why: 'Above its range it shows one speed whatever the aircraft does. Take a sensor of a wider range.',
   };

@@ -1,23 +1,15 @@
 import { balanceOf, balancingSwaps, solvePack, type Balance } from '../../layout/balance.ts';
-import { meanWing } from '../../layout/wingGeometry.ts';
-import { placedItems, type PlacedItem } from '../../layout/placedItems.ts';
+import type { PlacedItem } from '../../layout/placedItems.ts';
 import type { Graph } from '../../graph/graph.ts';
 import type { FramePlan } from '../../model/frame.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
-import { moved } from './places.ts';
+import { heaviest, moved } from './places.ts';
 
 /** So near to the edge of the band, as a share of its width, that it is said. */
 const NEAR_EDGE = 0.2;
 
 /** A remedy brings it a little further in than that: the cables that follow the pack weigh too. */
 const INSIDE = 0.25;
-
-/** Air at sea level, and the lift coefficient at which a plain small wing stalls: a round estimate. */
-const AIR_KG_M3 = 1.225;
-const STALL_CL = 1.2;
-const GRAVITY = 9.81;
-/** An estimate is only worth a word when it is off by more than this. */
-const STALL_SLACK = 1.05;
 
 /** The aircraft balances outside the band that is allowed, or near its edge. */
 export const centreOfGravity: Check = {
@@ -30,11 +22,6 @@ export const centreOfGravity: Check = {
     return frame === undefined || balance === undefined || !isWhole(graph) ? [] : balances(graph, frame, balance);
   },
 };
-
-/** What a person would move first: the heaviest thing that is placed. */
-function heaviest(graph: Graph): PlacedItem | undefined {
-  return [...placedItems(graph)].sort((a, b) => b.massG - a.massG || a.index - b.index)[0];
-}
 
 /** A balance says something only when all that flies is placed. */
 function isWhole({ items }: Graph): boolean {
@@ -120,58 +107,4 @@ function takesPlaceOf({ item, place }: PlacedItem, { place: there }: PlacedItem)
   const { bay: _own, ...kept } = place;
   const to = there.bay === undefined ? { ...kept, at: there.at } : { ...kept, at: there.at, bay: there.bay };
   return { kind: 'place-item' as const, item: item.id, place: to, was: place };
-}
-
-/** Heavier than allowed, or so heavy that it stalls above the speed it is to fly. */
-export const allUpMass: Check = {
-  id: 'place.mass',
-  stage: 'layout',
-  title: 'All-up mass',
-  run: ({ graph }) => {
-    const { frame } = graph.design.aircraft.airframe;
-    const balance = balanceOf(graph);
-    const heavy = heaviest(graph);
-    if (frame === undefined || balance === undefined || heavy === undefined) return [];
-    return [...tooHeavy(frame, balance, heavy), ...stallsEarly(frame, balance, heavy)];
-  },
-};
-
-function tooHeavy({ numbers: { maxMassG } }: FramePlan, { massG }: Balance, { item, massG: heavyG }: PlacedItem): Saying[] {
-  if (maxMassG === undefined || massG <= maxMassG) return [];
-  return [
-    {
-      severity: 'stop',
-      where: [{ is: 'item', item: item.id }],
-      what: `The aircraft weighs ${massG.toFixed(0)} g with what is placed, ${heavyG.toFixed(0)} g of it ${item.ref}; ${maxMassG.toFixed(0)} g are allowed.`,
-      evidence: [{ label: 'mass of what is placed', value: `${massG.toFixed(0)} g`, limit: `${maxMassG.toFixed(0)} g` }],
-      why: 'It was not built to carry that, and rules may not allow it. Leave something at home, or build it lighter.',
-      discriminator: 'limit',
-    },
-  ];
-}
-
-/** Lift equals weight: `V = sqrt(2 m g / (rho S Cl))`. */
-export function stallSpeedMs(massG: number, areaMm2: number): number {
-  return Math.sqrt((2 * (massG / 1000) * GRAVITY) / (AIR_KG_M3 * (areaMm2 / 1e6) * STALL_CL));
-}
-
-function stallsEarly(frame: FramePlan, { massG }: Balance, { item, massG: heavyG }: PlacedItem): Saying[] {
-  const wing = meanWing(frame);
-  const asked = frame.numbers.stallMs;
-  if (wing === undefined || asked === undefined) return [];
-  const speed = stallSpeedMs(massG, wing.areaMm2);
-  if (speed <= asked * STALL_SLACK) return [];
-  return [
-    {
-      severity: 'note',
-      where: [{ is: 'item', item: item.id }],
-      what: `With ${massG.toFixed(0)} g, ${heavyG.toFixed(0)} g of it ${item.ref}, it stalls at about ${speed.toFixed(1)} m/s, above the ${asked} m/s of the brief.`,
-      evidence: [
-        { label: 'stall speed, estimate', value: `${speed.toFixed(1)} m/s`, limit: `${asked} m/s` },
-        { label: 'wing area', value: `${(wing.areaMm2 / 1e4).toFixed(0)} cm2` },
-      ],
-      why: `An estimate with a lift coefficient of ${STALL_CL} without flaps. Measure it at a safe height.`,
-      discriminator: 'stall',
-    },
-  ];
 }

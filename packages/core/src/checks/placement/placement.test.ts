@@ -7,7 +7,7 @@ import type { FrameNumber } from '../../model/frame.ts';
 import { asId, type AircraftId } from '../../model/ids.ts';
 import { remediesOf } from '../findingsOf.ts';
 import { countingIds, findingsBy, made } from '../../test/designs.ts';
-import { stallSpeedMs } from './balance.ts';
+import { stallSpeedMs } from './mass.ts';
 
 const whole = saltmarsh(asId<AircraftId>('saltmarsh'), countingIds());
 

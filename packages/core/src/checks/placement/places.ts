@@ -1,7 +1,7 @@
 import type { SimpleEdit } from '../../edits/registry.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { distanceToPiece, outlineOf } from '../../layout/outline.ts';
-import type { PlacedItem } from '../../layout/placedItems.ts';
+import { placedItems, type PlacedItem } from '../../layout/placedItems.ts';
 import type { Spot } from '../../model/frame.ts';
 
 /** A part may stand out of a wing by this much: a mast, a pod, half a servo. */
@@ -23,4 +23,9 @@ export function besideAirframeMm(graph: Graph, at: Spot): number {
   const { kind, frame } = graph.design.aircraft.airframe;
   const plan = frame === undefined ? [] : outlineOf(kind, frame).plan;
   return plan.length === 0 ? 0 : Math.min(...plan.map((piece) => distanceToPiece([at[0], at[1]], piece)));
+}
+
+/** What a person would move first: the heaviest thing that is placed. */
+export function heaviest(graph: Graph): PlacedItem | undefined {
+  return [...placedItems(graph)].sort((a, b) => b.massG - a.massG || a.index - b.index)[0];
 }

@@ -1,6 +1,7 @@
 import type { Graph } from '../../graph/graph.ts';
 import { balanceOf, solvePack, type Weight } from '../../layout/balance.ts';
 import { placedItems, type PlacedItem } from '../../layout/placedItems.ts';
+import { reachOf } from '../../layout/reachOf.ts';
 import type { Sheet } from './sheet.ts';
 
 /** A butt line as people say it; a leading minus would not come through a spreadsheet as a number. */
@@ -24,6 +25,7 @@ export function placementSheet(graph: Graph): Sheet {
   const { frame } = graph.design.aircraft.airframe;
   const placed = placementOrder(graph);
   const open = graph.items.filter(({ item }) => item.where === 'aircraft' && item.place === undefined).map(({ item }) => item.ref);
+  const hidden = reachOf(graph).flatMap(({ placed: { item }, what, by }) => (by === 'closed' ? [`${item.ref} ${what}`] : []));
   return {
     title: `Placement ${graph.design.aircraft.name}`,
     subtitle: 'Middle of each part, in mm: station aft of the nose, butt line, water line',
@@ -47,7 +49,10 @@ export function placementSheet(graph: Graph): Sheet {
       place.bay === undefined ? '' : (frame?.bays[place.bay]?.title ?? place.bay),
       turnText(place),
     ]),
-    notes: open.length === 0 ? [] : [`Not placed yet: ${open.join(', ')}.`],
+    notes: [
+      ...(open.length === 0 ? [] : [`Not placed yet: ${open.join(', ')}.`]),
+      ...(hidden.length === 0 ? [] : [`Set up before its bay is closed: ${hidden.join('; ')}.`]),
+    ],
     cautions: [],
   };
 }

@@ -5,6 +5,7 @@ import { linkBudget, marginDb, reachM } from '../../radio/linkBudget.ts';
 import { linkWishes } from '../../radio/linkWishes.ts';
 import { neighboursOf } from '../../radio/nearby.ts';
 import { productsOf } from '../../radio/products.ts';
+import { shadowsOf, sideWords } from '../../radio/shadows.ts';
 import type { Sheet } from './sheet.ts';
 
 /** Every radio with its antenna, its reach, and what arrives at it of the others. */
@@ -47,6 +48,10 @@ export function radioSheet(graph: Graph): Sheet {
       'Reaches are those with nothing in the way; isolations are estimates in free air.',
       ...productsOf(placedAntennas(graph)).map(
         ({ name, mhz, receiver }) => `${name} falls on ${mhz[0].toFixed(0)} MHz, where ${receiver.name} listens.`,
+      ),
+      ...shadowsOf(graph).map(
+        ({ antenna, body, spanDeg, bearingDeg }) =>
+          `${body.item.ref} hides ${spanDeg.toFixed(0)} degrees of the horizon ${sideWords(bearingDeg)} from the antenna of ${antenna.name}.`,
       ),
     ],
     cautions: [
