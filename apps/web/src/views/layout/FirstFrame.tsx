@@ -6,18 +6,21 @@ import { fromAbove } from './viewBoxes.ts';
 
 const LEAST_MM = 200;
 const MOST_MM = 8000;
+const USUAL_SPAN_MM = '1600';
+const USUAL_COPTER_MM = '600';
 
 /** What the stage is for, and an airframe to begin with. */
 export function FirstFrame() {
   const { design } = useSessionState();
   const make = useMake();
-  const [text, setText] = useState('1600');
   const { kind } = design.aircraft.airframe;
+  const isCopter = kind === 'quad' || kind === 'hexa';
+  const [typed, setText] = useState<string>();
+  const text = typed ?? (isCopter ? USUAL_COPTER_MM : USUAL_SPAN_MM);
   const sizeMm = Number(text.replace(',', '.'));
   const isRight = sizeMm >= LEAST_MM && sizeMm <= MOST_MM;
   const frame = isRight ? usualFrame(kind, sizeMm) : undefined;
   const plan = frame === undefined ? [] : outlineOf(kind, frame).plan;
-  const isCopter = kind === 'quad' || kind === 'hexa';
   return (
     <div className="px-6 py-5">
       <h2 className="text-lg font-bold">Layout</h2>

@@ -111,7 +111,7 @@ function Line({ line, isChosen, onChoose }: LineProps) {
         >
           {first}
         </button>
-        {others.length > 0 && <span className="block text-[12px] text-ink2">the same: {others.join(', ')}</span>}
+        {others.length > 0 && <span className="block max-w-[44ch] text-[12px] text-ink2">the same: {others.join(', ')}</span>}
       </td>
       <td className="py-0.5 pr-3">{line.scenarioTitle}</td>
       <td className="py-0.5 pr-3">
