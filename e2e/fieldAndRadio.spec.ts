@@ -44,6 +44,16 @@ test('a lead is twisted in its own field, by keyboard', async ({ page, whole }) 
   await page.keyboard.type('0');
   await page.keyboard.press('Enter');
   await settled(page);
+  // It is led another way and back, by its field.
+  const led = page.getByLabel('Led by');
+  await led.focus();
+  await page.keyboard.press('ArrowDown');
+  await settled(page);
+  await expect(led).not.toHaveValue('');
+  await page.getByRole('button', { name: /^undo/ }).focus();
+  await page.keyboard.press('Enter');
+  await settled(page);
+  await expect(led).toHaveValue('');
   await page.goto(`${whole}/layout`);
   await settled(page);
   await expect(finding).toHaveCount(0);

@@ -1,20 +1,10 @@
-import { useState } from 'react';
 import { Link } from 'react-router';
-import {
-  byNatural,
-  connectorsMate,
-  legLengthMm,
-  plainCable,
-  type Cable,
-  type CableId,
-  type Graph,
-  type Leg,
-  type PlainCable,
-} from '@wired-falcon/core';
+import { byNatural, connectorsMate, plainCable, type CableId, type Graph, type PlainCable } from '@wired-falcon/core';
 import { paths } from '../app/paths.ts';
 import { useSelection } from '../selection/SelectionContext.tsx';
 import { CableText, CableWires } from './CableWires.tsx';
-import { useGraph, useSession } from '../session/SessionContext.tsx';
+import { LengthField, TwistField, ViaField } from './LegFields.tsx';
+import { useSession } from '../session/SessionContext.tsx';
 
 /** A cable in the margin: where it runs, what it is made of, and what can be done with it. */
 export function CableFacts({ cable: id, graph }: { readonly cable: CableId; readonly graph: Graph }) {
@@ -62,6 +52,9 @@ export function CableFacts({ cable: id, graph }: { readonly cable: CableId; read
           title={legs.length === 1 ? 'Twist mm' : `Twist ${i + 1} mm`}
         />
       ))}
+      {legs.map((leg, i) => (
+        <ViaField key={`${leg.id} via`} cable={cable} leg={leg} title={legs.length === 1 ? 'Led by' : `Leg ${i + 1} by`} />
+      ))}
       <CableText key={`label ${cable.label ?? ''}`} cable={cable} field="label" title="Label" />
       <CableText key={`note ${cable.note ?? ''}`} cable={cable} field="note" title="Note" />
       <CableWires cable={cable} graph={graph} />
@@ -94,77 +87,4 @@ function isStraight(plain: PlainCable): boolean {
 function endsText(plain: PlainCable): string {
   const fits = connectorsMate(plain.endA.connector, plain.a.port.connector) && connectorsMate(plain.endB.connector, plain.b.port.connector);
   return fits ? 'both fit' : 'do not fit their ports';
-}
-
-/** The length that a person typed; empty when there is none. */
-function LengthField({ cable, leg, title }: { readonly cable: Cable; readonly leg: Leg; readonly title: string }) {
-  const session = useSession();
-  const graph = useGraph();
-  const was = leg.typedLengthMm ?? null;
-  const { typedLengthMm: _typed, ...untyped } = leg;
-  const byLayout = legLengthMm(graph, cable, untyped);
-  return (
-    <MillimetreField
-      title={title}
-      was={was}
-      takes={(mm) => mm > 0 && mm <= 20_000}
-      usual={byLayout === undefined ? 'not set' : `${byLayout} by layout`}
-      problem="A length is a number of millimetres, up to 20 000."
-      onSave={(lengthMm) => session.make({ kind: 'set-leg-length', cable: cable.id, leg: leg.id, lengthMm, was })}
-    />
-  );
-}
-
-/** The length of a turn where the wires are twisted together; empty where they lie side by side. */
-function TwistField({ cable, leg, title }: { readonly cable: Cable; readonly leg: Leg; readonly title: string }) {
-  const session = useSession();
-  const was = leg.twistMm ?? null;
-  return (
-    <MillimetreField
-      title={title}
-      was={was}
-      takes={(mm) => mm >= 5 && mm <= 500}
-      problem="One turn of twisted wires takes 5 to 500 mm. Leave it empty where they lie side by side."
-      onSave={(twistMm) => session.make({ kind: 'set-leg-twist', cable: cable.id, leg: leg.id, twistMm, was })}
-    />
-  );
-}
-
-interface MillimetreFieldProps {
-  readonly title: string;
-  readonly was: number | null;
-  readonly takes: (mm: number) => boolean;
-  /** What stands there as long as nobody has typed anything. */
-  readonly usual?: string;
-  readonly problem: string;
-  readonly onSave: (mm: number | null) => void;
-}
-
-function MillimetreField({ title, was, takes, usual, problem: sentence, onSave }: MillimetreFieldProps) {
-  const [text, setText] = useState(was === null ? '' : String(was));
-  const [problem, setProblem] = useState('');
-  const save = (): void => {
-    const trimmed = text.trim().replace(',', '.');
-    const mm = trimmed === '' ? null : Number(trimmed);
-    if (mm === was) return setProblem('');
-    if (mm !== null && !takes(mm)) return setProblem(sentence);
-    setProblem('');
-    onSave(mm);
-  };
-  return (
-    <label className="mt-1.5 grid grid-cols-[92px_1fr] items-center">
-      <span className="text-ink2">{title}</span>
-      <input
-        className="field value w-36"
-        inputMode="decimal"
-        placeholder={usual}
-        value={text}
-        aria-invalid={problem !== ''}
-        onChange={(event) => setText(event.target.value)}
-        onBlur={save}
-        onKeyDown={(event) => event.key === 'Enter' && save()}
-      />
-      {problem !== '' && <span className="col-span-2 mt-1 text-[12.5px] text-rust">{problem}</span>}
-    </label>
-  );
 }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { canonicalJson } from '../model/canonicalJson.ts';
 import type { Design } from '../model/design.ts';
+import type { PointId } from '../model/frame.ts';
 import { asId, type CableId, type EditId, type ItemId, type PartKey } from '../model/ids.ts';
 import { cableOf, countingIds, demoDesign, emptyBench, itemOf, made } from '../test/designs.ts';
 import { applyEdit, titleOf } from './applyEdit.ts';
@@ -351,6 +352,7 @@ describe('an edit that others came in the way of', () => {
       { kind: 'set-end-connector', cable: w07.id, node: node.id, connector, was: connector },
       { kind: 'set-leg-length', cable: w07.id, leg: asId('leg'), lengthMm: 77, was: 1 },
       { kind: 'set-leg-twist', cable: w07.id, leg: asId('leg'), twistMm: 30, was: 40 },
+      { kind: 'set-leg-via', cable: w07.id, leg: asId('leg'), via: asId<PointId>('front'), was: asId<PointId>('spine') },
       {
         kind: 'move-conductor',
         cable: w07.id,

@@ -106,6 +106,9 @@ const setPoint = editKind({
     if (point === null && Object.values(frame.routes).some(({ a, b }) => a === id || b === id)) {
       return refuse('bad-shape', 'Routes end at this point. Take those out first.');
     }
+    const led =
+      point !== null ? undefined : Object.values(aircraft.cables).find(({ legs }) => Object.values(legs).some(({ via }) => via === id));
+    if (led !== undefined) return refuse('bad-shape', `${led.tag} is led by way of this point. Lead it another way first.`, led.id);
     return withFrame(aircraft, { ...frame, points: point === null ? others : { ...others, [id]: point } });
   },
 });

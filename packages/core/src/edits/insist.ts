@@ -66,6 +66,7 @@ function insistOnOne(design: Design, edit: SimpleEdit): SimpleEdit | undefined {
     case 'set-end-connector':
     case 'set-leg-length':
     case 'set-leg-twist':
+    case 'set-leg-via':
     case 'move-conductor':
     case 'set-conductor-colour':
     case 'set-conductor-gauge':
@@ -118,6 +119,7 @@ type CableEdit = Extract<
       | 'set-end-connector'
       | 'set-leg-length'
       | 'set-leg-twist'
+      | 'set-leg-via'
       | 'move-conductor'
       | 'set-conductor-colour'
       | 'set-conductor-gauge';
@@ -133,6 +135,8 @@ function insistOnCable(cable: Cable | undefined, edit: CableEdit): SimpleEdit | 
       return { ...edit, was: cable.legs[edit.leg]?.typedLengthMm ?? null };
     case 'set-leg-twist':
       return { ...edit, was: cable.legs[edit.leg]?.twistMm ?? null };
+    case 'set-leg-via':
+      return { ...edit, was: cable.legs[edit.leg]?.via ?? null };
     case 'set-cable-end':
     case 'set-absent-contacts':
     case 'set-end-connector': {

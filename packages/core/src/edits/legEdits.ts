@@ -1,5 +1,6 @@
 import { Type } from '@sinclair/typebox';
 import { CableNodeSchema, LegSchema, TwistMmSchema } from '../model/aircraft.ts';
+import { PointIdSchema } from '../model/frame.ts';
 import { CableIdSchema, LegIdSchema } from '../model/ids.ts';
 import { changeCable } from './cableEdits.ts';
 import { editKind, refuse } from './family.ts';
@@ -76,4 +77,30 @@ const setLegTwist = editKind({
     }),
 });
 
-export const legEdits = [addLeg, removeLeg, setLegTwist] as const;
+const pointOrNone = Type.Union([PointIdSchema, Type.Null()]);
+
+/** Leads a leg by way of a point of the airframe, or the shortest way. */
+const setLegVia = editKind({
+  kind: 'set-leg-via',
+  schema: Type.Object(
+    { kind: Type.Literal('set-leg-via'), cable: CableIdSchema, leg: LegIdSchema, via: pointOrNone, was: pointOrNone },
+    closed,
+  ),
+  title: (edit, design) =>
+    edit.via === null
+      ? `Lead ${tagOf(design, edit.cable)} the shortest way`
+      : `Lead ${tagOf(design, edit.cable)} by way of ${design.aircraft.airframe.frame?.points[edit.via]?.title ?? edit.via}`,
+  apply: ({ aircraft }, edit) =>
+    changeCable(aircraft, edit.cable, (cable) => {
+      const leg = cable.legs[edit.leg];
+      if (leg === undefined) return refuse('unknown-leg', `${cable.tag} no longer has that leg.`, edit.leg);
+      if ((leg.via ?? null) !== edit.was) return refuse('changed-since', `${cable.tag} was led another way meanwhile.`, cable.id);
+      if (edit.via !== null && aircraft.airframe.frame?.points[edit.via] === undefined)
+        return refuse('bad-shape', `The airframe has no point "${edit.via}" to lead ${cable.tag} by.`, cable.id);
+      const { via: _old, ...rest } = leg;
+      const changed = edit.via === null ? rest : { ...rest, via: edit.via };
+      return { ...cable, legs: { ...cable.legs, [leg.id]: changed } };
+    }),
+});
+
+export const legEdits = [addLeg, removeLeg, setLegTwist, setLegVia] as const;

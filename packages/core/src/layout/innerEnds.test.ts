@@ -1,4 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
+import { applyEdit } from '../edits/applyEdit.ts';
+import type { SimpleEdit } from '../edits/registry.ts';
 import { findingsOf, remediesOf } from '../checks/findingsOf.ts';
 import { graphOf } from '../graph/graphOf.ts';
 import { sheetModel } from '../harness/wiringSheet/sheetModel.ts';
@@ -154,5 +156,49 @@ describe('a cable that is split at a joint', () => {
     const found = findingsOf(loom).find(({ check }) => check === 'place.joint-unbroken');
     expect(found).toBeDefined();
     expect(found === undefined ? [] : remediesOf(loom, found)).toEqual([]);
+  });
+});
+
+describe('a cable that is led by way of a point', () => {
+  const whole = placementCases['place.joint-unbroken']?.right();
+  if (whole === undefined) throw new Error('There is no case of a wing.');
+  const { id, legs } = cableOf(whole, 'W02');
+  const [leg] = Object.values(legs);
+  if (leg === undefined) throw new Error('The cable has no leg.');
+  const lead = (via: string | null, was: string | null = null): SimpleEdit => ({
+    kind: 'set-leg-via',
+    cable: id,
+    leg: leg.id,
+    via: via === null ? null : asId<PointId>(via),
+    was: was === null ? null : asId<PointId>(was),
+  });
+  const wayOf = (design: Design) => [...legWays(graphOf(design)).values()].find(({ cable: { tag } }) => tag === 'W02')?.way;
+  const points = whole.aircraft.airframe.frame?.points ?? {};
+  const [short, far] = [wayOf(whole), points[asId<PointId>('right-root')]];
+
+  it('passes that point, and is as long as the two parts', () => {
+    const way = wayOf(made(whole, lead('right-root')));
+    expect(way?.spots).toContainEqual(far?.at);
+    expect(way?.lengthMm).toBeGreaterThan((short?.lengthMm ?? 0) + 20);
+    expect(way?.spots[0]).toEqual(short?.spots[0]);
+    expect(way?.spots.at(-1)).toEqual(short?.spots.at(-1));
+    expect(wayOf(made(made(whole, lead('right-root')), lead(null, 'right-root')))).toEqual(short);
+  });
+
+  it('is refused where there is no such point, and holds the point that it needs', () => {
+    const refusal = (design: Design, edit: SimpleEdit): string => {
+      const result = applyEdit(design, edit);
+      return 'refused' in result ? result.refused.sentence : '';
+    };
+    expect(refusal(whole, lead('nowhere'))).toBe('The airframe has no point "nowhere" to lead W02 by.');
+    const tip = asId<PointId>('mast');
+    const mast = { title: 'mast', at: [400, 0, 80] as Spot };
+    const added = made(whole, { kind: 'set-frame-point', id: tip, point: mast, was: null });
+    // No route leads to it yet: the cable keeps its way.
+    const led = made(added, lead('mast'));
+    expect(wayOf(led)?.lengthMm).toBeGreaterThanOrEqual(short?.lengthMm ?? 0);
+    const gone: SimpleEdit = { kind: 'set-frame-point', id: tip, point: null, was: mast };
+    expect(refusal(led, gone)).toBe('W02 is led by way of this point. Lead it another way first.');
+    expect(refusal(made(led, lead(null, 'mast')), gone)).toBe('');
   });
 });

@@ -98,6 +98,19 @@ export class RouteNet {
     return best === undefined ? straight : this.#along(a.spot, ...best, b.spot);
   }
 
+  /** The shortest way between two ends by way of a spot of the net; undefined when no routes lead there. */
+  through(a: WayEnd, spot: Spot, b: WayEnd): Way | undefined {
+    const middle = { spot, bay: undefined };
+    const [to, from] = [this.between(a, middle), this.between(middle, b)];
+    if (to === undefined || from === undefined) return undefined;
+    const routes = [...to.routes, ...from.routes];
+    return {
+      lengthMm: to.lengthMm + from.lengthMm,
+      spots: [...to.spots, ...from.spots.slice(1)],
+      routes: routes.filter((route, k) => route !== routes[k - 1]),
+    };
+  }
+
   #straight(a: WayEnd, b: WayEnd, [fromA]: readonly Entry[], [fromB]: readonly Entry[]): Way | undefined {
     const straight = { lengthMm: distanceMm(a.spot, b.spot), spots: [a.spot, b.spot], routes: [] };
     if (a.bay !== undefined && a.bay === b.bay) return straight;
@@ -171,7 +184,8 @@ interface Stretch {
   readonly to: Spot;
 }
 
-function lengthOf(spots: readonly Spot[]): number {
+/** The length of a way over its corners, in mm. */
+export function lengthOf(spots: readonly Spot[]): number {
   return spots.slice(1).reduce((sum, spot, i) => sum + distanceMm(spot, spots[i] ?? spot), 0);
 }
 

@@ -4,7 +4,7 @@ import type { FramePlan, RouteId } from '../model/frame.ts';
 import type { LegId } from '../model/ids.ts';
 import { endKey, withInnerEnds, type LegEnd } from './innerEnds.ts';
 import { placedItems, portSpot } from './placedItems.ts';
-import { netOf, type Way } from './routeNet.ts';
+import { netOf, type RouteNet, type Way } from './routeNet.ts';
 
 /** What a leg of a cable needs: its way, and the length to cut. */
 export interface LegWay {
@@ -54,13 +54,20 @@ function waysIn(graph: Graph, frame: FramePlan): ReadonlyMap<string, LegWay> {
   for (const cable of ends.size === 0 ? [] : graph.cables) {
     for (const leg of Object.values(cable.legs)) {
       const [a, b] = [ends.get(endKey(cable.id, leg.a)), ends.get(endKey(cable.id, leg.b))];
-      const way = a === undefined || b === undefined ? undefined : net.between(a, b);
+      const way = a === undefined || b === undefined ? undefined : wayOf(net, frame, leg, a, b);
       if (way === undefined) continue;
       const joints = way.routes.filter((id) => frame.routes[id]?.joint !== undefined && id !== a?.joint && id !== b?.joint);
       ways.set(legKey(cable, leg.id), { cable, leg, way, lengthMm: withSlack(way.lengthMm), joints });
     }
   }
   return ways;
+}
+
+/** By way of the point that a person wants, where that is there and can be reached; else the shortest. */
+function wayOf(net: RouteNet, { points }: FramePlan, { via }: Leg, a: LegEnd, b: LegEnd): Way | undefined {
+  const point = via === undefined ? undefined : points[via];
+  const through = point === undefined ? undefined : net.through(a, point.at, b);
+  return through ?? net.between(a, b);
 }
 
 /** The length of a leg: as typed, else by its way; undefined when nobody typed one and an end is not placed. In mm. */

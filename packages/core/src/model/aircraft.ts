@@ -12,7 +12,7 @@ import {
   WaiverIdSchema,
 } from './ids.ts';
 import { airframeKinds } from './airframes.ts';
-import { FramePlanSchema, PlaceSchema } from './frame.ts';
+import { FramePlanSchema, PlaceSchema, PointIdSchema } from './frame.ts';
 import { LIMITS } from './limits.ts';
 import { needIds, type NeedId } from './needs.ts';
 import { oneOf } from './oneOf.ts';
@@ -27,7 +27,7 @@ const note = Type.String({ maxLength: LIMITS.noteChars });
 const label = Type.String({ maxLength: LIMITS.labelChars });
 
 /** The version of the document's shape that this code writes. */
-export const SCHEMA_VERSION = 5;
+export const SCHEMA_VERSION = 6;
 
 /** What people call an item: a prefix and a number, `GNSS1`. */
 export const RefSchema = Type.String({ pattern: '^[A-Z]{1,8}[1-9][0-9]{0,3}$' });
@@ -98,6 +98,8 @@ export const LegSchema = Type.Object(
     typedLengthMm: Type.Optional(LengthMmSchema),
     /** Where its wires are twisted together, the length of one turn. */
     twistMm: Type.Optional(TwistMmSchema),
+    /** The point of the airframe by way of which it is led, where that is not the shortest. */
+    via: Type.Optional(PointIdSchema),
   },
   closed,
 );

@@ -29,6 +29,11 @@ export const MIGRATIONS: readonly Migration[] = [
     title: 'Twisted wires, and figures of compass and links',
     migrate: (document) => document,
   },
+  {
+    to: 6,
+    title: 'Cables that are led by way of a point',
+    migrate: (document) => document,
+  },
 ];
 
 export type MigrationResult =

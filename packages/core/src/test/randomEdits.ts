@@ -11,6 +11,7 @@ import { airframeKinds } from '../model/airframes.ts';
 import { partKeyOf } from '../model/contentHash.ts';
 import type { Design } from '../model/design.ts';
 import { asId, type ConductorId, type ItemId, type LegId, type NodeId, type WaiverId } from '../model/ids.ts';
+import type { PointId } from '../model/frame.ts';
 import { powerFigures } from '../model/powerPlan.ts';
 import { needIds } from '../model/needs.ts';
 import { outputFunctions } from '../model/outputFunctions.ts';
@@ -198,6 +199,16 @@ function length(design: Design, { x, z }: Draw): SimpleEdit | undefined {
   if (cable === undefined || only === undefined) return undefined;
   if (z % 5 === 1) {
     return { kind: 'set-leg-twist', cable: cable.id, leg: only.id, twistMm: z % 2 === 0 ? null : 20 + (z % 40), was: only.twistMm ?? null };
+  }
+  const [point] = Object.keys(design.aircraft.airframe.frame?.points ?? {});
+  if (z % 7 === 2 && point !== undefined) {
+    return {
+      kind: 'set-leg-via',
+      cable: cable.id,
+      leg: only.id,
+      via: only.via === undefined ? asId<PointId>(point) : null,
+      was: only.via ?? null,
+    };
   }
   return {
     kind: 'set-leg-length',

@@ -5,6 +5,7 @@ import type { Spot } from '../../model/frame.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 import { graphAfter } from '../tryEdit.ts';
 import { BESIDE_MM, besideAirframeMm, movedOut } from './places.ts';
+import { reroutesOf } from './reroutes.ts';
 
 const MEND_DEG = 5;
 const STOP_DEG = 10;
@@ -55,7 +56,11 @@ function varying(graph: Graph, { compass, worst, legs, situations }: CompassFiel
       ],
       why: 'Calibration takes away what is always there, not what comes and goes with the throttle: it flies off to one side, or circles.',
       discriminator: 'varying',
-      remedies: () => [...twists(graph, item.id, errorDeg, legs), ...moves(graph, compass, errorDeg)],
+      remedies: () => [
+        ...twists(graph, item.id, errorDeg, legs),
+        ...leadings(graph, compass, errorDeg, legs),
+        ...moves(graph, compass, errorDeg),
+      ],
     },
   ];
 }
@@ -107,6 +112,25 @@ function twists(graph: Graph, item: string, wasDeg: number, legs: CompassField['
       edit,
     },
   ];
+}
+
+/** Leads the wires that add most by another way, where that is enough. */
+function leadings(graph: Graph, compass: CompassField['compass'], wasDeg: number, legs: CompassField['legs']): readonly Remedy[] {
+  const [strongest] = legs;
+  if (strongest === undefined) return [];
+  for (const { point, edit } of reroutesOf(graph, strongest.of, compass.place.at)) {
+    const errorDeg = errorAfter(graph, edit, compass.item.id);
+    if (errorDeg > MEND_DEG) continue;
+    const { tag } = strongest.of.cable;
+    return [
+      {
+        label: `Lead ${tag} another way`,
+        sentence: `Lead ${tag} by way of ${point.title}: the heading error falls from ${wasDeg.toFixed(1)} to ${errorDeg.toFixed(1)} degrees.`,
+        edit,
+      },
+    ];
+  }
+  return [];
 }
 
 const WAYS: readonly { readonly axis: 0 | 1 | 2; readonly sign: 1 | -1; readonly name: string }[] = [

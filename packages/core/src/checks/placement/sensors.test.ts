@@ -3,7 +3,8 @@ import { compassFieldAt, compassFields } from '../../field/compassFields.ts';
 import { graphOf } from '../../graph/graphOf.ts';
 import { impactPa, speedAtPa } from '../../layout/pitots.ts';
 import type { Design } from '../../model/design.ts';
-import type { Place } from '../../model/frame.ts';
+import type { Place, PointId, RouteId } from '../../model/frame.ts';
+import { asId } from '../../model/ids.ts';
 import { carrying, compassWing, inBay, SKY } from '../../test/checkCases/placement.ts';
 import { findingsBy, itemOf, made } from '../../test/designs.ts';
 import { remediesOf } from '../findingsOf.ts';
@@ -20,6 +21,30 @@ describe('a compass beside currents', () => {
     expect(findingsBy(design, 'place.compass-field').map(({ severity }) => severity)).toEqual(['mend']);
     const quad = made(design, { kind: 'set-airframe', airframe: 'quad', was: 'flying-wing' });
     expect(findingsBy(quad, 'place.compass-field').map(({ severity }) => severity)).toEqual(['stop']);
+  });
+
+  it('is relieved by leading the strongest wires another way, where there is one', () => {
+    const one = compassWing([270, 70, 40]);
+    const { frame } = one.design.aircraft.airframe;
+    const [front, spine] = [asId<PointId>('front'), asId<PointId>('spine')];
+    if (frame?.points[front] === undefined || frame.points[spine] === undefined) throw new Error('The points have other names.');
+    // A second channel from the nose to the middle, on the other side.
+    const low = { title: 'keel', at: [240, -50, -20] } as const;
+    const keel = asId<PointId>('keel');
+    one.make({ kind: 'set-frame-point', id: keel, point: low, was: null });
+    for (const [id, a] of [
+      ['front-keel', front],
+      ['keel-spine', spine],
+    ] as const) {
+      one.make({ kind: 'set-route', id: asId<RouteId>(id), route: { a, b: keel, diameterMm: 20 }, was: null });
+    }
+    const { design } = one;
+    const [finding] = findingsBy(design, 'place.compass-field');
+    const remedies = finding === undefined ? [] : remediesOf(design, finding);
+    const led = remedies.find(({ label }) => label.startsWith('Lead '));
+    expect(led?.sentence).toMatch(/^Lead W01 by way of keel: the heading error falls from \d+\.\d to \d\.\d degrees\.$/);
+    if (led === undefined) throw new Error('There is no other way.');
+    expect(findingsBy(made(design, led.edit), 'place.compass-field')).toEqual([]);
   });
 
   it('notes magnets that take more than half of its range', () => {

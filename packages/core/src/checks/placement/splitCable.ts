@@ -92,8 +92,9 @@ function splitEdits(cable: Cable, leg: Leg, far: CableEnd, connector: Connector,
     { kind: 'set-cable-end', cable: cable.id, node, at: { is: 'free' }, was: far.at },
     ...(absent === undefined ? [] : [{ kind: 'set-absent-contacts' as const, cable: cable.id, node, absent: [], was: absent }]),
     { kind: 'set-end-connector', cable: cable.id, node, connector, was: far.connector },
-    // What was typed was the length of both.
+    // What was typed was the length of both, and the point that both were led by lies beyond the joint or before it.
     ...(typed === undefined ? [] : [{ kind: 'set-leg-length' as const, cable: cable.id, leg: leg.id, lengthMm: null, was: typed }]),
+    ...(leg.via === undefined ? [] : [{ kind: 'set-leg-via' as const, cable: cable.id, leg: leg.id, via: null, was: leg.via }]),
     { kind: 'add-cable', cable: outer },
   ];
 }
