@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
 import { applyEdit } from '../edits/applyEdit.ts';
 import type { SimpleEdit } from '../edits/registry.ts';
 import { findingsOf, remediesOf } from '../checks/findingsOf.ts';
@@ -86,6 +87,34 @@ describe('where plugs between cables lie', () => {
   it('ends for cables that are plugged into each other in a ring', () => {
     const ring = [cable('A', [['a', 'b']], ['B', 'a']), cable('B', [['a', 'b']], ['A', 'a'])];
     expect([...located(ring, {}).keys()]).toEqual([]);
+  });
+});
+
+describe('the two ways of cables that meet', () => {
+  it('are together as long as the way of one cable, wherever on the spar they begin and end', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 1000 }),
+        fc.integer({ min: 0, max: 1000 }),
+        fc.integer({ min: 0, max: 60 }),
+        (from, to, aside) => {
+          const pair = [cable('A', [['a', 'b']]), cable('B', [['c', 'b']], ['A', 'b'])];
+          const [start, end]: readonly LegEnd[] = [{ spot: [aside, from, 0], bay: undefined }, at(to)];
+          if (start === undefined || end === undefined) throw new Error('Both ends are there.');
+          const middle = located(pair, { [key('A a')]: start, [key('B c')]: end }).get(key('A b'));
+          const net = new RouteNet(spar);
+          const whole = net.between(start, end);
+          if (middle === undefined || whole === undefined) throw new Error('They have a way.');
+          const [one, other] = [net.between(start, middle), net.between(middle, end)];
+          // Where the joint is between them; beside it the plugs are led to it and back.
+          const isBetween = Math.min(from, to) <= middle.spot[1] && middle.spot[1] <= Math.max(from, to);
+          const sum = (one?.lengthMm ?? NaN) + (other?.lengthMm ?? NaN);
+          if (isBetween && aside === 0) expect(sum).toBeCloseTo(whole.lengthMm, 6);
+          else expect(sum).toBeGreaterThanOrEqual(whole.lengthMm - 1e-6);
+          if (middle.joint !== undefined) expect([375, 875]).toContain(middle.spot[1]);
+        },
+      ),
+    );
   });
 });
 

@@ -9,7 +9,7 @@ import { isInside, outlineOf } from './outline.ts';
 import { distanceMm, halfOf } from './placedItems.ts';
 import { turned, turningOf } from './turning.ts';
 import { usualFrame } from './usualFrame.ts';
-import { RouteNet } from './routeNet.ts';
+import { lengthOf, RouteNet } from './routeNet.ts';
 import { withSlack } from './ways.ts';
 import { meanWing } from './wingGeometry.ts';
 
@@ -107,6 +107,29 @@ describe('ways of cables', () => {
         }
       }),
       { numRuns: 200 },
+    );
+  });
+
+  it('by way of a point are the shortest to it and the shortest from it', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 1e9 }), fc.integer({ min: 3, max: 7 }), (seed, size) => {
+        const random = numbersFrom(seed);
+        const points = Array.from({ length: size }, (): Spot => [random() * 1000, random() * 1000, random() * 100]);
+        const pairs = points.flatMap((_, a) =>
+          points.flatMap((__, b): (readonly [number, number])[] => (a < b && random() < 0.5 ? [[a, b]] : [])),
+        );
+        const net = new RouteNet(netOf(points, pairs));
+        const at = (i: number): Spot => points[i] ?? [0, 0, 0];
+        const way = net.through({ spot: at(0), bay: undefined }, at(1), { spot: at(size - 1), bay: undefined });
+        const wanted = shortestByTrying(points, pairs, 0, 1) + shortestByTrying(points, pairs, 1, size - 1);
+        if (way === undefined) return expect(wanted).toBe(Infinity);
+        expect(way.lengthMm).toBeLessThanOrEqual(wanted + 1e-6);
+        expect(lengthOf(way.spots)).toBeCloseTo(way.lengthMm, 6);
+        expect(way.spots.some((spot) => distanceMm(spot, at(1)) < 1e-9)).toBe(true);
+        expect(way.spots[0]).toEqual(at(0));
+        expect(way.spots.at(-1)).toEqual(at(size - 1));
+      }),
+      { numRuns: 100 },
     );
   });
 

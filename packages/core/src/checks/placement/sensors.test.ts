@@ -8,6 +8,7 @@ import { asId } from '../../model/ids.ts';
 import { carrying, compassWing, inBay, SKY } from '../../test/checkCases/placement.ts';
 import { findingsBy, itemOf, made } from '../../test/designs.ts';
 import { remediesOf } from '../findingsOf.ts';
+import { reroutesOf } from './reroutes.ts';
 
 function turned(design: Design, ref: string, change: Partial<Place>): Design {
   const { id, place } = itemOf(design, ref);
@@ -45,6 +46,15 @@ describe('a compass beside currents', () => {
     expect(led?.sentence).toMatch(/^Lead W01 by way of keel: the heading error falls from \d+\.\d to \d\.\d degrees\.$/);
     if (led === undefined) throw new Error('There is no other way.');
     expect(findingsBy(made(design, led.edit), 'place.compass-field')).toEqual([]);
+  });
+
+  it('is not led out and back on one stretch, nor twice as far', () => {
+    const graph = graphOf(compassWing([270, 70, 40]).design);
+    const [field] = compassFields(graph);
+    const [strongest] = field?.legs ?? [];
+    if (field === undefined || strongest === undefined) throw new Error('No current is beside it.');
+    // The points of the wings and the firewall lie at the ends of stretches: to lead it by them is out and back.
+    expect(reroutesOf(graph, strongest.of, field.compass.place.at)).toEqual([]);
   });
 
   it('notes magnets that take more than half of its range', () => {
