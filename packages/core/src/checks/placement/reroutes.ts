@@ -31,7 +31,7 @@ export function reroutesOf(graph: Graph, { cable, leg, way }: Pick<LegWires, 'ca
       const other = net.through({ spot: a, bay: undefined }, point.at, { spot: b, bay: undefined });
       const mm = other === undefined ? 0 : clearanceMm(other.spots, awayFrom);
       // There and back on one stretch is no other way.
-      const isOneWay = other !== undefined && new Set(other.routes).size === other.routes.length;
+      const isOneWay = other !== undefined && !comesBack(other.spots);
       const isWorthIt = isOneWay && mm > nowMm + 1 && other.lengthMm <= LONGEST * lengthOf(way);
       return isWorthIt ? [{ mm, point, edit: leadBy(cable, leg, asId<PointId>(id), point.title) }] : [];
     })
@@ -44,6 +44,12 @@ function leadBy(cable: LegWires['cable'], leg: LegWires['leg'], via: PointId, ti
   if (leg.typedLengthMm === undefined) return lead;
   const untype: SimpleEdit = { kind: 'set-leg-length', cable: cable.id, leg: leg.id, lengthMm: null, was: leg.typedLengthMm };
   return { kind: 'batch', title: `Lead ${cable.tag} by way of ${title}`, edits: [lead, untype] };
+}
+
+/** True for a way that is at one corner twice. */
+function comesBack(spots: readonly Spot[]): boolean {
+  const corners = spots.map((spot) => spot.map((mm) => mm.toFixed(3)).join()).filter((corner, i, all) => corner !== all[i - 1]);
+  return new Set(corners).size < corners.length;
 }
 
 /** How near a way passes a spot. */
