@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { byNatural, connectorsMate, plainCable, type CableId, type Graph, type PlainCable } from '@wired-falcon/core';
+import { connectorsMate, plainCable, type CableId, type Graph, type PlainCable } from '@wired-falcon/core';
 import { paths } from '../app/paths.ts';
 import { useSelection } from '../selection/SelectionContext.tsx';
 import { CableText, CableWires } from './CableWires.tsx';
@@ -15,7 +15,7 @@ export function CableFacts({ cable: id, graph }: { readonly cable: CableId; read
   const plain = plainCable(graph, cable);
   const gauges = [...new Set(Object.values(cable.conductors).map((conductor) => conductor.awg))].sort((a, b) => a - b);
   const aircraft = graph.design.aircraft.id;
-  const legs = Object.values(cable.legs).sort(byNatural((leg) => leg.id));
+  const legs = Object.values(cable.legs);
   return (
     <section className="mt-1">
       <h2 className="text-lg font-bold">

@@ -16,7 +16,7 @@ import { Swatch } from '../ui/Swatch.tsx';
 
 /** Every wire of a cable with its colour and gauge, as they really are. */
 export function CableWires({ cable, graph }: { readonly cable: Cable; readonly graph: Graph }) {
-  const conductors = Object.values(cable.conductors).sort((x, y) => (x.leg < y.leg ? -1 : x.leg > y.leg ? 1 : x.a.n - y.a.n));
+  const conductors = Object.values(cable.conductors);
   if (conductors.length === 0) return null;
   return (
     <details className="mt-3">

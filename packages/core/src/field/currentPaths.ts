@@ -57,9 +57,7 @@ interface Placed {
   readonly edge: number;
 }
 
-function wiresOf(graph: Graph, { cable, leg, way }: LegWay, placed: readonly Placed[]): LegWires {
-  // By their pins, as they lie at the plug: equal aircraft have equal fields, whatever the ids.
-  const own = [...placed].sort((x, y) => x.conductor.a.n - y.conductor.a.n || x.conductor.b.n - y.conductor.b.n);
+function wiresOf(graph: Graph, { cable, leg, way }: LegWay, own: readonly Placed[]): LegWires {
   const widths = own.map(({ conductor }) => outerDiameterMm(conductor.awg));
   const total = widths.reduce((all, width) => all + width, 0);
   let before = 0;

@@ -34,7 +34,8 @@ export interface Partition {
 
 /**
  * A design seen as nodes and edges, with indexes for every question that is asked often. Items and cables are in natural
- * order of reference and tag, ports and pins in the order of the part: so is everything that is derived from it.
+ * order of reference and tag, the members of each cable as `cableInOrder` has them, ports and pins in the order of the part: so is
+ * everything that is derived from it, whatever the ids.
  */
 export interface Graph {
   readonly design: Design;

@@ -15,6 +15,7 @@ import {
   type Numbered,
   type Partition,
 } from './graph.ts';
+import { cableInOrder } from './cableInOrder.ts';
 import { addressesOf, cableNodes, partNodes } from './numbering.ts';
 import { Grouping } from './partition.ts';
 
@@ -36,7 +37,9 @@ function build(design: Design): Graph {
       const part = design.parts.get(item.part);
       return { item, part: part === undefined ? undefined : resolvePart(part, item.settings) };
     });
-  const cables = Object.values(design.aircraft.cables).sort(byNatural((cable) => cable.tag));
+  const cables = Object.values(design.aircraft.cables)
+    .sort(byNatural((cable) => cable.tag))
+    .map((cable) => cableInOrder(design.aircraft, cable));
   const itemIx = new Map<ItemId, number>(items.map(({ item }, i) => [item.id, i]));
   const cableIx = new Map<CableId, number>(cables.map((cable, i) => [cable.id, i]));
   const nodes: GraphNode[] = [];

@@ -1,6 +1,5 @@
 import type { Cable, CableNode } from '../model/aircraft.ts';
 import type { NodeId } from '../model/ids.ts';
-import { byNatural } from '../model/naturalOrder.ts';
 import type { CircuitElement, Pin, Port, ResolvedPart } from '../model/part.ts';
 
 /** A pin of a part, or a node inside it. */
@@ -39,7 +38,7 @@ export function pinAddress(port: string, n: number): string {
   return `${port}.${n}`;
 }
 
-/** The contacts and splices of a cable in natural order of their ends, and where those of each end begin. */
+/** The contacts and splices of a cable in the order of its nodes, and where those of each end begin. */
 export interface CableNodes {
   readonly count: number;
   readonly nodes: readonly CableNode[];
@@ -52,7 +51,7 @@ const cableCache = new WeakMap<Cable, CableNodes>();
 export function cableNodes(cable: Cable): CableNodes {
   const known = cableCache.get(cable);
   if (known !== undefined) return known;
-  const nodes = Object.values(cable.nodes).sort(byNatural((node) => node.id));
+  const nodes = Object.values(cable.nodes);
   const firstOf = new Map<NodeId, { readonly first: number; readonly count: number }>();
   let count = 0;
   for (const node of nodes) {

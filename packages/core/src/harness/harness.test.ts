@@ -6,7 +6,10 @@ import type { Design } from '../model/design.ts';
 import { asId, type AircraftId } from '../model/ids.ts';
 import { saltmarsh } from '../demo/saltmarsh.ts';
 import { cableOf, countingIds, demoDesign, emptyBench, itemOf, made } from '../test/designs.ts';
+import { withLoom } from '../test/looms.ts';
+import { byNatural } from '../model/naturalOrder.ts';
 import { documentKinds } from '../formats/documentKinds.ts';
+import { pinTable } from './documents/pinTable.ts';
 import { sheetToCsv } from './documents/sheet.ts';
 import { areaMm2 } from '../model/wire.ts';
 import { recolourEdits } from './proposeCable.ts';
@@ -215,6 +218,27 @@ describe('documents', () => {
     expect(sheet?.notes.join(' ')).toContain('W10 is only for RADIO1 UART to FC1 S1');
     const straight = documentKinds.find((kind) => kind.id === 'pin-table')?.build(graph, cableOf(design, 'W07').id);
     expect(straight?.notes.join(' ')).not.toContain('only for');
+  });
+
+  it('the pin table of a loom names splices, and the end of every contact', () => {
+    const demo = demoDesign();
+    const [loom, ...others] = withLoom(Object.values(demo.aircraft.cables).sort(byNatural(({ tag }) => tag)));
+    if (loom === undefined) throw new Error('There is no loom.');
+    const cables = Object.fromEntries([loom, ...others].map((cable) => [cable.id, cable]));
+    const graph = graphOf({ ...demo, aircraft: { ...demo.aircraft, cables } });
+    const sheet = pinTable(graph, loom.id);
+    expect(sheet?.subtitle).toBe('ESC1 motor to FC1 out 1 to MOT1 phases');
+    expect(sheet?.rows.map(([n, from, , , , to, m]) => `${from ?? ''} ${n ?? ''} to ${to ?? ''} ${m ?? ''}`)).toEqual([
+      'ESC1 motor A 1 to splice 1 1',
+      'ESC1 motor B 2 to splice 2 1',
+      'ESC1 motor C 3 to splice 3 1',
+      'splice 1 1 to FC1 out 1 S 1',
+      'splice 1 1 to MOT1 phases A 1',
+      'splice 2 1 to FC1 out 1 V 2',
+      'splice 2 1 to MOT1 phases B 2',
+      'splice 3 1 to FC1 out 1 GND 3',
+      'splice 3 1 to MOT1 phases C 3',
+    ]);
   });
 
   it('the cut list adds up to every wire that has a length, and names those that have none', () => {

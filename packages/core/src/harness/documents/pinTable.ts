@@ -1,10 +1,9 @@
-import type { Cable, Conductor } from '../../model/aircraft.ts';
+import type { Cable, CableEnd, NodePin } from '../../model/aircraft.ts';
 import { CONNECTOR_FAMILIES, type Connector } from '../../model/connector.ts';
 import type { Graph } from '../../graph/graph.ts';
-import { pinAt, plainCable, portAt, type PortAt } from '../../graph/cableJoins.ts';
+import { pinAt, plainCable, portAt } from '../../graph/cableJoins.ts';
 import { legLengthMm } from '../../layout/ways.ts';
 import type { CableId } from '../../model/ids.ts';
-import { naturalOrder } from '../../model/naturalOrder.ts';
 import { offTheShelf } from '../offTheShelf.ts';
 import { conductorLengthMm } from '../wireFacts.ts';
 import type { Sheet } from './sheet.ts';
@@ -14,17 +13,12 @@ export function pinTable(graph: Graph, cableId: CableId): Sheet | undefined {
   const cable = graph.cables[graph.cableIx.get(cableId) ?? -1];
   if (cable === undefined) return undefined;
   const ends = Object.values(cable.nodes).filter((node) => node.is === 'end');
-  const places = new Map(ends.map((end) => [end.id, portAt(graph, end)]));
-  const rows = Object.values(cable.conductors)
-    .sort((x, y) => naturalOrder(x.leg, y.leg) || x.a.n - y.a.n || x.b.n - y.b.n || naturalOrder(x.id, y.id))
-    .map((conductor) =>
-      row(conductor, places.get(conductor.a.node), places.get(conductor.b.node), conductorLengthMm(graph, cable, conductor)),
-    );
   const plain = plainCable(graph, cable);
   const bought = plain === undefined ? undefined : offTheShelf(plain);
   const connectors = plain === undefined ? ends : [plain.endA, plain.endB];
-  const custom = plain !== undefined && rows.some((cells) => cells[0] !== cells[6]);
-  const names = connectors.map((end) => placeText(places.get(end.id)));
+  const custom = plain?.conductors.some(({ a, b }) => a.n !== b.n) === true;
+  const names = connectors.map((end) => endName(graph, end));
+  const contact = contactNames(graph, cable, plain !== undefined);
   return {
     title: `Cable ${cable.tag}`,
     subtitle: names.join(' to '),
@@ -37,9 +31,13 @@ export function pinTable(graph: Graph, cableId: CableId): Sheet | undefined {
       { title: 'Label B', kind: 'value' },
       { title: 'Pin B', kind: 'number' },
     ],
-    rows,
+    rows: Object.values(cable.conductors).map((conductor) => {
+      const lengthMm = conductorLengthMm(graph, cable, conductor);
+      const { colour, awg, a, b } = conductor;
+      return [String(a.n), contact(a), colour, String(awg), lengthMm === undefined ? 'not set' : String(lengthMm), contact(b), String(b.n)];
+    }),
     notes: [
-      ...connectors.map((end, i) => `End ${'ABCDEFGH'.charAt(i)}: ${connectorText(end.connector)} at ${placeText(places.get(end.id))}.`),
+      ...connectors.map((end, i) => `End ${'ABCDEFGH'.charAt(i)}: ${connectorText(end.connector)} at ${names[i] ?? ''}.`),
       ...connectors.flatMap((end, i) =>
         end.absent === undefined
           ? []
@@ -68,23 +66,21 @@ function legNotes(graph: Graph, cable: Cable): string[] {
   });
 }
 
-function row(conductor: Conductor, a: PortAt | undefined, b: PortAt | undefined, lengthMm: number | undefined): string[] {
-  return [
-    String(conductor.a.n),
-    labelOf(a, conductor.a.n),
-    conductor.colour,
-    String(conductor.awg),
-    lengthMm === undefined ? 'not set' : String(lengthMm),
-    labelOf(b, conductor.b.n),
-    String(conductor.b.n),
-  ];
+/** How the contacts of a cable are named: by their pin; in a loom with the end that they are at, as there are more than two. */
+function contactNames(graph: Graph, cable: Cable, isPlain: boolean): (at: NodePin) => string {
+  const splices = Object.values(cable.nodes).filter(({ is }) => is === 'splice');
+  return ({ node: id, n }) => {
+    const node = cable.nodes[id];
+    if (node?.is !== 'end') return `splice ${splices.findIndex((splice) => splice.id === id) + 1}`;
+    const port = portAt(graph, node)?.port;
+    const label = port === undefined ? '' : (pinAt(port, n)?.label ?? '');
+    return isPlain ? label : `${endName(graph, node)} ${label}`.trim();
+  };
 }
 
-function labelOf(at: PortAt | undefined, n: number): string {
-  return at === undefined ? '' : (pinAt(at.port, n)?.label ?? '');
-}
-
-function placeText(at: PortAt | undefined): string {
+function endName(graph: Graph, end: CableEnd): string {
+  if (end.at.is === 'mate') return `plug of ${graph.cables[graph.cableIx.get(end.at.cable) ?? -1]?.tag ?? '?'}`;
+  const at = portAt(graph, end);
   return at === undefined ? 'free end' : `${at.ref} ${at.port.label}`;
 }
 
