@@ -43,7 +43,8 @@ export function BalanceStrip({ frame, balance, pack, placed, all, onTakePack }: 
         <span className="flex items-center gap-2">
           {pack.pack.item.ref} at {pack.stationMm.toFixed(0)} mm would balance it
           {Math.abs(pack.stationMm - pack.reachableMm) > 1 && `; its bay reaches to ${pack.reachableMm.toFixed(0)}`}
-          {pack.ballast !== undefined && `, with ${pack.ballast.massG.toFixed(0)} g at station ${pack.ballast.stationMm.toFixed(0)}`}
+          {pack.ballast !== undefined &&
+            `, and ${pack.ballast.massG.toFixed(0)} g at station ${pack.ballast.stationMm.toFixed(0)} do the rest`}
           <button type="button" className="action" onClick={onTakePack}>
             Move {pack.pack.item.ref} <kbd className="key">b</kbd>
           </button>

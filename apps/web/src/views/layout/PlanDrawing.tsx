@@ -1,7 +1,6 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import {
   halfOf,
-  placedAntennas,
   placedItems,
   type Balance,
   type FramePlan,
@@ -17,7 +16,9 @@ import { CableWays, WayLengths, type WaysOf } from './CableWays.tsx';
 import { FieldLayer, type FieldLayerProps } from './FieldLayer.tsx';
 import { snapped, stepped, turnedOnce } from './moving.ts';
 import { OutlineShape } from './OutlineShape.tsx';
-import { BalanceMark, ScaleBar } from './PlanMarks.tsx';
+import { partLabels } from './partLabels.ts';
+import { PartNames } from './PartNames.tsx';
+import { AntennaAxes, BalanceMark, Ghost, ScaleBar } from './PlanMarks.tsx';
 import { fromAbove, viewBoxText, type ViewBox } from './viewBoxes.ts';
 
 interface PlanDrawingProps {
@@ -94,12 +95,12 @@ export function PlanDrawing(props: PlanDrawingProps) {
         <Part
           key={entry.item.id}
           entry={entry}
-          letterMm={letterMm}
           isSelected={entry.item.id === selected}
           onPointerDown={drag.start(entry)}
           onKeyDown={onKeyDown(entry)}
         />
       ))}
+      <PartNames labels={partLabels(parts, view, letterMm)} letterMm={letterMm} selected={selected} onSelect={props.onSelect} />
       <WayLengths graph={graph} chosen={chosen} letterMm={letterMm} />
       <ScaleBar view={view} letterMm={letterMm} />
       {balance !== undefined && <BalanceMark balance={balance} frame={frame} sizeMm={letterMm} />}
@@ -147,19 +148,16 @@ function usePlanDrag(svg: React.RefObject<SVGSVGElement | null>, { onSelect, onD
 
 interface PartProps {
   readonly entry: PlacedItem;
-  readonly letterMm: number;
   readonly isSelected: boolean;
   readonly onPointerDown: (event: PointerEvent) => void;
   readonly onKeyDown: (event: KeyboardEvent) => void;
 }
 
-/** A part as its real outline from above, with its name where there is room for it. */
-function Part({ entry, letterMm, isSelected, onPointerDown, onKeyDown }: PartProps) {
+/** A part as its real outline from above. */
+function Part({ entry, isSelected, onPointerDown, onKeyDown }: PartProps) {
   const { item, part, place } = entry;
   const half = halfOf(part.sizeMm, { ...place, yawDeg: 0 });
   const [station, butt, water] = place.at;
-  const hasRoom = half[1] * 2 > letterMm * 0.62 * item.ref.length || isSelected;
-  const isBeside = !hasRoom && place.bay === undefined;
   return (
     <g
       role="button"
@@ -184,62 +182,6 @@ function Part({ entry, letterMm, isSelected, onPointerDown, onKeyDown }: PartPro
         strokeWidth={isSelected ? 2.5 : 1.2}
         vectorEffect="non-scaling-stroke"
       />
-      {(hasRoom || isBeside) && (
-        <text
-          x={isBeside ? half[1] + letterMm * 0.4 : 0}
-          textAnchor={isBeside ? 'start' : 'middle'}
-          dominantBaseline="central"
-          fontSize={letterMm}
-          className={`select-none font-mono ${isBeside ? '' : 'pointer-events-none'}`}
-        >
-          {item.ref}
-        </text>
-      )}
     </g>
-  );
-}
-
-/** Every antenna: a stroke the way its axis points, a dot where that is upright. */
-function AntennaAxes({ graph, sizeMm }: { readonly graph: Graph; readonly sizeMm: number }) {
-  return (
-    <g aria-hidden="true" className="pointer-events-none" stroke="var(--color-ink)" strokeWidth={1.6}>
-      {placedAntennas(graph).map(({ name, axis, at: [station, butt] }) => (
-        <g key={name}>
-          <circle
-            cx={butt}
-            cy={station}
-            r={sizeMm * 0.28}
-            fill={axis === 'up' ? 'var(--color-ink)' : 'none'}
-            vectorEffect="non-scaling-stroke"
-          />
-          {axis !== 'up' && (
-            <line
-              x1={butt - (axis === 'across' ? sizeMm : 0)}
-              x2={butt + (axis === 'across' ? sizeMm : 0)}
-              y1={station - (axis === 'along' ? sizeMm : 0)}
-              y2={station + (axis === 'along' ? sizeMm : 0)}
-              vectorEffect="non-scaling-stroke"
-            />
-          )}
-        </g>
-      ))}
-    </g>
-  );
-}
-
-/** Where the pack would have to lie. */
-function Ghost({ solution: { pack, reachableMm } }: { readonly solution: PackSolution }) {
-  return (
-    <rect
-      aria-hidden="true"
-      x={pack.place.at[1] - pack.half[1]}
-      y={reachableMm - pack.half[0]}
-      width={pack.half[1] * 2}
-      height={pack.half[0] * 2}
-      fill="none"
-      stroke="var(--color-rust)"
-      strokeDasharray="5 4"
-      vectorEffect="non-scaling-stroke"
-    />
   );
 }

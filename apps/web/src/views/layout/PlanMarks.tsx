@@ -1,4 +1,4 @@
-import type { Balance, FramePlan } from '@wired-falcon/core';
+import { placedAntennas, type Balance, type FramePlan, type Graph, type PackSolution } from '@wired-falcon/core';
 import type { ViewBox } from './viewBoxes.ts';
 
 /** A round length to scale, at the lower left. */
@@ -39,5 +39,50 @@ export function BalanceMark({ balance, frame, sizeMm }: { readonly balance: Bala
       <line x1={butt} y1={station - sizeMm} x2={butt} y2={station + sizeMm} vectorEffect="non-scaling-stroke" />
       <circle cx={butt} cy={station} r={sizeMm * 0.6} fill="none" vectorEffect="non-scaling-stroke" />
     </g>
+  );
+}
+
+/** Every antenna: a stroke the way its axis points, a dot where that is upright. */
+export function AntennaAxes({ graph, sizeMm }: { readonly graph: Graph; readonly sizeMm: number }) {
+  return (
+    <g aria-hidden="true" className="pointer-events-none" stroke="var(--color-ink)" strokeWidth={1.6}>
+      {placedAntennas(graph).map(({ name, axis, at: [station, butt] }) => (
+        <g key={name}>
+          <circle
+            cx={butt}
+            cy={station}
+            r={sizeMm * 0.28}
+            fill={axis === 'up' ? 'var(--color-ink)' : 'none'}
+            vectorEffect="non-scaling-stroke"
+          />
+          {axis !== 'up' && (
+            <line
+              x1={butt - (axis === 'across' ? sizeMm : 0)}
+              x2={butt + (axis === 'across' ? sizeMm : 0)}
+              y1={station - (axis === 'along' ? sizeMm : 0)}
+              y2={station + (axis === 'along' ? sizeMm : 0)}
+              vectorEffect="non-scaling-stroke"
+            />
+          )}
+        </g>
+      ))}
+    </g>
+  );
+}
+
+/** Where the pack would have to lie. */
+export function Ghost({ solution: { pack, reachableMm } }: { readonly solution: PackSolution }) {
+  return (
+    <rect
+      aria-hidden="true"
+      x={pack.place.at[1] - pack.half[1]}
+      y={reachableMm - pack.half[0]}
+      width={pack.half[1] * 2}
+      height={pack.half[0] * 2}
+      fill="none"
+      stroke="var(--color-rust)"
+      strokeDasharray="5 4"
+      vectorEffect="non-scaling-stroke"
+    />
   );
 }
