@@ -115,6 +115,18 @@ test('a new aircraft: an airframe to begin with, numbers in the brief, parts put
   await settled(page);
   await expect(page.locator('[data-item="BAT1"]')).toBeVisible();
   expect(await findings(page)).not.toContain('place.not-placed');
+  // What lies in bays is put there at once; a motor stays for a person to place.
+  await enter(page, 'add controller f4', 'adds FC1');
+  await enter(page, 'add receiver sbus', 'adds RX1');
+  await enter(page, 'add motor 28', 'adds MOT1');
+  await page.getByRole('button', { name: 'Put into bays' }).click();
+  await settled(page);
+  await expect(page.locator('[data-item="FC1"]')).toBeVisible();
+  await expect(page.locator('[data-item="RX1"]')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Put into bays' })).toHaveCount(0);
+  await expect(page.locator('[data-name="FC1"]')).toHaveText('FC1');
+  expect(await findings(page)).not.toContain('place.bay-overflow');
+  await expect(page.getByTestId('not-placed')).toHaveText('Not placed yet:MOT1');
   await enter(page, 'go brief', 'opens brief');
   const span = page.getByRole('textbox', { name: /^Span\s*mm/ });
   await span.fill('-5');

@@ -70,6 +70,7 @@ export * from './radio/shadows.ts';
 export * from './radio/antennaOptions.ts';
 export { placementOrder } from './harness/documents/layoutSheets.ts';
 export * from './checks/placement/hoverOf.ts';
+export { intoBays, liesInBay, notYetPlaced } from './checks/placement/intoBays.ts';
 export * from './field/compassFields.ts';
 export * from './field/fieldMap.ts';
 export * from './field/fieldOf.ts';

@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import {
   serialSetup,
   settingsOf,
@@ -10,6 +9,7 @@ import {
   type SettingValue,
 } from '@wired-falcon/core';
 import { useSession } from '../session/SessionContext.tsx';
+import { useNumberText } from '../ui/useNumberText.ts';
 
 /** Everything that can be set on an item, each with what it is as delivered. */
 export function ItemSettings({
@@ -53,7 +53,7 @@ function labelOf(spec: SettingSpec, value: SettingValue): string {
 function SettingField({ item, spec, delivered }: { readonly item: Item; readonly spec: SettingSpec; readonly delivered: string }) {
   const session = useSession();
   const now = item.settings[spec.id];
-  if (spec.is === 'number') return <NumberField key={String(now ?? '')} item={item} spec={spec} delivered={delivered} />;
+  if (spec.is === 'number') return <NumberSetting key={String(now ?? '')} item={item} spec={spec} delivered={delivered} />;
   const change = (text: string): void => {
     const value = spec.choices.find((choice) => String(choice.value) === text)?.value ?? null;
     session.make({ kind: 'set-item-setting', item: item.id, setting: spec.id, value, was: now ?? null });
@@ -79,29 +79,19 @@ function SettingField({ item, spec, delivered }: { readonly item: Item; readonly
 
 type NumberSpec = Extract<SettingSpec, { is: 'number' }>;
 
-function NumberField({ item, spec, delivered }: { readonly item: Item; readonly spec: NumberSpec; readonly delivered: string }) {
+function NumberSetting({ item, spec, delivered }: { readonly item: Item; readonly spec: NumberSpec; readonly delivered: string }) {
   const session = useSession();
   const now = item.settings[spec.id];
-  const [text, setText] = useState(now === undefined ? '' : String(now));
-  const value = text.trim() === '' ? null : Number(text);
-  const isWrong = value !== null && !settingTakes(spec, value);
-  const save = (): void => {
-    if (isWrong || value === (now ?? null)) return;
-    session.make({ kind: 'set-item-setting', item: item.id, setting: spec.id, value, was: now ?? null });
-  };
+  const { isWrong, input } = useNumberText({
+    value: typeof now === 'number' ? now : undefined,
+    mayBeEmpty: true,
+    takes: (value) => settingTakes(spec, value),
+    onSave: (value) => session.make({ kind: 'set-item-setting', item: item.id, setting: spec.id, value: value ?? null, was: now ?? null }),
+  });
   return (
     <label className="mt-1.5 grid grid-cols-[92px_minmax(0,1fr)] items-center text-[13px]">
       {spec.label}
-      <input
-        className="field value"
-        inputMode="decimal"
-        placeholder={delivered}
-        value={text}
-        aria-invalid={isWrong}
-        onChange={(event) => setText(event.target.value)}
-        onBlur={save}
-        onKeyDown={(event) => event.key === 'Enter' && save()}
-      />
+      <input className="field value" placeholder={delivered} {...input} />
       {isWrong && (
         <span role="alert" className="col-span-2 text-rust">
           {spec.label} is a number from {spec.min} to {spec.max}.

@@ -1,6 +1,6 @@
-import { useState } from 'react';
 import { asId, legLengthMm, type Cable, type Leg, type PointId } from '@wired-falcon/core';
 import { useGraph, useSession } from '../session/SessionContext.tsx';
+import { useNumberText } from '../ui/useNumberText.ts';
 
 interface LegFieldProps {
   readonly cable: Cable;
@@ -12,17 +12,18 @@ interface LegFieldProps {
 export function LengthField({ cable, leg, title }: LegFieldProps) {
   const session = useSession();
   const graph = useGraph();
-  const was = leg.typedLengthMm ?? null;
   const { typedLengthMm: _typed, ...untyped } = leg;
   const byLayout = legLengthMm(graph, cable, untyped);
   return (
     <MillimetreField
       title={title}
-      was={was}
+      value={leg.typedLengthMm}
       takes={(mm) => mm > 0 && mm <= 20_000}
       usual={byLayout === undefined ? 'not set' : `${byLayout} by layout`}
       problem="A length is a number of millimetres, up to 20 000."
-      onSave={(lengthMm) => session.make({ kind: 'set-leg-length', cable: cable.id, leg: leg.id, lengthMm, was })}
+      onSave={(lengthMm) =>
+        session.make({ kind: 'set-leg-length', cable: cable.id, leg: leg.id, lengthMm, was: leg.typedLengthMm ?? null })
+      }
     />
   );
 }
@@ -30,14 +31,13 @@ export function LengthField({ cable, leg, title }: LegFieldProps) {
 /** The length of a turn where the wires are twisted together; empty where they lie side by side. */
 export function TwistField({ cable, leg, title }: LegFieldProps) {
   const session = useSession();
-  const was = leg.twistMm ?? null;
   return (
     <MillimetreField
       title={title}
-      was={was}
+      value={leg.twistMm}
       takes={(mm) => mm >= 5 && mm <= 500}
       problem="One turn of twisted wires takes 5 to 500 mm. Leave it empty where they lie side by side."
-      onSave={(twistMm) => session.make({ kind: 'set-leg-twist', cable: cable.id, leg: leg.id, twistMm, was })}
+      onSave={(twistMm) => session.make({ kind: 'set-leg-twist', cable: cable.id, leg: leg.id, twistMm, was: leg.twistMm ?? null })}
     />
   );
 }
@@ -70,7 +70,7 @@ export function ViaField({ cable, leg, title }: LegFieldProps) {
 
 interface MillimetreFieldProps {
   readonly title: string;
-  readonly was: number | null;
+  readonly value: number | undefined;
   readonly takes: (mm: number) => boolean;
   /** What stands there as long as nobody has typed anything. */
   readonly usual?: string;
@@ -78,31 +78,17 @@ interface MillimetreFieldProps {
   readonly onSave: (mm: number | null) => void;
 }
 
-function MillimetreField({ title, was, takes, usual, problem: sentence, onSave }: MillimetreFieldProps) {
-  const [text, setText] = useState(was === null ? '' : String(was));
-  const [problem, setProblem] = useState('');
-  const save = (): void => {
-    const trimmed = text.trim().replace(',', '.');
-    const mm = trimmed === '' ? null : Number(trimmed);
-    if (mm === was) return setProblem('');
-    if (mm !== null && !takes(mm)) return setProblem(sentence);
-    setProblem('');
-    onSave(mm);
-  };
+function MillimetreField({ title, value, takes, usual, problem, onSave }: MillimetreFieldProps) {
+  const { isWrong, input } = useNumberText({ value, mayBeEmpty: true, takes, onSave: (mm) => onSave(mm ?? null) });
   return (
     <label className="mt-1.5 grid grid-cols-[92px_1fr] items-center">
       <span className="text-ink2">{title}</span>
-      <input
-        className="field value w-36"
-        inputMode="decimal"
-        placeholder={usual}
-        value={text}
-        aria-invalid={problem !== ''}
-        onChange={(event) => setText(event.target.value)}
-        onBlur={save}
-        onKeyDown={(event) => event.key === 'Enter' && save()}
-      />
-      {problem !== '' && <span className="col-span-2 mt-1 text-[12.5px] text-rust">{problem}</span>}
+      <input className="field value w-36" placeholder={usual} {...input} />
+      {isWrong && (
+        <span role="alert" className="col-span-2 mt-1 text-[12.5px] text-rust">
+          {problem}
+        </span>
+      )}
     </label>
   );
 }

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useNumberText } from './useNumberText.ts';
 
 interface NumberFieldProps {
   readonly label: string;
@@ -15,33 +15,17 @@ interface NumberFieldProps {
 
 /** A number with its unit and limits. It is saved when the field is left or Enter is pressed; what is out of its limits stays and says so. */
 export function NumberField({ label, unit, value, least, most, usual, onSave, isLabelHidden = false }: NumberFieldProps) {
-  const shown = value === undefined ? '' : String(value);
-  const [text, setText] = useState(shown);
-  const [from, setFrom] = useState(shown);
-  if (from !== shown) {
-    setFrom(shown);
-    setText(shown);
-  }
-  const typed = Number(text.replace(',', '.'));
-  const isEmpty = text.trim() === '';
-  const isWrong = isEmpty ? usual === undefined : !(typed >= least && typed <= most);
-  const save = (): void => {
-    if (!isWrong && text !== shown) onSave(isEmpty ? undefined : typed);
-  };
+  const { isWrong, input } = useNumberText({
+    value,
+    mayBeEmpty: usual !== undefined,
+    takes: (typed) => typed >= least && typed <= most,
+    onSave,
+  });
   return (
     <label className={isLabelHidden ? 'inline-flex items-center gap-1' : 'flex items-center justify-between gap-2 py-0.5'}>
       <span className={isLabelHidden ? 'sr-only' : 'text-[13px]'}>{label}</span>
       <span className="inline-flex items-center gap-1">
-        <input
-          className="field value w-20 text-right"
-          inputMode="decimal"
-          value={text}
-          placeholder={usual}
-          aria-invalid={isWrong}
-          onChange={(event) => setText(event.target.value)}
-          onBlur={save}
-          onKeyDown={(event) => event.key === 'Enter' && save()}
-        />
+        <input className="field value w-20 text-right" placeholder={usual} {...input} />
         {unit !== '' && <span className="w-6 text-[12.5px] text-ink2">{unit}</span>}
         {isWrong && (
           <span role="alert" className="text-[12.5px] text-rust">

@@ -59,12 +59,7 @@ describe('remedies', () => {
       'link.port-names',
       'output.unwired',
       'place.mass',
-      'place.not-placed',
-      'place.outside',
       'place.rf-product',
-      'place.usb-access',
-      'place.cooling',
-      'place.airspeed-range',
     ]);
   });
 

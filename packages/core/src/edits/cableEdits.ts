@@ -3,7 +3,6 @@ import {
   AbsentSchema,
   CableEndAtSchema,
   CableSchema,
-  LengthMmSchema,
   type Aircraft,
   type Cable,
   type CableEnd,
@@ -11,15 +10,14 @@ import {
 } from '../model/aircraft.ts';
 import { sameJson } from '../model/canonicalJson.ts';
 import type { Design } from '../model/design.ts';
-import { CableIdSchema, LegIdSchema, NodeIdSchema, type CableId, type NodeId } from '../model/ids.ts';
+import { CableIdSchema, NodeIdSchema, type CableId, type NodeId } from '../model/ids.ts';
 import { LIMITS } from '../model/limits.ts';
-import { editKind, refuse, type Outcome } from './family.ts';
+import { editKind, refuse, type Outcome, type Refused } from './family.ts';
 import { freeEnds } from './freeEnds.ts';
 import { occupantOf, placeName, portOf, tagOf } from './lookups.ts';
 import { isFresh, issue, nextTag } from './references.ts';
 
 const closed = { additionalProperties: false } as const;
-type Refused = Extract<Outcome, { refused: unknown }>;
 
 const addCable = editKind({
   kind: 'add-cable',
@@ -189,32 +187,6 @@ const setAbsent = editKind({
     }),
 });
 
-const setLegLength = editKind({
-  kind: 'set-leg-length',
-  schema: Type.Object(
-    {
-      kind: Type.Literal('set-leg-length'),
-      cable: CableIdSchema,
-      leg: LegIdSchema,
-      lengthMm: Type.Union([LengthMmSchema, Type.Null()]),
-      was: Type.Union([LengthMmSchema, Type.Null()]),
-    },
-    closed,
-  ),
-  title: (edit, design) =>
-    edit.lengthMm === null ? `Clear the length of ${tagOf(design, edit.cable)}` : `Set ${tagOf(design, edit.cable)} to ${edit.lengthMm} mm`,
-  apply: ({ aircraft }, edit) =>
-    changeCable(aircraft, edit.cable, (cable) => {
-      const leg = cable.legs[edit.leg];
-      if (leg === undefined) return refuse('unknown-leg', `${cable.tag} no longer has that leg.`, edit.leg);
-      const now = leg.typedLengthMm ?? null;
-      if (now !== edit.was) return refuse('changed-since', `The length of ${cable.tag} was set to ${now ?? 'none'} meanwhile.`, cable.id);
-      const { typedLengthMm: _old, ...rest } = leg;
-      const changed = edit.lengthMm === null ? rest : { ...rest, typedLengthMm: edit.lengthMm };
-      return { ...cable, legs: { ...cable.legs, [leg.id]: changed } };
-    }),
-});
-
 /** Changes one cable, or refuses when it is gone. */
 export function changeCable(aircraft: Aircraft, id: CableId, change: (cable: Cable) => Cable | Refused): Outcome {
   const cable = aircraft.cables[id];
@@ -239,4 +211,4 @@ export function changeEnd(
   });
 }
 
-export const cableEdits = [addCable, removeCable, setText, setEnd, setAbsent, setLegLength] as const;
+export const cableEdits = [addCable, removeCable, setText, setEnd, setAbsent] as const;

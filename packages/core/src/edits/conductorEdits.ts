@@ -2,11 +2,10 @@ import { Type } from '@sinclair/typebox';
 import { AwgSchema, ColourSchema, ConductorSchema, NodePinSchema, type Cable, type Conductor } from '../model/aircraft.ts';
 import { CableIdSchema, ConductorIdSchema, type ConductorId } from '../model/ids.ts';
 import { changeCable, outsideContact } from './cableEdits.ts';
-import { editKind, refuse, type Outcome } from './family.ts';
+import { editKind, refuse, type Outcome, type Refused } from './family.ts';
 import { tagOf } from './lookups.ts';
 
 const closed = { additionalProperties: false } as const;
-type Refused = Extract<Outcome, { refused: unknown }>;
 
 const addConductor = editKind({
   kind: 'add-conductor',

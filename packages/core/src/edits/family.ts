@@ -39,7 +39,10 @@ export type RefusalCode = (typeof REFUSAL_CODES)[number];
 /** What one kind of edit makes of a design. */
 export type Outcome = { readonly aircraft: Aircraft } | { readonly refused: Refusal };
 
-export function refuse(code: RefusalCode, sentence: string, ...about: readonly string[]): { readonly refused: Refusal } {
+/** An edit that was not made. */
+export type Refused = Extract<Outcome, { refused: unknown }>;
+
+export function refuse(code: RefusalCode, sentence: string, ...about: readonly string[]): Refused {
   return { refused: { code, sentence, about } };
 }
 

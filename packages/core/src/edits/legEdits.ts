@@ -1,9 +1,9 @@
 import { Type } from '@sinclair/typebox';
-import { CableNodeSchema, LegSchema, TwistMmSchema } from '../model/aircraft.ts';
+import { CableNodeSchema, LegSchema, LengthMmSchema, TwistMmSchema, type Aircraft, type Cable, type Leg } from '../model/aircraft.ts';
 import { PointIdSchema } from '../model/frame.ts';
-import { CableIdSchema, LegIdSchema } from '../model/ids.ts';
+import { CableIdSchema, LegIdSchema, type CableId, type LegId } from '../model/ids.ts';
 import { changeCable } from './cableEdits.ts';
-import { editKind, refuse } from './family.ts';
+import { editKind, refuse, type Outcome, type Refused } from './family.ts';
 import { occupantOf, placeName, tagOf } from './lookups.ts';
 
 const closed = { additionalProperties: false } as const;
@@ -51,6 +51,25 @@ const removeLeg = editKind({
     }),
 });
 
+const lengthOrNone = Type.Union([LengthMmSchema, Type.Null()]);
+
+/** Types the length of a leg, or leaves it to the layout. */
+const setLegLength = editKind({
+  kind: 'set-leg-length',
+  schema: Type.Object(
+    { kind: Type.Literal('set-leg-length'), cable: CableIdSchema, leg: LegIdSchema, lengthMm: lengthOrNone, was: lengthOrNone },
+    closed,
+  ),
+  title: (edit, design) =>
+    edit.lengthMm === null ? `Clear the length of ${tagOf(design, edit.cable)}` : `Set ${tagOf(design, edit.cable)} to ${edit.lengthMm} mm`,
+  apply: ({ aircraft }, edit) =>
+    changeLeg(aircraft, edit, ({ typedLengthMm, ...rest }, cable) => {
+      if ((typedLengthMm ?? null) !== edit.was)
+        return refuse('changed-since', `The length of ${cable.tag} was set to ${typedLengthMm ?? 'none'} meanwhile.`, cable.id);
+      return edit.lengthMm === null ? rest : { ...rest, typedLengthMm: edit.lengthMm };
+    }),
+});
+
 const twistOrNone = Type.Union([TwistMmSchema, Type.Null()]);
 
 /** Twists the wires of a leg together, or lets them lie side by side. */
@@ -65,15 +84,10 @@ const setLegTwist = editKind({
       ? `${tagOf(design, edit.cable)} is not twisted`
       : `Twist ${tagOf(design, edit.cable)}, a turn in ${edit.twistMm} mm`,
   apply: ({ aircraft }, edit) =>
-    changeCable(aircraft, edit.cable, (cable) => {
-      const leg = cable.legs[edit.leg];
-      if (leg === undefined) return refuse('unknown-leg', `${cable.tag} no longer has that leg.`, edit.leg);
-      if ((leg.twistMm ?? null) !== edit.was) {
-        return refuse('changed-since', `${cable.tag} was ${leg.twistMm === undefined ? 'untwisted' : 'twisted'} meanwhile.`, cable.id);
-      }
-      const { twistMm: _old, ...rest } = leg;
-      const changed = edit.twistMm === null ? rest : { ...rest, twistMm: edit.twistMm };
-      return { ...cable, legs: { ...cable.legs, [leg.id]: changed } };
+    changeLeg(aircraft, edit, ({ twistMm, ...rest }, cable) => {
+      if ((twistMm ?? null) !== edit.was)
+        return refuse('changed-since', `${cable.tag} was ${twistMm === undefined ? 'untwisted' : 'twisted'} meanwhile.`, cable.id);
+      return edit.twistMm === null ? rest : { ...rest, twistMm: edit.twistMm };
     }),
 });
 
@@ -91,16 +105,27 @@ const setLegVia = editKind({
       ? `Lead ${tagOf(design, edit.cable)} the shortest way`
       : `Lead ${tagOf(design, edit.cable)} by way of ${design.aircraft.airframe.frame?.points[edit.via]?.title ?? edit.via}`,
   apply: ({ aircraft }, edit) =>
-    changeCable(aircraft, edit.cable, (cable) => {
-      const leg = cable.legs[edit.leg];
-      if (leg === undefined) return refuse('unknown-leg', `${cable.tag} no longer has that leg.`, edit.leg);
-      if ((leg.via ?? null) !== edit.was) return refuse('changed-since', `${cable.tag} was led another way meanwhile.`, cable.id);
-      if (edit.via !== null && aircraft.airframe.frame?.points[edit.via] === undefined)
+    changeLeg(aircraft, edit, ({ via, ...rest }, cable) => {
+      if ((via ?? null) !== edit.was) return refuse('changed-since', `${cable.tag} was led another way meanwhile.`, cable.id);
+      if (edit.via === null) return rest;
+      if (aircraft.airframe.frame?.points[edit.via] === undefined)
         return refuse('bad-shape', `The airframe has no point "${edit.via}" to lead ${cable.tag} by.`, cable.id);
-      const { via: _old, ...rest } = leg;
-      const changed = edit.via === null ? rest : { ...rest, via: edit.via };
-      return { ...cable, legs: { ...cable.legs, [leg.id]: changed } };
+      return { ...rest, via: edit.via };
     }),
 });
 
-export const legEdits = [addLeg, removeLeg, setLegTwist, setLegVia] as const;
+/** Changes one leg of a cable, or refuses when it is gone. */
+function changeLeg(
+  aircraft: Aircraft,
+  at: { readonly cable: CableId; readonly leg: LegId },
+  change: (leg: Leg, cable: Cable) => Leg | Refused,
+): Outcome {
+  return changeCable(aircraft, at.cable, (cable) => {
+    const leg = cable.legs[at.leg];
+    if (leg === undefined) return refuse('unknown-leg', `${cable.tag} no longer has that leg.`, at.leg);
+    const changed = change(leg, cable);
+    return 'refused' in changed ? changed : { ...cable, legs: { ...cable.legs, [leg.id]: changed } };
+  });
+}
+
+export const legEdits = [addLeg, removeLeg, setLegLength, setLegTwist, setLegVia] as const;

@@ -1,4 +1,5 @@
 import { mapPort, type Part, type PartPort, type RevisionMap } from '@wired-falcon/core';
+import { HeadRow } from '../../ui/HeadRow.tsx';
 
 type Row = RevisionMap['ports'][number];
 
@@ -13,13 +14,7 @@ interface PortMapProps {
 export function PortMap({ from, to, rows, onRow }: PortMapProps) {
   return (
     <table className="mt-3 w-full text-[13px]">
-      <thead>
-        <tr className="border-b border-ink text-left text-ink2">
-          <th className="font-semibold">Port now</th>
-          <th className="font-semibold">Becomes</th>
-          <th className="font-semibold">Pins</th>
-        </tr>
-      </thead>
+      <HeadRow heads={['Port now', 'Becomes', 'Pins']} />
       <tbody>
         {rows.map((row) => {
           const port = from.ports.find(({ id }) => id === row.from);

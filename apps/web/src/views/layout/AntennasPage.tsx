@@ -41,7 +41,7 @@ function Compasses({ graph }: { readonly graph: Graph }) {
     <FactTable
       title="Compasses in use: what the currents do to their heading"
       head={['Compass', 'Worst', 'Varying, level', 'Heading error', 'Constant', 'Most of it from']}
-      empty="No compass that is wired has a place yet."
+      empty={hasCompass(graph) ? 'No compass that is wired has a place yet.' : 'No part of the aircraft has a compass.'}
       rows={compassFields(graph).map(({ compass, worst, constantUt, legs }) => ({
         key: compass.item.id,
         isOver: worst.errorDeg > 5,
@@ -53,12 +53,16 @@ function Compasses({ graph }: { readonly graph: Graph }) {
           `${Math.hypot(...constantUt).toFixed(1)} uT`,
           legs
             .slice(0, 3)
-            .map(({ of, ut }) => `${of.cable.tag} ${ut.toFixed(1)}`)
+            .map(({ of, ut }) => `${of.cable.tag} ${ut.toPrecision(2)}`)
             .join(', '),
         ],
       }))}
     />
   );
+}
+
+function hasCompass({ items }: Graph): boolean {
+  return items.some(({ item, part }) => item.where === 'aircraft' && part?.compass !== undefined);
 }
 
 function Neighbours({ graph }: { readonly graph: Graph }) {

@@ -33,8 +33,8 @@ export function BalanceStrip({ frame, balance, pack, placed, all, onTakePack }: 
         )}
       </span>
       <span>
-        <span className="text-ink2">butt line</span> <span className="value">{butt.toFixed(0)}</span>{' '}
-        <span className="text-ink2">water line</span> <span className="value">{water.toFixed(0)}</span>
+        <span className="text-ink2">butt line</span> <span className="value">{whole(butt)}</span>{' '}
+        <span className="text-ink2">water line</span> <span className="value">{whole(water)}</span>
       </span>
       <span>
         <span className="text-ink2">placed</span> <span className="value">{`${placed} of ${all}`}</span>
@@ -52,4 +52,9 @@ export function BalanceStrip({ frame, balance, pack, placed, all, onTakePack }: 
       )}
     </div>
   );
+}
+
+/** To a whole millimetre; never a minus before a zero. */
+function whole(mm: number): string {
+  return (Math.round(mm) || 0).toFixed(0);
 }

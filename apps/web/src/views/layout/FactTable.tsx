@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import type { Graph } from '@wired-falcon/core';
 import { useSelection } from '../../selection/SelectionContext.tsx';
+import { HeadRow } from '../../ui/HeadRow.tsx';
 
 interface FactTableProps {
   readonly title: string;
@@ -18,15 +19,7 @@ export function FactTable({ title, head, empty, rows }: FactTableProps) {
         <p className="mt-1 text-[13px]">{empty}</p>
       ) : (
         <table className="mt-1 text-[13px]">
-          <thead>
-            <tr className="border-b border-ink text-left text-ink2">
-              {head.map((name) => (
-                <th key={name} className="py-1 pr-6 font-semibold">
-                  {name}
-                </th>
-              ))}
-            </tr>
-          </thead>
+          <HeadRow cell="py-1 pr-6" heads={head} />
           <tbody>
             {rows.map(({ key, isOver, cells }) => (
               <tr key={key} className={`border-b border-rule ${isOver ? 'text-rust' : ''}`}>

@@ -1,6 +1,7 @@
 import { useState, type ReactNode } from 'react';
 import { LIMITS, type Spot } from '@wired-falcon/core';
 import { NumberField } from '../../ui/NumberField.tsx';
+import { HeadRow } from '../../ui/HeadRow.tsx';
 
 interface SectionProps {
   readonly title: string;
@@ -16,18 +17,7 @@ export function Section({ title, head, children, onAdd, addText }: SectionProps)
     <section className="mt-4" aria-label={title}>
       <h3 className="text-[13px] font-semibold text-ink2">{title}</h3>
       <table className="mt-1 text-[13px]">
-        <thead>
-          <tr className="border-b border-ink text-left text-ink2">
-            {head.map((name) => (
-              <th key={name} className="py-1 pr-3 font-semibold">
-                {name}
-              </th>
-            ))}
-            <th>
-              <span className="sr-only">Take out</span>
-            </th>
-          </tr>
-        </thead>
+        <HeadRow cell="py-1 pr-3" heads={[...head, { text: 'Take out', isHidden: true }]} />
         <tbody>{children}</tbody>
       </table>
       {onAdd !== undefined && (

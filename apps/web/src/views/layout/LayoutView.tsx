@@ -2,6 +2,9 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import {
   balanceOf,
   compassesInUse,
+  intoBays,
+  liesInBay,
+  notYetPlaced,
   outlineOf,
   placedItems,
   scenariosOf,
@@ -160,18 +163,40 @@ function useTakeKey(take: () => void): void {
   });
 }
 
-/** What has no place yet, to be chosen and put into a bay. */
-function NotPlaced({ graph, onSelect }: { readonly graph: Graph; readonly onSelect: (id: PlacedItem['item']['id']) => void }) {
-  const open = graph.items.filter(({ item }) => item.where === 'aircraft' && item.place === undefined);
+interface NotPlacedProps {
+  readonly graph: Graph;
+  readonly onSelect: (id: PlacedItem['item']['id']) => void;
+}
+
+/** What has no place yet, to be chosen and put into a bay; and all that lies in bays at once. */
+function NotPlaced({ graph, onSelect }: NotPlacedProps) {
+  const make = useMake();
+  const open = notYetPlaced(graph);
+  const [isFull, setIsFull] = useState(false);
+  const put = (): void => {
+    const edit = intoBays(graph);
+    setIsFull(edit === undefined);
+    if (edit !== undefined) make(edit);
+  };
   if (open.length === 0) return null;
   return (
-    <p className="mb-2 flex flex-wrap items-center gap-x-2 text-[13px]">
+    <p className="mb-2 flex flex-wrap items-center gap-x-2 text-[13px]" data-testid="not-placed">
       <span className="text-ink2">Not placed yet:</span>
       {open.map(({ item }) => (
         <button key={item.id} type="button" className="value underline" onClick={() => onSelect(item.id)}>
           {item.ref}
         </button>
       ))}
+      {open.some(({ part }) => part !== undefined && liesInBay(part)) && (
+        <button type="button" className="action" onClick={put}>
+          Put into bays
+        </button>
+      )}
+      {isFull && (
+        <span role="alert" className="text-rust">
+          No bay that one gets into has room for these.
+        </span>
+      )}
     </p>
   );
 }

@@ -16,6 +16,7 @@ import {
 import { useGraph, useMake, useSessionState } from '../../session/SessionContext.tsx';
 import { usePageTitle } from '../../ui/pageTitle.ts';
 import { Chart } from '../power/Chart.tsx';
+import { HeadRow } from '../../ui/HeadRow.tsx';
 
 /** So many pairs of antennas stand side by side. */
 const SHOWN = 8;
@@ -92,15 +93,10 @@ function Link({ radio, heights, wantedDb, missionM }: LinkProps) {
         <Chart options={chart} label="Margin of each pair of antennas over the distance; the table below has the figures" />
       </div>
       <table className="mt-2 text-[13px]">
-        <thead>
-          <tr className="border-b border-ink text-left text-ink2">
-            {['In the air', 'On the ground', 'Reaches', 'Against what is there', ''].map((name) => (
-              <th key={name} className="py-1 pr-6 font-semibold">
-                {name === '' ? <span className="sr-only">Take</span> : name}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <HeadRow
+          cell="py-1 pr-6"
+          heads={['In the air', 'On the ground', 'Reaches', 'Against what is there', { text: 'Take', isHidden: true }]}
+        />
         <tbody>
           {shown.map((option) => (
             <tr key={pairName(option)} className={`border-b border-rule ${option.isPresent ? 'font-semibold' : ''}`}>
@@ -142,8 +138,19 @@ function takeEdit({ item, radio }: RadioAt, { air, ground }: AntennaOption): Edi
 const POINTS = 60;
 const INKS = ['#1c2530', '#a4502a', '#2f6b5e', '#5a4b8a', '#8a7a2f', '#6b6b6b', '#2b5f8a', '#8a2b55'];
 
+/** About so many ticks stand on the axis of distance. */
+const TICKS = 6;
+
+/** The least of 1, 2 and 5 times a power of ten that is no less. */
+function roundStep(least: number): number {
+  const power = 10 ** Math.floor(Math.log10(least));
+  return power * ([1, 2, 5].find((factor) => factor * power >= least) ?? 10);
+}
+
 function chartOf(options: readonly AntennaOption[], heights: Heights, furthestM: number, wantedDb: number, missionM: number): ApexOptions {
-  const distances = Array.from({ length: POINTS }, (_, i) => (furthestM * (i + 1)) / POINTS);
+  const step = roundStep(furthestM / 1000 / TICKS);
+  const ticks = Math.ceil(furthestM / 1000 / step);
+  const distances = Array.from({ length: POINTS }, (_, i) => (1000 * step * ticks * (i + 1)) / POINTS);
   return {
     series: options.map((option) => ({
       name: pairName(option),
@@ -151,7 +158,8 @@ function chartOf(options: readonly AntennaOption[], heights: Heights, furthestM:
     })),
     colors: INKS,
     stroke: { width: options.map(({ isPresent }) => (isPresent ? 3 : 1.5)), curve: 'straight' },
-    xaxis: { type: 'numeric', title: { text: 'km' }, decimalsInFloat: 1, tickAmount: 8 },
+    // Whole steps with their number: the chart scales data wrongly where it has to round the end of the axis itself.
+    xaxis: { type: 'numeric', title: { text: 'km' }, min: 0, max: step * ticks, tickAmount: ticks, decimalsInFloat: step < 1 ? 1 : 0 },
     yaxis: { title: { text: 'margin, dB' }, decimalsInFloat: 0 },
     annotations: {
       yaxis: [{ y: wantedDb, borderColor: '#a4502a', label: { text: `${wantedDb} dB wanted` } }],

@@ -3,6 +3,7 @@ import { isJsonList, isJsonObject, jsonAt, PIN_ROLES, type FormField } from '@wi
 import { pathText, textOf, useDraft } from './DraftContext.tsx';
 import { FieldFor } from './FieldFor.tsx';
 import { plainText, TypedField } from './TypedField.tsx';
+import { HeadRow } from '../../ui/HeadRow.tsx';
 
 type Group = Extract<FormField, { is: 'group' }>;
 
@@ -29,18 +30,7 @@ export function PinsTable({ port, form, onMove, onAdd, onRemove }: PinsTableProp
     <div className="mt-3">
       <table className="w-full text-[13px]">
         <caption className="pb-1 text-left font-semibold">Pins, in physical order</caption>
-        <thead>
-          <tr className="border-b border-ink text-left text-ink2">
-            <th className="w-7 font-semibold">n</th>
-            <th className="font-semibold">Label</th>
-            <th className="font-semibold">Role</th>
-            <th className="font-semibold">Level V</th>
-            <th className="font-semibold">Stands V</th>
-            <th>
-              <span className="sr-only">Order</span>
-            </th>
-          </tr>
-        </thead>
+        <HeadRow heads={[{ text: 'n', className: 'w-7' }, 'Label', 'Role', 'Level V', 'Stands V', { text: 'Order', isHidden: true }]} />
         <tbody>
           {pins.map((pin, i) => {
             const n = i + 1;

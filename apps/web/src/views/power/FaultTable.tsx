@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { ABILITIES, FAULT_CLASSES, type FaultClass, type FaultLine } from '@wired-falcon/core';
 import type { SweepState } from './useFaults.ts';
+import { HeadRow } from '../../ui/HeadRow.tsx';
 
 interface FaultTableProps {
   readonly state: SweepState;
@@ -72,14 +73,7 @@ function Lines({ lines, chosen, onChoose }: LinesProps) {
         ))}
       </div>
       <table className="mt-2 w-full text-[13px]">
-        <thead>
-          <tr className="border-b border-ink text-left text-ink2">
-            <th className="font-semibold">Fault</th>
-            <th className="font-semibold">Worst in</th>
-            <th className="font-semibold">Lost</th>
-            <th className="font-semibold">Stops working</th>
-          </tr>
-        </thead>
+        <HeadRow heads={['Fault', 'Worst in', 'Lost', 'Stops working']} />
         <tbody>
           {lines
             .filter((line) => line.class === open)

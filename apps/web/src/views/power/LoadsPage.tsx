@@ -6,6 +6,7 @@ import { usePageTitle } from '../../ui/pageTitle.ts';
 import { Chart } from './Chart.tsx';
 import { usePower } from './PowerFrame.tsx';
 import { ampsText, voltsText } from './powerWords.ts';
+import { figures, HeadRow } from '../../ui/HeadRow.tsx';
 
 interface Loaded {
   readonly line: SupplyLine;
@@ -48,14 +49,7 @@ export function LoadsPage() {
         />
       </div>
       <table className="mt-2 w-full max-w-[620px] text-[13px]">
-        <thead>
-          <tr className="border-b border-ink text-left text-ink2">
-            <th className="font-semibold">Situation</th>
-            <th className="text-right font-semibold">Volts</th>
-            <th className="text-right font-semibold">Amps</th>
-            <th className="text-right font-semibold">of {ampsText(shown.line.ratedA ?? 0)}</th>
-          </tr>
-        </thead>
+        <HeadRow heads={['Situation', figures('Volts'), figures('Amps'), figures(`of ${ampsText(shown.line.ratedA ?? 0)}`)]} />
         <tbody>
           {shown.rows.map((row) => (
             <tr key={row.title} className="border-b border-rule">

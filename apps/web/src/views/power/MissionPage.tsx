@@ -9,6 +9,7 @@ import { Chart } from './Chart.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { usePower } from './PowerFrame.tsx';
 import { useAsked } from './useAsked.ts';
+import { figures, HeadRow } from '../../ui/HeadRow.tsx';
 
 /** The mission leg by leg, and what it takes out of the packs. */
 export function MissionPage() {
@@ -73,16 +74,7 @@ function Legs() {
     <section aria-label="Legs of the mission">
       {was.length > 0 && (
         <table className="w-full text-[13px]">
-          <thead>
-            <tr className="border-b border-ink text-left text-ink2">
-              <th className="font-semibold">Leg</th>
-              <th className="font-semibold">Situation</th>
-              <th className="font-semibold">Minutes</th>
-              <th>
-                <span className="sr-only">Change</span>
-              </th>
-            </tr>
-          </thead>
+          <HeadRow heads={['Leg', 'Situation', 'Minutes', { text: 'Change', isHidden: true }]} />
           <tbody>
             {was.map((leg, i) => (
               <tr key={i} className="border-b border-rule">
@@ -161,14 +153,7 @@ function Ends({ mission: { packs, samples } }: { readonly mission: Mission }) {
   if (last === undefined) return null;
   return (
     <table className="mt-2 w-full max-w-[620px] text-[13px]">
-      <thead>
-        <tr className="border-b border-ink text-left text-ink2">
-          <th className="font-semibold">Pack, at the end</th>
-          <th className="text-right font-semibold">Volts</th>
-          <th className="text-right font-semibold">Consumed</th>
-          <th className="text-right font-semibold">Left</th>
-        </tr>
-      </thead>
+      <HeadRow heads={['Pack, at the end', figures('Volts'), figures('Consumed'), figures('Left')]} />
       <tbody>
         {packs.map(({ ref, capacityMah }, k) => {
           const pack = last.packs[k];

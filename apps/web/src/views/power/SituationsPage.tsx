@@ -3,6 +3,7 @@ import { LIMITS, LOAD_STATES, scenariosOf, type OwnSituation, type Scenario } fr
 import { useMake, useSessionState } from '../../session/SessionContext.tsx';
 import { usePageTitle } from '../../ui/pageTitle.ts';
 import { NumberField } from '../../ui/NumberField.tsx';
+import { HeadRow } from '../../ui/HeadRow.tsx';
 
 const NEW: OwnSituation = {
   title: 'Own situation',
@@ -43,15 +44,7 @@ export function SituationsPage() {
         Everything is solved in each of them. Short ones may use burst ratings; those that last may not.
       </p>
       <table className="mt-2 w-full text-[13px]">
-        <thead>
-          <tr className="border-b border-ink text-left text-ink2">
-            {['Situation', 'Charge', 'Lasts', 'Cruise motors', 'Lift motors', 'Servos', 'Transmitters', 'Others'].map((head) => (
-              <th key={head} className="font-semibold">
-                {head}
-              </th>
-            ))}
-          </tr>
-        </thead>
+        <HeadRow heads={['Situation', 'Charge', 'Lasts', 'Cruise motors', 'Lift motors', 'Servos', 'Transmitters', 'Others']} />
         <tbody>
           {scenariosOf(aircraft).map((scenario) => (
             <Row key={scenario.id} scenario={scenario} />

@@ -1,5 +1,6 @@
 import type { ScenarioReport, SupplyLine } from '@wired-falcon/core';
 import { ampsText, stateText, voltsText } from './powerWords.ts';
+import { figures, HeadRow } from '../../ui/HeadRow.tsx';
 
 const WARN_SHARE = 0.8;
 
@@ -9,14 +10,7 @@ export function SupplyTable({ report }: { readonly report: ScenarioReport }) {
   if (shown.length === 0) return null;
   return (
     <table className="mt-2 w-full text-[13px]" data-testid="supplies">
-      <thead>
-        <tr className="border-b border-ink text-left text-ink2">
-          <th className="font-semibold">Supply</th>
-          <th className="text-right font-semibold">Volts</th>
-          <th className="text-right font-semibold">Amps</th>
-          <th className="pl-3 font-semibold">of what it may for ever</th>
-        </tr>
-      </thead>
+      <HeadRow heads={['Supply', figures('Volts'), figures('Amps'), { text: 'of what it may for ever', className: 'pl-3' }]} />
       <tbody>
         {shown.map((line) => (
           <tr key={line.device} className="border-b border-rule">

@@ -8,6 +8,7 @@ import type { PowerWorker } from '../../workers/power.worker.ts';
 import { usePower } from './PowerFrame.tsx';
 import { ampsText, voltsText } from './powerWords.ts';
 import { useAsked } from './useAsked.ts';
+import { HeadRow } from '../../ui/HeadRow.tsx';
 
 /** The gauge that each supply wire should have, and what the current sensors will and will not count. */
 export function WiresPage() {
@@ -83,15 +84,7 @@ function Wires({ wires }: { readonly wires: readonly WireProposal[] }) {
   if (wires.length === 0) return <p className="text-[13px]">No wire carries a supply yet.</p>;
   return (
     <table className="mt-1 w-full text-[13px]">
-      <thead>
-        <tr className="border-b border-ink text-left text-ink2">
-          {['Wire', 'mm', 'Most', 'good for', 'in', 'Lost', 'allowed', 'in', 'AWG', 'Proposed'].map((head, i) => (
-            <th key={i} className="font-semibold">
-              {head}
-            </th>
-          ))}
-        </tr>
-      </thead>
+      <HeadRow heads={['Wire', 'mm', 'Most', 'good for', 'in', 'Lost', 'allowed', 'in', 'AWG', 'Proposed']} />
       <tbody>
         {wires.map((wire) => (
           <tr key={`${wire.cable} ${wire.conductor}`} className="border-b border-rule">

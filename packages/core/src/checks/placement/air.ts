@@ -1,7 +1,15 @@
 import type { Graph } from '../../graph/graph.ts';
 import { impactPa, pitotsOf, speedAtPa, stepMs, type Pitot } from '../../layout/pitots.ts';
 import type { FramePlan } from '../../model/frame.ts';
+import type { AdoptRevision } from '../../edits/adoptPlan.ts';
+import { proposeAdoption } from '../../edits/proposeAdoption.ts';
+import type { Item } from '../../model/aircraft.ts';
+import { partKeyOf } from '../../model/contentHash.ts';
+import type { Part } from '../../model/part.ts';
+import { airspeedSensors } from '../../parts/sensors.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
+
+type AirspeedRange = NonNullable<Part['airspeed']>;
 
 /** The wash of a propeller is a little wider than its disc. */
 const WASH = 1.1;
@@ -81,21 +89,18 @@ export const airspeedRange: Check = {
   stage: 'layout',
   title: 'More speed than the sensor measures',
   run: ({ graph }) => {
-    const { neverExceedMs, stallMs } = graph.design.aircraft.airframe.frame?.numbers ?? {};
+    const { neverExceedMs } = graph.design.aircraft.airframe.frame?.numbers ?? {};
     if (neverExceedMs === undefined) return [];
     return graph.items.flatMap(({ item, part }) => {
       const range = item.where === 'aircraft' ? part?.airspeed : undefined;
-      return range === undefined || impactPa(neverExceedMs) <= range.fullScalePa ? [] : [beyond(item, range, neverExceedMs, stallMs)];
+      return range === undefined || impactPa(neverExceedMs) <= range.fullScalePa ? [] : [beyond(graph, item, range, neverExceedMs)];
     });
   },
 };
 
-function beyond(
-  { id, ref }: Graph['items'][number]['item'],
-  { fullScalePa, stepPa }: { readonly fullScalePa: number; readonly stepPa: number },
-  neverExceedMs: number,
-  stallMs: number | undefined,
-): Saying {
+function beyond(graph: Graph, item: Item, { fullScalePa, stepPa }: AirspeedRange, neverExceedMs: number): Saying {
+  const { id, ref } = item;
+  const stallMs = graph.design.aircraft.airframe.frame?.numbers.stallMs;
   return {
     severity: 'mend',
     where: [{ is: 'item', item: id }],
@@ -105,5 +110,26 @@ function beyond(
       ...(stallMs === undefined ? [] : [{ label: 'step at stall speed', value: `${stepMs(stepPa, stallMs).toFixed(2)} m/s` }]),
     ],
     why: 'Above its range it shows one speed whatever the aircraft does. Take a sensor of a wider range.',
+    remedies: () => widerSensor(graph, item, neverExceedMs),
   };
+}
+
+/** The sensor of the least range that is enough, with the same wires where it has them. */
+function widerSensor(graph: Graph, item: Item, neverExceedMs: number): readonly Remedy[] {
+  const wanted = impactPa(neverExceedMs);
+  const enough = airspeedSensors
+    .flatMap((part) => (part.airspeed === undefined || part.airspeed.fullScalePa < wanted ? [] : [{ part, range: part.airspeed }]))
+    .sort((a, b) => a.range.fullScalePa - b.range.fullScalePa);
+  for (const { part, range } of enough) {
+    const edit = proposeAdoption(graph.design, item.id, partKeyOf(part));
+    if (edit === undefined || !keepsItsWires(edit)) continue;
+    const sentence = `Put a ${part.name.toLowerCase()}, which measures up to ${speedAtPa(range.fullScalePa).toFixed(0)} m/s, in the place of ${item.ref}.`;
+    return [{ label: 'Take one of a wider range', sentence, edit }];
+  }
+  return [];
+}
+
+/** Whether every port and pin has its like in the other part. */
+function keepsItsWires({ map: { ports } }: AdoptRevision): boolean {
+  return ports.every(({ to, pins }) => to !== null && pins.every((pin) => pin.to !== null));
 }

@@ -1,9 +1,10 @@
 import type { Graph } from '../../graph/graph.ts';
 import { placedItems } from '../../layout/placedItems.ts';
-import type { Bay } from '../../model/frame.ts';
+import type { Bay, BayId } from '../../model/frame.ts';
 import { voltsAcross, type ScenarioResult } from '../../power/scenarios/solveScenario.ts';
 import type { Check, Saying } from '../finding.ts';
 import { situation } from '../power/situations.ts';
+import { baysOf, intoOtherBay, otherAccess } from './otherBays.ts';
 
 /** More than this in a bay without air makes it hot. */
 const CLOSED_W = 5;
@@ -14,16 +15,16 @@ export const cooling: Check = {
   stage: 'layout',
   title: 'Heat in a closed bay',
   run: ({ graph }) => {
-    const bays = Object.entries(graph.design.aircraft.airframe.frame?.bays ?? {}).filter(([, { access }]) => access === 'closed');
+    const bays = baysOf(graph).filter(([, { access }]) => access === 'closed');
     const cruise = bays.length === 0 ? undefined : situation(graph, 'cruise');
     return cruise === undefined ? [] : bays.flatMap(([id, bay]) => hot(graph, cruise, id, bay));
   },
 };
 
-function hot(graph: Graph, cruise: ScenarioResult, id: string, bay: Bay): Saying[] {
+function hot(graph: Graph, cruise: ScenarioResult, id: BayId, bay: Bay): Saying[] {
   const inside = placedItems(graph)
     .filter(({ place }) => place.bay === id)
-    .map(({ item, index }) => ({ item, watts: heatOf(cruise, index) }))
+    .map((entry) => ({ entry, item: entry.item, watts: heatOf(cruise, entry.index) }))
     .filter(({ watts }) => watts > 0.05)
     .sort((a, b) => b.watts - a.watts);
   const total = inside.reduce((sum, { watts }) => sum + watts, 0);
@@ -31,7 +32,8 @@ function hot(graph: Graph, cruise: ScenarioResult, id: string, bay: Bay): Saying
   return [
     {
       severity: 'note',
-      where: inside.slice(0, 8).map(({ item }) => ({ is: 'item', item: item.id })),
+      // The hottest alone: it is still the same heat in the same bay when another part comes or goes.
+      where: inside.slice(0, 1).map(({ item }) => ({ is: 'item', item: item.id })),
       what: `${inside
         .slice(0, 3)
         .map(({ item }) => item.ref)
@@ -39,6 +41,14 @@ function hot(graph: Graph, cruise: ScenarioResult, id: string, bay: Bay): Saying
       evidence: inside.slice(0, 4).map(({ item, watts }) => ({ label: item.ref, value: `${watts.toFixed(1)} W` })),
       why: 'Give the air a way in and a way out, or put the hottest elsewhere.',
       discriminator: id,
+      remedies: () => {
+        const isCool = (after: Graph): boolean => !cooling.run({ graph: after }).some(({ discriminator }) => discriminator === id);
+        const [hottest] = inside;
+        return [
+          ...(hottest === undefined ? [] : intoOtherBay(graph, hottest.entry, ({ access }) => access !== 'closed', isCool)),
+          ...otherAccess(graph, id, 'open', 'Let air in and out', isCool),
+        ];
+      },
     },
   ];
 }

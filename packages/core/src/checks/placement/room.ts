@@ -1,8 +1,12 @@
 import { distanceToPiece, outlineOf, type OutlinePiece } from '../../layout/outline.ts';
-import { placedItems, type PlacedItem } from '../../layout/placedItems.ts';
-import type { Bay } from '../../model/frame.ts';
+import type { Graph } from '../../graph/graph.ts';
+import { distanceMm, placedItems, type PlacedItem } from '../../layout/placedItems.ts';
+import type { Bay, FramePlan, Spot } from '../../model/frame.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
-import { BESIDE_MM } from './places.ts';
+import { pitotPlace } from './air.ts';
+import { intoBaysRemedy, notYetPlaced } from './intoBays.ts';
+import { baysOf, boxesIn, freePlaces, isWellAfter } from './otherBays.ts';
+import { BESIDE_MM, besideAirframeMm, moved } from './places.ts';
 
 /** Less than this is how exactly one can place a part. */
 const SLACK_MM = 0.5;
@@ -20,7 +24,7 @@ export const notPlaced: Check = {
   title: 'Not placed yet',
   run: ({ graph }) => {
     if (graph.design.aircraft.airframe.frame === undefined) return [];
-    const open = graph.items.filter(({ item }) => item.where === 'aircraft' && item.place === undefined);
+    const open = notYetPlaced(graph);
     if (open.length === 0) return [];
     const refs = open.map(({ item }) => item.ref);
     return [
@@ -31,6 +35,7 @@ export const notPlaced: Check = {
         evidence: [{ label: 'placed', value: `${graph.items.length - open.length} of ${graph.items.length}` }],
         why: 'Balance and the lengths of their cables are not known before.',
         discriminator: 'all',
+        remedies: () => intoBaysRemedy(graph),
       },
     ];
   },
@@ -48,7 +53,7 @@ export const bayOverflow: Check = {
       const bay = entry.place.bay === undefined ? undefined : bays[entry.place.bay];
       return bay === undefined ? [] : standsOut(entry, bay);
     });
-    return [...out, ...overlaps(placed)];
+    return [...out, ...overlaps(graph, placed)];
   },
 };
 
@@ -105,7 +110,7 @@ function fittingSpot({ place, half }: PlacedItem, bay: Bay): PlacedItem['place']
 }
 
 /** Two parts in one bay that want the same room. */
-function overlaps(placed: readonly PlacedItem[]): Saying[] {
+function overlaps(graph: Graph, placed: readonly PlacedItem[]): Saying[] {
   const inBays = placed.filter(({ place }) => place.bay !== undefined);
   return inBays.flatMap((a, i) =>
     inBays.slice(i + 1).flatMap((b): Saying[] => {
@@ -124,10 +129,25 @@ function overlaps(placed: readonly PlacedItem[]): Saying[] {
           evidence: [{ label: 'boxes overlap by', value: `${least.toFixed(0)} mm`, limit: '0 mm' }],
           why: 'Only one of them can be there.',
           discriminator: 'overlap',
+          remedies: () => outOfTheWay(graph, a, b),
         },
       ];
     }),
   );
+}
+
+/** The lighter of two to the nearest free spot of their bay, or the heavier. */
+function outOfTheWay(graph: Graph, a: PlacedItem, b: PlacedItem): readonly Remedy[] {
+  for (const { item, part, place } of a.massG <= b.massG ? [a, b] : [b, a]) {
+    const own = baysOf(graph).filter(([id]) => id === place.bay);
+    const [free] = freePlaces(own, part, place, (id) => boxesIn(graph, id, item.id));
+    if (free === undefined) continue;
+    const edit = { kind: 'place-item' as const, item: item.id, place: free.place, was: place };
+    if (!isWellAfter(graph, edit, () => true)) continue;
+    const sentence = `Move ${item.ref} by ${free.awayMm.toFixed(0)} mm to ${free.place.at.join(', ')}, where the bay "${free.bay.title}" has room for it.`;
+    return [{ label: `Move ${item.ref} aside`, sentence, edit }];
+  }
+  return [];
 }
 
 /** A part without a bay that lies beside the airframe. */
@@ -139,11 +159,12 @@ export const outside: Check = {
     const { kind, frame } = graph.design.aircraft.airframe;
     if (frame === undefined) return [];
     const { plan } = outlineOf(kind, frame);
-    return plan.length === 0 ? [] : placedItems(graph).flatMap((entry) => outsideOf(entry, plan));
+    return plan.length === 0 ? [] : placedItems(graph).flatMap((entry) => outsideOf(graph, frame, entry, plan));
   },
 };
 
-function outsideOf({ item, place }: PlacedItem, plan: readonly OutlinePiece[]): Saying[] {
+function outsideOf(graph: Graph, frame: FramePlan, entry: PlacedItem, plan: readonly OutlinePiece[]): Saying[] {
+  const { item, place } = entry;
   if (place.bay !== undefined) return [];
   const beside = Math.min(...plan.map((piece) => distanceToPiece([place.at[0], place.at[1]], piece)));
   if (beside <= BESIDE_MM) return [];
@@ -154,6 +175,28 @@ function outsideOf({ item, place }: PlacedItem, plan: readonly OutlinePiece[]): 
       what: `${item.ref} lies ${beside.toFixed(0)} mm beside the airframe.`,
       evidence: [{ label: `from ${item.ref} to the outline, from above`, value: `${beside.toFixed(0)} mm`, limit: `${BESIDE_MM} mm` }],
       why: 'There is nothing that it could be mounted on.',
+      remedies: () => ontoAirframe(graph, frame, entry),
     },
   ];
+}
+
+/** So many spots are tried on the way to the airframe. */
+const TRIES = 200;
+
+/** Straight towards the nearest point of the airframe that cables pass, until it is at the outline. */
+function ontoAirframe(graph: Graph, { points }: FramePlan, entry: PlacedItem): readonly Remedy[] {
+  const { at } = entry.place;
+  const [nearest] = Object.values(points).sort((a, b) => distanceMm(a.at, at) - distanceMm(b.at, at));
+  if (nearest === undefined) return [];
+  for (let i = 1; i <= TRIES; i++) {
+    const along = (axis: 0 | 1 | 2): number => Math.round(at[axis] + ((nearest.at[axis] - at[axis]) * i) / TRIES);
+    const to: Spot = [along(0), along(1), along(2)];
+    if (besideAirframeMm(graph, to) > 0) continue;
+    const edit = moved(entry, to);
+    const disturbed = (one: Graph): number => pitotPlace.run({ graph: one }).length;
+    if (!isWellAfter(graph, edit, (after) => disturbed(after) <= disturbed(graph))) return [];
+    const sentence = `Move ${entry.item.ref} to ${to.join(', ')}, at the edge of the airframe on the way to "${nearest.title}".`;
+    return [{ label: `Move ${entry.item.ref} onto it`, sentence, edit }];
+  }
+  return [];
 }

@@ -1,0 +1,79 @@
+import { describe, expect, it } from '@jest/globals';
+import type { Design } from '../../model/design.ts';
+import { findingsBy, itemOf, made } from '../../test/designs.ts';
+import { inBay } from '../../test/checkCases/placement.ts';
+import { FC, bench } from '../../test/checkCases/build.ts';
+import { remediesOf } from '../findingsOf.ts';
+import type { Remedy } from '../finding.ts';
+
+function remediesBy(design: Design, check: string): readonly Remedy[] {
+  return findingsBy(design, check).flatMap((finding) => remediesOf(design, finding));
+}
+
+/** An airframe with these parts, and none of them placed. */
+function unplaced(...parts: readonly string[]): Design {
+  const one = bench(...parts);
+  one.layOut(1600, { massStationMm: 458 });
+  return one.design;
+}
+
+describe('what is not placed', () => {
+  it('goes into bays with one remedy, where nothing is in the way of another', () => {
+    const design = unplaced('battery-lipo-4s-5000', FC, 'receiver-sbus-16', 'regulator-buck-5v-3a', 'companion-small-5v');
+    const [remedy] = remediesBy(design, 'place.not-placed');
+    expect(remedy?.label).toBe('Put them into bays');
+    if (remedy === undefined) return;
+    const after = made(design, remedy.edit);
+    for (const check of ['place.not-placed', 'place.bay-overflow', 'place.outside', 'place.cg']) {
+      expect(findingsBy(after, check).filter(({ severity }) => severity !== 'note')).toEqual([]);
+    }
+    expect(Object.values(after.aircraft.items).every(({ place }) => place?.bay !== undefined)).toBe(true);
+  });
+
+  it('is left to a person where its work says where it sits, or no bay has room', () => {
+    expect(remediesBy(unplaced(FC, 'servo-20g-standard'), 'place.not-placed')).toEqual([]);
+    expect(remediesBy(unplaced(FC, ...Array.from({ length: 14 }, () => 'battery-lipo-4s-5000')), 'place.not-placed')).toEqual([]);
+  });
+});
+
+describe('heat in a closed bay', () => {
+  it('goes with the hottest part to a bay with a hatch, where that is enough', () => {
+    const both = inBay('closed');
+    expect(remediesBy(both, 'place.cooling').map(({ label }) => label)).toEqual(['Let air in and out']);
+    const controller = itemOf(both, 'FC1');
+    if (controller.place === undefined) throw new Error('FC1 is not placed.');
+    const { bay: _in, ...outside } = controller.place;
+    const alone = made(both, { kind: 'place-item', item: controller.id, place: outside, was: controller.place });
+    // Forward of where it is, the computer would take the balance to the edge of its band.
+    expect(remediesBy(alone, 'place.cooling').map(({ label }) => label)).toEqual(['Let air in and out']);
+    const pack = itemOf(alone, 'BAT1');
+    if (pack.place === undefined) throw new Error('BAT1 is not placed.');
+    const apart = made(alone, { kind: 'place-item', item: pack.id, place: { ...pack.place, at: [218, 0, 0] }, was: pack.place });
+    const [move] = remediesBy(apart, 'place.cooling');
+    expect(move?.label).toBe('Move CC1 to "nose"');
+    if (move === undefined) return;
+    expect(findingsBy(made(apart, move.edit), 'place.cooling')).toEqual([]);
+  });
+});
+
+describe('two parts in one room', () => {
+  it('are parted by the lighter one, to the nearest spot that is free', () => {
+    const design = inBay('open');
+    const [computer, controller] = [itemOf(design, 'CC1'), itemOf(design, 'FC1')];
+    if (computer.place === undefined || controller.place === undefined) throw new Error('They are not placed.');
+    const clash = made(design, {
+      kind: 'place-item',
+      item: controller.id,
+      place: { ...controller.place, at: computer.place.at },
+      was: controller.place,
+    });
+    const found = findingsBy(clash, 'place.bay-overflow').filter(({ what }) => what.includes('CC1') && what.includes('FC1'));
+    expect(found).toHaveLength(1);
+    const [aside] = found.flatMap((finding) => remediesOf(clash, finding));
+    expect(aside?.label).toMatch(/^Move (CC1|FC1) aside$/);
+    if (aside === undefined) return;
+    expect(
+      findingsBy(made(clash, aside.edit), 'place.bay-overflow').filter(({ what }) => what.includes('CC1') && what.includes('FC1')),
+    ).toEqual([]);
+  });
+});
