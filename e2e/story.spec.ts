@@ -112,7 +112,6 @@ test('the whole demo aircraft is mended with remedies alone', async ({ page, air
   expect(await findings(page)).toEqual([
     'wire.level',
     'wire.i2c-bus',
-    'place.not-placed',
     'power.no-supply',
     'wire.not-wired',
     'wire.back-powered',

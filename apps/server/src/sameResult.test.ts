@@ -1,7 +1,8 @@
 import { afterAll, beforeAll, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { applyEdit, asId, canonicalJson, catalogue, newAircraft, withFreshIds, type Design, type Edit } from '@wired-falcon/core';
-import { draws, editFrom } from '../../../packages/core/src/test/randomEdits.ts';
+import { draws } from '../../../packages/core/src/test/randomEdits/draw.ts';
+import { editFrom } from '../../../packages/core/src/test/randomEdits/editFrom.ts';
 import { submitted, TestServer } from './test/testServer.ts';
 
 let server: TestServer;

@@ -78,7 +78,6 @@ describe('the demo aircraft', () => {
     expect(findingsOf(design).map((finding) => finding.check)).toEqual([
       'wire.level',
       'wire.i2c-bus',
-      'place.not-placed',
       'power.no-supply',
       'wire.not-wired',
       'wire.back-powered',

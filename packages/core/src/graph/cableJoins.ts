@@ -1,5 +1,6 @@
 import type { Cable, CableEnd, Conductor, Leg } from '../model/aircraft.ts';
 import type { ItemId } from '../model/ids.ts';
+import { byNatural } from '../model/naturalOrder.ts';
 import type { Pin, Port } from '../model/part.ts';
 import type { Graph } from './graph.ts';
 
@@ -19,7 +20,7 @@ export interface PlainCable {
   readonly endB: CableEnd;
   readonly a: PortAt;
   readonly b: PortAt;
-  /** In the order of the cable: by the pin at end A, then at end B. */
+  /** In order of the pin at end A, then at end B. */
   readonly conductors: readonly Conductor[];
 }
 
@@ -45,7 +46,10 @@ function read(graph: Graph, cable: Cable): PlainCable | undefined {
   const a = portAt(graph, endA);
   const b = portAt(graph, endB);
   if (a === undefined || b === undefined) return undefined;
-  return { cable, leg, endA, endB, a, b, conductors: Object.values(cable.conductors) };
+  const conductors = Object.values(cable.conductors).sort(
+    (x, y) => x.a.n - y.a.n || x.b.n - y.b.n || byNatural<Conductor>((c) => c.id)(x, y),
+  );
+  return { cable, leg, endA, endB, a, b, conductors };
 }
 
 /** The port that an end is at, or undefined when it is free, mated to a cable, or names something that is not there. */

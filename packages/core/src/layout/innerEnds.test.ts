@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { applyEdit } from '../edits/applyEdit.ts';
 import type { SimpleEdit } from '../edits/registry.ts';
 import { findingsOf, remediesOf } from '../checks/findingsOf.ts';
+import type { Graph } from '../graph/graph.ts';
 import { graphOf } from '../graph/graphOf.ts';
 import { sheetModel } from '../harness/wiringSheet/sheetModel.ts';
 import type { Cable } from '../model/aircraft.ts';
@@ -57,6 +58,13 @@ function cable(id: string, legs: readonly (readonly [string, string])[], mate?: 
   };
 }
 
+/** The same with a leg that is led by a point. */
+function ledBy(one: Cable, id: string, point: string): Cable {
+  const leg = one.legs[asId<LegId>(id)];
+  if (leg === undefined) throw new Error(`There is no ${id}.`);
+  return { ...one, legs: { ...one.legs, [leg.id]: { ...leg, via: asId<PointId>(point) } } };
+}
+
 const at = (butt: number): LegEnd => ({ spot: [0, butt, 0], bay: undefined });
 
 function located(cables: readonly Cable[], ports: Readonly<Record<string, LegEnd>>): ReadonlyMap<string, LegEnd> {
@@ -82,6 +90,16 @@ describe('where plugs between cables lie', () => {
     const pair = [cable('A', [['a', 'b']]), cable('B', [['c', 'b']], ['A', 'b'])];
     expect(located(pair, { [key('A a')]: at(20), [key('B c')]: at(220) }).get(key('A b'))?.spot).toEqual([0, 120, 0]);
     expect(located(pair, { [key('A a')]: at(20) }).get(key('A b'))).toBeUndefined();
+  });
+
+  it('is on the way by which one of them is led', () => {
+    const led = [cable('A', [['a', 'b']]), ledBy(cable('B', [['c', 'b']], ['A', 'b']), 'l0', 'p4')];
+    // From 10 to 220 by way of 1000: over the joint that the two would not cross else.
+    expect(located(led, { [key('A a')]: at(10), [key('B c')]: at(220) }).get(key('A b'))).toEqual({
+      spot: [0, 375, 0],
+      bay: undefined,
+      joint: 'r1',
+    });
   });
 
   it('ends for cables that are plugged into each other in a ring', () => {
@@ -127,8 +145,25 @@ describe('where a splice lies', () => {
     ]);
     const ends = located([tree], { [key('A a')]: at(0), [key('A b')]: at(260), [key('A c')]: at(1000) });
     expect(ends.get(key('A s'))?.spot).toEqual([0, 250, 0]);
+    // The leg to the first goes by the far end: from there on it is the same way for all.
+    const led = located([ledBy(tree, 'l0', 'p4')], { [key('A a')]: at(0), [key('A b')]: at(260), [key('A c')]: at(1000) });
+    expect(led.get(key('A s'))?.spot).toEqual([0, 1000, 0]);
   });
 });
+
+/** The pins that are joined with each other, net by net. */
+function joinedPins(graph: Graph): readonly string[] {
+  const sets = new Map<number, string[]>();
+  graph.nodes.forEach((node, i) => {
+    if (node.is !== 'pin') return;
+    const net = graph.nets.groupOf[i] ?? -1;
+    sets.set(net, [...(sets.get(net) ?? []), `${graph.items[node.item]?.item.ref} ${node.port.id} ${node.pin.n}`]);
+  });
+  return [...sets.values()]
+    .filter(({ length }) => length > 1)
+    .map((set) => set.join(' = '))
+    .sort();
+}
 
 describe('a cable that is split at a joint', () => {
   const whole = placementCases['place.joint-unbroken']?.wrong();
@@ -151,16 +186,7 @@ describe('a cable that is split at a joint', () => {
   });
 
   it('joins the same pins as before, each half with the same gauge and colour, the live half in a socket', () => {
-    const pinsOf = (graph: typeof after): string[] => {
-      const sets = new Map<number, string[]>();
-      graph.nodes.forEach((node, i) => {
-        if (node.is !== 'pin') return;
-        const net = graph.nets.groupOf[i] ?? -1;
-        sets.set(net, [...(sets.get(net) ?? []), `${graph.items[node.item]?.item.ref} ${node.port.id} ${node.pin.n}`]);
-      });
-      return [...sets.values()].filter(({ length }) => length > 1).map((set) => set.join(' = '));
-    };
-    expect(pinsOf(after).sort()).toEqual(pinsOf(before).sort());
+    expect(joinedPins(after)).toEqual(joinedPins(before));
     const half = (tag: string): Cable | undefined => after.cables.find((one) => one.tag === tag);
     const look = (tag: string): string[] => Object.values(half(tag)?.conductors ?? {}).map(({ awg, colour }) => `${awg} ${colour}`);
     expect(look('W03').sort()).toEqual(look('W02').sort());
@@ -177,11 +203,30 @@ describe('a cable that is split at a joint', () => {
     expect(drawn(after).sort()).toEqual(drawn(before).sort());
   });
 
-  it('is not offered for a loom, which is built over the joint branch by branch', () => {
-    const { id, nodes } = cableOf(whole, 'W02');
-    const [from = asId<NodeId>('a')] = Object.values(nodes).map((node) => node.id);
-    const node = { id: asId<NodeId>('branch'), is: 'end', at: { is: 'free' }, connector: pin } as const;
-    const loom = made(whole, { kind: 'add-leg', cable: id, leg: { id: asId<LegId>('more'), a: from, b: node.id }, node });
+  /** The same with a loose branch at so many ends of the cable. */
+  function loomWith(branches: number): Design {
+    const { id, nodes } = cableOf(whole ?? split, 'W02');
+    return Object.values(nodes)
+      .slice(0, branches)
+      .reduce((design, from, i) => {
+        const node = { id: asId<NodeId>(`branch${i}`), is: 'end', at: { is: 'free' }, connector: pin } as const;
+        return made(design, { kind: 'add-leg', cable: id, leg: { id: asId<LegId>(`more${i}`), a: from.id, b: node.id }, node });
+      }, whole ?? split);
+  }
+
+  it('may be a loom: the branch is cut off at the end that only it leads to, and all pins stay joined', () => {
+    const loom = loomWith(1);
+    const found = findingsOf(loom).find(({ check }) => check === 'place.joint-unbroken');
+    const [cut] = found === undefined ? [] : remediesOf(loom, found);
+    if (cut === undefined) throw new Error('There is no remedy for the loom.');
+    const parted = made(loom, cut.edit);
+    expect(findingsOf(parted).filter(({ check }) => check === 'place.joint-unbroken')).toEqual([]);
+    expect(joinedPins(graphOf(parted))).toEqual(joinedPins(graphOf(loom)));
+    expect(Object.keys(cableOf(parted, 'W02').legs)).toHaveLength(2);
+  });
+
+  it('is left to a person where the loom branches at both ends of the leg', () => {
+    const loom = loomWith(2);
     const found = findingsOf(loom).find(({ check }) => check === 'place.joint-unbroken');
     expect(found).toBeDefined();
     expect(found === undefined ? [] : remediesOf(loom, found)).toEqual([]);

@@ -1,5 +1,5 @@
 import type { Cable } from '../model/aircraft.ts';
-import type { FramePlan, RouteId, Spot } from '../model/frame.ts';
+import type { FramePlan, PointId, RouteId, Spot } from '../model/frame.ts';
 import type { CableId, NodeId } from '../model/ids.ts';
 import { distanceMm } from './placedItems.ts';
 import type { RouteNet, Way, WayEnd } from './routeNet.ts';
@@ -16,7 +16,8 @@ export function endKey(cable: CableId, node: NodeId): string {
 
 /**
  * The places of what is at no port: a plug that meets that of another cable lies at the joint that the two cross, else along their way;
- * a splice lies at the point of the routes from which its ends are nearest. What has a loose end has no place.
+ * a splice lies at the point of the routes from which its ends are nearest. Legs go by the points that they are to be led by. What has a
+ * loose end has no place.
  * @param ports the ends at ports of placed items, by `endKey`
  * @returns those and the others
  */
@@ -63,56 +64,77 @@ function innerNodes(cables: readonly Cable[], met: ReadonlyMap<string, string>):
   return inner;
 }
 
-type Neighbours = ReadonlyMap<string, readonly string[]>;
+/** A leg from a node: where it leads, and the point that it is to be led by. */
+interface Branch {
+  readonly to: string;
+  readonly via: PointId | undefined;
+}
 
-/** The nodes at the other ends of the legs at each node; two plugs that meet are one. */
+type Neighbours = ReadonlyMap<string, readonly Branch[]>;
+
+/** The legs at each node; two plugs that meet are one. */
 function neighbours(cables: readonly Cable[], met: ReadonlyMap<string, string>): Neighbours {
-  const around = new Map<string, string[]>();
-  const put = (a: string, b: string): void => void around.set(a, [...(around.get(a) ?? []), b]);
+  const around = new Map<string, Branch[]>();
+  const put = (a: string, to: string, via: PointId | undefined): void => void around.set(a, [...(around.get(a) ?? []), { to, via }]);
   for (const cable of cables) {
     for (const leg of Object.values(cable.legs)) {
       const [a, b] = [leg.a, leg.b].map((node) => endKey(cable.id, node)).map((key) => met.get(key) ?? key);
       if (a === undefined || b === undefined) continue;
-      put(a, b);
-      put(b, a);
+      put(a, b, leg.via);
+      put(b, a, leg.via);
     }
   }
   return around;
 }
 
-/** The nodes from `first` on, away from `start`, through those where two legs meet. The last one is where it ends. */
-function walk(start: string, first: string, around: Neighbours, ends: ReadonlyMap<string, LegEnd>): readonly string[] {
-  const walked = [first];
-  let [from, at] = [start, first];
-  for (let next = around.get(at); !ends.has(at) && next?.length === 2; next = around.get(at)) {
-    const on = next[0] === from ? next[1] : next[0];
-    // Cables that are plugged round in a ring lead nowhere.
-    if (on === undefined || on === start || walked.includes(on)) break;
-    walked.push(on);
-    [from, at] = [at, on];
-  }
-  return walked;
+/** Legs in a row: the nodes that they lead to, the last where it ends, and the points that they are led by. */
+interface Row {
+  readonly nodes: readonly string[];
+  readonly vias: readonly PointId[];
 }
 
-function placeSplice(node: string, around: Neighbours, ends: Map<string, LegEnd>, { points }: FramePlan, net: RouteNet): void {
-  const reached = (around.get(node) ?? []).flatMap((first) => ends.get(walk(node, first, around, ends).at(-1) ?? '') ?? []);
+/** The legs from `first` on, away from `start`, through nodes where two meet. */
+function walk(start: string, first: Branch, around: Neighbours, ends: ReadonlyMap<string, LegEnd>): Row {
+  const walked = [first];
+  let [from, at] = [start, first.to];
+  for (let next = around.get(at); !ends.has(at) && next?.length === 2; next = around.get(at)) {
+    const on = next[0]?.to === from ? next[1] : next[0];
+    // Cables that are plugged round in a ring lead nowhere.
+    if (on === undefined || on.to === start || walked.some(({ to }) => to === on.to)) break;
+    walked.push(on);
+    [from, at] = [at, on.to];
+  }
+  return { nodes: walked.map(({ to }) => to), vias: walked.flatMap(({ via }) => via ?? []) };
+}
+
+/** The spots of points that are there. */
+function spotsOf({ points }: FramePlan, vias: readonly PointId[]): readonly Spot[] {
+  return vias.flatMap((via) => (points[via] === undefined ? [] : [points[via].at]));
+}
+
+function placeSplice(node: string, around: Neighbours, ends: Map<string, LegEnd>, frame: FramePlan, net: RouteNet): void {
+  const reached = (around.get(node) ?? []).flatMap((first) => {
+    const { nodes, vias } = walk(node, first, around, ends);
+    const end = ends.get(nodes.at(-1) ?? '');
+    return end === undefined ? [] : [{ end, by: spotsOf(frame, vias) }];
+  });
   if (reached.length < 2) return;
   let least = Infinity;
-  for (const { at: spot } of Object.values(points)) {
-    const end = { spot, bay: undefined };
-    const sum = reached.reduce((total, other) => total + (net.between(end, other)?.lengthMm ?? Infinity), 0);
+  for (const { at: spot } of Object.values(frame.points)) {
+    const here = { spot, bay: undefined };
+    const sum = reached.reduce((total, { end, by }) => total + (net.through(here, by, end)?.lengthMm ?? Infinity), 0);
     if (sum < least) {
       least = sum;
-      ends.set(node, end);
+      ends.set(node, here);
     }
   }
 }
 
-function placeChain(start: string, first: string, around: Neighbours, ends: Map<string, LegEnd>, frame: FramePlan, net: RouteNet): void {
-  const walked = walk(start, first, around, ends);
-  const [a, b] = [ends.get(start), ends.get(walked.at(-1) ?? '')];
-  const between = walked.slice(0, -1);
-  const way = a === undefined || b === undefined || between.length === 0 ? undefined : net.between(a, b);
+function placeChain(start: string, first: Branch, around: Neighbours, ends: Map<string, LegEnd>, frame: FramePlan, net: RouteNet): void {
+  const { nodes, vias } = walk(start, first, around, ends);
+  const [a, b] = [ends.get(start), ends.get(nodes.at(-1) ?? '')];
+  const between = nodes.slice(0, -1);
+  const way = a === undefined || b === undefined || between.length === 0 ? undefined : net.through(a, spotsOf(frame, vias), b);
   if (way === undefined) return;
   const joints = way.routes.filter((route) => frame.routes[route]?.joint !== undefined);
   between.forEach((node, i) => {

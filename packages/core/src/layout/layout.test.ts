@@ -120,7 +120,7 @@ describe('ways of cables', () => {
         );
         const net = new RouteNet(netOf(points, pairs));
         const at = (i: number): Spot => points[i] ?? [0, 0, 0];
-        const way = net.through({ spot: at(0), bay: undefined }, at(1), { spot: at(size - 1), bay: undefined });
+        const way = net.through({ spot: at(0), bay: undefined }, [at(1)], { spot: at(size - 1), bay: undefined });
         const wanted = shortestByTrying(points, pairs, 0, 1) + shortestByTrying(points, pairs, 1, size - 1);
         if (way === undefined) return expect(wanted).toBe(Infinity);
         expect(way.lengthMm).toBeLessThanOrEqual(wanted + 1e-6);

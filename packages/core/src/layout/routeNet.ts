@@ -98,17 +98,16 @@ export class RouteNet {
     return best === undefined ? straight : this.#along(a.spot, ...best, b.spot);
   }
 
-  /** The shortest way between two ends by way of a spot of the net; undefined when no routes lead there. */
-  through(a: WayEnd, spot: Spot, b: WayEnd): Way | undefined {
-    const middle = { spot, bay: undefined };
-    const [to, from] = [this.between(a, middle), this.between(middle, b)];
-    if (to === undefined || from === undefined) return undefined;
-    const routes = [...to.routes, ...from.routes];
-    return {
-      lengthMm: to.lengthMm + from.lengthMm,
-      spots: [...to.spots, ...from.spots.slice(1)],
-      routes: routes.filter((route, k) => route !== routes[k - 1]),
-    };
+  /** The shortest way between two ends by way of spots of the net, in their order; undefined when no routes lead there. */
+  through(a: WayEnd, by: readonly Spot[], b: WayEnd): Way | undefined {
+    const stops: readonly WayEnd[] = [a, ...by.map((spot) => ({ spot, bay: undefined })), b];
+    const ways = stops.slice(1).map((stop, k) => this.between(stops[k] ?? stop, stop));
+    let whole: Way | undefined;
+    for (const [k, way] of ways.entries()) {
+      if (way === undefined) return undefined;
+      whole = k === 0 || whole === undefined ? way : joined(whole, way);
+    }
+    return whole;
   }
 
   #straight(a: WayEnd, b: WayEnd, [fromA]: readonly Entry[], [fromB]: readonly Entry[]): Way | undefined {
@@ -165,6 +164,16 @@ export class RouteNet {
     spots.push(to);
     return { lengthMm: lengthOf(spots), spots, routes: routes.filter((route, k) => route !== routes[k - 1]) };
   }
+}
+
+/** One way after the other. */
+function joined(one: Way, other: Way): Way {
+  const routes = [...one.routes, ...other.routes];
+  return {
+    lengthMm: one.lengthMm + other.lengthMm,
+    spots: [...one.spots, ...other.spots.slice(1)],
+    routes: routes.filter((route, k) => route !== routes[k - 1]),
+  };
 }
 
 /** Where a cable comes into the net: a point, and when it joins a stretch beside it, the foot there. */

@@ -66,7 +66,7 @@ function waysIn(graph: Graph, frame: FramePlan): ReadonlyMap<string, LegWay> {
 /** By way of the point that a person wants, where that is there and can be reached; else the shortest. */
 function wayOf(net: RouteNet, { points }: FramePlan, { via }: Leg, a: LegEnd, b: LegEnd): Way | undefined {
   const point = via === undefined ? undefined : points[via];
-  const through = point === undefined ? undefined : net.through(a, point.at, b);
+  const through = point === undefined ? undefined : net.through(a, [point.at], b);
   return through ?? net.between(a, b);
 }
 

@@ -28,7 +28,7 @@ export function reroutesOf(graph: Graph, { cable, leg, way }: Pick<LegWires, 'ca
   const nowMm = clearanceMm(way, awayFrom);
   return Object.entries(frame.points)
     .flatMap(([id, point]) => {
-      const other = net.through({ spot: a, bay: undefined }, point.at, { spot: b, bay: undefined });
+      const other = net.through({ spot: a, bay: undefined }, [point.at], { spot: b, bay: undefined });
       const mm = other === undefined ? 0 : clearanceMm(other.spots, awayFrom);
       // There and back on one stretch is no other way.
       const isOneWay = other !== undefined && !comesBack(other.spots);

@@ -22,16 +22,25 @@ const nearNode = asId<NodeId>('a');
 const farNode = asId<NodeId>('b');
 const onlyLeg = asId<LegId>('leg');
 
-/** Cuts a plain cable in two with a pair of plugs at a joint. None for a loom, which is built over the joint branch by branch. */
+/** The end of a leg that is cut off, and its wires by their contacts there. */
+interface CutEnd {
+  readonly end: CableEnd;
+  readonly wires: readonly { readonly wire: Conductor; readonly n: number }[];
+}
+
+/**
+ * Cuts a leg in two with a pair of plugs at a joint: what is beyond it becomes a cable of its own. None where a loom branches at both
+ * ends of the leg: it is built over the joint by hand.
+ */
 export function splitRemedies(graph: Graph, cable: Cable, leg: Leg, joint: string): readonly Remedy[] {
-  const [near, far] = [cable.nodes[leg.a], cable.nodes[leg.b]];
-  if (Object.keys(cable.legs).length !== 1 || near?.is !== 'end' || far?.is !== 'end') return [];
-  const pair = pairFor(cable);
-  if (pair === undefined) return [];
-  const isLiveAtNear = feeds(graph, near) || !feeds(graph, far);
+  const cut = cutEnd(cable, leg);
+  const near = cut === undefined ? undefined : cable.nodes[cut.end.id === leg.b ? leg.a : leg.b];
+  const pair = cut === undefined ? undefined : pairFor(cut);
+  if (cut === undefined || pair === undefined) return [];
+  const isLiveAtNear = (near?.is === 'end' && feeds(graph, near)) || !feeds(graph, cut.end);
   // The half that stays live when they are pulled apart has its contacts inside a socket.
   const [nearHalf, farHalf] = isLiveAtNear ? (['socket', 'plug'] as const) : (['plug', 'socket'] as const);
-  const outer = outerPart(graph, cable, leg, far, { ...pair, gender: farHalf });
+  const outer = outerPart(graph, cable, leg, cut, { ...pair, gender: farHalf });
   return [
     {
       label: `Plugs at "${joint}"`,
@@ -39,19 +48,30 @@ export function splitRemedies(graph: Graph, cable: Cable, leg: Leg, joint: strin
       edit: {
         kind: 'batch',
         title: `Split ${cable.tag} at the joint "${joint}"`,
-        edits: splitEdits(cable, leg, far, { ...pair, gender: nearHalf }, outer),
+        edits: splitEdits(cable, leg, cut.end, { ...pair, gender: nearHalf }, outer),
       },
     },
   ];
 }
 
-/** A family that takes every wire of a cable, with as many positions as are used at its far end. */
-function pairFor({ conductors }: Cable): Pick<Connector, 'family' | 'positions'> | undefined {
-  const wires = Object.values(conductors);
-  const positions = Math.max(1, ...wires.map(({ b }) => b.n));
+/** The end that only this leg leads to: of a plain cable its second one. */
+function cutEnd({ nodes, legs, conductors }: Cable, leg: Leg): CutEnd | undefined {
+  const isOnlyHere = (node: NodeId): boolean =>
+    Object.values(legs).every((other) => other.id === leg.id || (other.a !== node && other.b !== node));
+  for (const side of ['b', 'a'] as const) {
+    const end = nodes[leg[side]];
+    if (end?.is !== 'end' || !isOnlyHere(end.id)) continue;
+    return { end, wires: Object.values(conductors).flatMap((wire) => (wire.leg === leg.id ? [{ wire, n: wire[side].n }] : [])) };
+  }
+  return undefined;
+}
+
+/** A family that takes every wire of the leg, with as many positions as are used at its end. */
+function pairFor({ wires }: CutEnd): Pick<Connector, 'family' | 'positions'> | undefined {
+  const positions = Math.max(1, ...wires.map(({ n }) => n));
   const found = BETWEEN_CABLES.find(({ family, most }) => {
     const [thickest, thinnest] = CONNECTOR_FAMILIES[family].awg;
-    return positions <= most && wires.every(({ awg }) => awg >= thickest && awg <= thinnest);
+    return positions <= most && wires.every(({ wire: { awg } }) => awg >= thickest && awg <= thinnest);
   });
   return found === undefined ? undefined : { family: found.family, positions };
 }
@@ -61,10 +81,10 @@ function feeds(graph: Graph, end: CableEnd): boolean {
 }
 
 /** The new cable from the joint on: it ends where the old one did, wire by wire. */
-function outerPart({ design }: Graph, cable: Cable, { twistMm }: Leg, far: CableEnd, connector: Connector): Cable {
+function outerPart({ design }: Graph, cable: Cable, { twistMm }: Leg, { end: far, wires }: CutEnd, connector: Connector): Cable {
   // Wires that share a contact at the far end go on as one, as thick as the thickest of them.
   const byContact = new Map<number, Conductor>();
-  for (const wire of Object.values(cable.conductors).sort((x, y) => y.awg - x.awg)) byContact.set(wire.b.n, wire);
+  for (const { wire, n } of [...wires].sort((x, y) => y.wire.awg - x.wire.awg)) byContact.set(n, wire);
   const conductors = [...byContact].map(([n, { awg, colour }], i): Conductor => ({
     id: asId<ConductorId>(`?${i + 2}`),
     leg: onlyLeg,

@@ -1,9 +1,9 @@
-import type { SimpleEdit } from '../edits/registry.ts';
-import { graphOf } from '../graph/graphOf.ts';
-import { usualFrame } from '../layout/usualFrame.ts';
-import type { Design } from '../model/design.ts';
-import { FRAME_NUMBERS, frameNumbers, type BayId, type FramePlan, type Place, type PointId, type RouteId } from '../model/frame.ts';
-import { asId } from '../model/ids.ts';
+import type { SimpleEdit } from '../../edits/registry.ts';
+import { graphOf } from '../../graph/graphOf.ts';
+import { usualFrame } from '../../layout/usualFrame.ts';
+import type { Design } from '../../model/design.ts';
+import { FRAME_NUMBERS, frameNumbers, type BayId, type FramePlan, type Place, type PointId, type RouteId } from '../../model/frame.ts';
+import { asId } from '../../model/ids.ts';
 import type { Draw } from './draw.ts';
 
 const EMPTY: FramePlan = { numbers: {}, bays: {}, points: {}, routes: {} };

@@ -1,0 +1,48 @@
+import type { Edit } from '../../edits/registry.ts';
+import type { Design } from '../../model/design.ts';
+import { brief, name, power, waiver } from './aircraft.ts';
+import { absent, colour, conductor, end, gauge, leg, length, plug, removeCable, text, wire } from './cables.ts';
+import { addItem, adopt, label, output, removeItem, rename, setting, side } from './items.ts';
+import { pick, type Draw } from './draw.ts';
+import { frameEdit, placeEdit } from './layout.ts';
+
+/** The edit that a draw stands for on this design. Many make sense; those with `isStale` rest on a value that is not there. */
+export function editFrom(design: Design, draw: Draw): Edit {
+  const makers = [
+    addItem,
+    addItem,
+    wire,
+    wire,
+    wire,
+    conductor,
+    colour,
+    gauge,
+    absent,
+    end,
+    length,
+    text,
+    setting,
+    label,
+    rename,
+    side,
+    removeItem,
+    removeCable,
+    leg,
+    waiver,
+    name,
+    brief,
+    output,
+    plug,
+    adopt,
+    power,
+    frameEdit,
+    frameEdit,
+    placeEdit,
+    placeEdit,
+  ];
+  const one = pick(makers, draw.kind)?.(design, draw);
+  if (one === undefined) return addItem(design, draw);
+  if (draw.kind % 7 !== 3) return one;
+  const another = wire(design, { ...draw, x: draw.y, y: draw.x }) ?? addItem(design, draw);
+  return { kind: 'batch', title: 'two at once', edits: [one, another] };
+}
