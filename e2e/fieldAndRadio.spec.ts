@@ -137,3 +137,21 @@ test('sensors and reach: how the controller lies, what hovering takes, what is c
   await expect(lies.last()).not.toHaveText(before ?? '');
   expect(await violations(page)).toEqual([]);
 });
+
+test('a body of carbon hides the horizon from what stands in it; by keyboard; axe', async ({ page, whole }) => {
+  await page.goto(`${whole}/layout/antennas`);
+  await settled(page);
+  const shadows = page.getByRole('region', { name: /^What stands between an antenna and the horizon/ });
+  await expect(shadows).not.toContainText('carbon body');
+  await page.keyboard.press('Escape');
+  await enter(page, 'go brief', 'opens brief');
+  const body = page.getByRole('group', { name: 'Made of carbon' }).getByRole('checkbox', { name: 'body' });
+  await body.focus();
+  await page.keyboard.press('Space');
+  await settled(page);
+  await expect(body).toBeChecked();
+  expect(await violations(page)).toEqual([]);
+  await page.goto(`${whole}/layout/antennas`);
+  await settled(page);
+  await expect(shadows.getByRole('row').filter({ hasText: 'RX1' }).filter({ hasText: 'carbon body' })).toContainText('all round');
+});

@@ -25,7 +25,7 @@ export function NumberField({ label, unit, value, least, most, usual, onSave, is
     <label className={isLabelHidden ? 'inline-flex items-center gap-1' : 'flex items-center justify-between gap-2 py-0.5'}>
       <span className={isLabelHidden ? 'sr-only' : 'text-[13px]'}>{label}</span>
       <span className="inline-flex items-center gap-1">
-        <input className="field value w-20 text-right" placeholder={usual} {...input} />
+        <input className={`field value text-right ${usual === undefined ? 'w-20' : 'w-24'}`} placeholder={usual} {...input} />
         {unit !== '' && <span className="w-6 text-[12.5px] text-ink2">{unit}</span>}
         {isWrong && (
           <span role="alert" className="text-[12.5px] text-rust">

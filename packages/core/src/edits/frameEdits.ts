@@ -4,8 +4,10 @@ import { sameJson } from '../model/canonicalJson.ts';
 import {
   BayIdSchema,
   BaySchema,
+  FRAME_PIECES,
   FRAME_NUMBERS,
   frameNumbers,
+  framePieces,
   FramePointSchema,
   FramePlanSchema,
   PointIdSchema,
@@ -75,6 +77,23 @@ const setNumber = editKind({
   },
 });
 
+/** A piece of the airframe is made of carbon, or is not. */
+const setCarbon = editKind({
+  kind: 'set-frame-carbon',
+  schema: Type.Object(
+    { kind: Type.Literal('set-frame-carbon'), piece: oneOf(framePieces), isCarbon: Type.Boolean(), was: Type.Boolean() },
+    closed,
+  ),
+  title: ({ piece, isCarbon }) => `The ${FRAME_PIECES[piece]} ${piece === 'arm' ? 'are' : 'is'} ${isCarbon ? '' : 'not '}of carbon`,
+  apply: ({ aircraft }, { piece, isCarbon, was }) => {
+    const { carbon: now = [], ...frame } = frameOf(aircraft);
+    if (now.includes(piece) !== was)
+      return refuse('changed-since', `What the ${FRAME_PIECES[piece]} is made of was changed meanwhile. Look at it, then decide.`);
+    const carbon = framePieces.filter((other) => (other === piece ? isCarbon : now.includes(other)));
+    return withFrame(aircraft, carbon.length === 0 ? frame : { ...frame, carbon });
+  },
+});
+
 const bayOrNone = Type.Union([BaySchema, Type.Null()]);
 
 const setBay = editKind({
@@ -130,4 +149,4 @@ const setRoute = editKind({
   },
 });
 
-export const frameEdits = [setFrame, setNumber, setBay, setPoint, setRoute] as const;
+export const frameEdits = [setFrame, setNumber, setCarbon, setBay, setPoint, setRoute] as const;

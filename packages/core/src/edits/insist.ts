@@ -45,6 +45,8 @@ function insistOnOne(design: Design, edit: SimpleEdit): SimpleEdit | undefined {
       return { ...edit, was: aircraft.airframe.frame ?? null };
     case 'set-frame-number':
       return { ...edit, was: aircraft.airframe.frame?.numbers[edit.number] ?? null };
+    case 'set-frame-carbon':
+      return { ...edit, was: aircraft.airframe.frame?.carbon?.includes(edit.piece) === true };
     case 'set-bay':
       return { ...edit, was: aircraft.airframe.frame?.bays[edit.id] ?? null };
     case 'set-frame-point':

@@ -168,9 +168,20 @@ const NumbersSchema = Type.Unsafe<Readonly<Partial<Record<FrameNumber, number>>>
   }),
 );
 
+/** What an airframe is made of, piece by piece. */
+export const FRAME_PIECES = { body: 'body', wing: 'wing', tail: 'tail', arm: 'arms and booms' } as const;
+export type FramePiece = keyof typeof FRAME_PIECES;
+
+function isFramePiece(text: string): text is FramePiece {
+  return Object.hasOwn(FRAME_PIECES, text);
+}
+export const framePieces: readonly FramePiece[] = Object.keys(FRAME_PIECES).filter(isFramePiece);
+
 export const FramePlanSchema = Type.Object(
   {
     numbers: NumbersSchema,
+    /** The pieces that are made of carbon, which no wave passes. */
+    carbon: Type.Optional(Type.Array(oneOf(framePieces), { minItems: 1, maxItems: framePieces.length, uniqueItems: true })),
     bays: recordOf(BayIdSchema, BaySchema, LIMITS.baysPerFrame),
     points: recordOf(PointIdSchema, FramePointSchema, LIMITS.pointsPerFrame),
     routes: recordOf(RouteIdSchema, RouteSchema, LIMITS.routesPerFrame),

@@ -34,6 +34,11 @@ export const MIGRATIONS: readonly Migration[] = [
     title: 'Cables that are led by way of a point',
     migrate: (document) => document,
   },
+  {
+    to: 7,
+    title: 'Pieces of the airframe that are made of carbon',
+    migrate: (document) => document,
+  },
 ];
 
 export type MigrationResult =

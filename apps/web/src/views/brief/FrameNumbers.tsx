@@ -1,4 +1,14 @@
-import { FRAME_NUMBERS, NUMBERS_OF_KIND, outlineOf, type FrameNumber, type FramePlan } from '@wired-falcon/core';
+import {
+  FRAME_NUMBERS,
+  FRAME_PIECES,
+  framePieces,
+  NUMBERS_OF_KIND,
+  outlineOf,
+  type AirframeKind,
+  type FrameNumber,
+  type FramePiece,
+  type FramePlan,
+} from '@wired-falcon/core';
 import { Link } from 'react-router';
 import { paths } from '../../app/paths.ts';
 import { useMake, useSessionState } from '../../session/SessionContext.tsx';
@@ -31,6 +41,7 @@ export function FrameNumbers() {
               {NUMBERS_OF_KIND[kind].map((number) => (
                 <FrameNumberField key={number} number={number} frame={frame} />
               ))}
+              <Carbon frame={frame} />
             </div>
             <Sketches frame={frame} />
           </div>
@@ -55,6 +66,43 @@ function FrameNumberField({ number, frame }: { readonly number: FrameNumber; rea
       onSave={(value) => void make({ kind: 'set-frame-number', number, value: value ?? null, was: now ?? null })}
     />
   );
+}
+
+/** What no wave passes, for the shadows of antennas. */
+function Carbon({ frame }: { readonly frame: FramePlan }) {
+  const make = useMake();
+  const { kind } = useSessionState().design.aircraft.airframe;
+  return (
+    <fieldset className="mt-2 flex flex-wrap items-center gap-x-4 text-[13px]">
+      <legend className="sr-only">Made of carbon</legend>
+      <span aria-hidden="true">Made of carbon</span>
+      {piecesOf(kind).map((piece) => {
+        const was = frame.carbon?.includes(piece) === true;
+        return (
+          <label key={piece} className="flex items-center gap-1">
+            <input
+              type="checkbox"
+              checked={was}
+              onChange={(event) => make({ kind: 'set-frame-carbon', piece, isCarbon: event.target.checked, was })}
+            />
+            {FRAME_PIECES[piece]}
+          </label>
+        );
+      })}
+    </fieldset>
+  );
+}
+
+/** The pieces that an airframe of a kind has. */
+function piecesOf(kind: AirframeKind): readonly FramePiece[] {
+  const asked = NUMBERS_OF_KIND[kind];
+  const isThere: Readonly<Record<FramePiece, boolean>> = {
+    body: true,
+    wing: asked.includes('spanMm'),
+    tail: asked.includes('tailSpanMm'),
+    arm: asked.includes('armMm') || asked.includes('tailSpanMm'),
+  };
+  return framePieces.filter((piece) => isThere[piece]);
 }
 
 function Sketches({ frame }: { readonly frame: FramePlan }) {

@@ -6,8 +6,9 @@ import {
   noisyNeighbours,
   placedAntennas,
   productsOf,
+  shadowName,
   shadowsOf,
-  sideWords,
+  shadowWords,
   type Graph,
 } from '@wired-falcon/core';
 import { useGraph, useSessionState } from '../../session/SessionContext.tsx';
@@ -94,18 +95,18 @@ function Neighbours({ graph }: { readonly graph: Graph }) {
 function Shadows({ graph }: { readonly graph: Graph }) {
   return (
     <FactTable
-      title="What stands between an antenna and the horizon: packs and motors at its height; carbon is not in the model"
+      title="What stands between an antenna and the horizon, at its height: packs, motors, and what the brief says is of carbon"
       head={['Antenna', 'Shadowed by', 'Apart', 'Hides', 'Where']}
       empty="Nothing."
-      rows={shadowsOf(graph).map(({ antenna, body, distanceMm, spanDeg, bearingDeg }) => ({
-        key: `${antenna.name} ${body.item.ref}`,
+      rows={shadowsOf(graph).map((shadow, i) => ({
+        key: String(i),
         isOver: false,
         cells: [
-          <ItemLink key="a" graph={graph} itemRef={antenna.name} />,
-          <ItemLink key="b" graph={graph} itemRef={body.item.ref} />,
-          `${distanceMm.toFixed(0)} mm`,
-          `${spanDeg.toFixed(0)} deg`,
-          sideWords(bearingDeg),
+          <ItemLink key="a" graph={graph} itemRef={shadow.antenna.name} />,
+          <ItemLink key="b" graph={graph} itemRef={shadowName(shadow.body)} />,
+          `${shadow.distanceMm.toFixed(0)} mm`,
+          `${shadow.spanDeg.toFixed(0)} deg`,
+          shadowWords(shadow),
         ],
       }))}
     />

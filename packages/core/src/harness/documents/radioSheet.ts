@@ -5,7 +5,7 @@ import { linkBudget, marginDb, reachM } from '../../radio/linkBudget.ts';
 import { linkWishes } from '../../radio/linkWishes.ts';
 import { neighboursOf } from '../../radio/nearby.ts';
 import { productsOf } from '../../radio/products.ts';
-import { shadowsOf, sideWords } from '../../radio/shadows.ts';
+import { shadowName, shadowsOf, shadowWords } from '../../radio/shadows.ts';
 import type { Sheet } from './sheet.ts';
 
 /** Every radio with its antenna, its reach, and what arrives at it of the others. */
@@ -50,8 +50,8 @@ export function radioSheet(graph: Graph): Sheet {
         ({ name, mhz, receiver }) => `${name} falls on ${mhz[0].toFixed(0)} MHz, where ${receiver.name} listens.`,
       ),
       ...shadowsOf(graph).map(
-        ({ antenna, body, spanDeg, bearingDeg }) =>
-          `${body.item.ref} hides ${spanDeg.toFixed(0)} degrees of the horizon ${sideWords(bearingDeg)} from the antenna of ${antenna.name}.`,
+        (shadow) =>
+          `${capital(shadowName(shadow.body))} hides ${shadow.spanDeg.toFixed(0)} degrees of the horizon ${shadowWords(shadow)} from the antenna of ${shadow.antenna.name}.`,
       ),
     ],
     cautions: [
@@ -70,4 +70,8 @@ function worstOf(radio: RadioAt, neighbours: ReturnType<typeof neighboursOf>): s
   if (worst === undefined) return '';
   const { sender, isolation, arrivesDbm, bearsDbm } = worst;
   return `${sender.name}, ${isolation.distanceMm.toFixed(0)} mm, ${Math.abs(bearsDbm - arrivesDbm).toFixed(0)} dB ${arrivesDbm > bearsDbm ? 'too much' : 'clear'}`;
+}
+
+function capital(text: string): string {
+  return `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
 }

@@ -2,7 +2,16 @@ import type { SimpleEdit } from '../../edits/registry.ts';
 import { graphOf } from '../../graph/graphOf.ts';
 import { usualFrame } from '../../layout/usualFrame.ts';
 import type { Design } from '../../model/design.ts';
-import { FRAME_NUMBERS, frameNumbers, type BayId, type FramePlan, type Place, type PointId, type RouteId } from '../../model/frame.ts';
+import {
+  FRAME_NUMBERS,
+  frameNumbers,
+  framePieces,
+  type BayId,
+  type FramePlan,
+  type Place,
+  type PointId,
+  type RouteId,
+} from '../../model/frame.ts';
 import { asId } from '../../model/ids.ts';
 import type { Draw } from './draw.ts';
 
@@ -17,7 +26,11 @@ export function frameEdit({ aircraft }: Design, { x, y, z, isStale }: Draw): Sim
   const bay = asId<BayId>(`bay-${y % 3}`);
   const point = asId<PointId>(`point-${y % 4}`);
   const route = asId<RouteId>(`route-${y % 3}`);
-  switch (x % 5) {
+  switch (x % 6) {
+    case 5: {
+      const piece = framePieces[y % framePieces.length] ?? 'body';
+      return { kind: 'set-frame-carbon', piece, isCarbon: z % 3 !== 0, was: (frame?.carbon?.includes(piece) === true) !== isStale };
+    }
     case 0:
       return { kind: 'set-frame', frame: z % 4 === 0 ? null : usualFrame(kind, 400 + z), was: isStale ? EMPTY : (frame ?? null) };
     case 1: {
