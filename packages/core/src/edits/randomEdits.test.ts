@@ -6,47 +6,16 @@ import { canonicalJson } from '../model/canonicalJson.ts';
 import type { Design } from '../model/design.ts';
 import { asId, type EditId } from '../model/ids.ts';
 import { shapeProblems } from '../model/shape.ts';
-import { countingIds, demoDesign, emptyBench } from '../test/designs.ts';
-import { draws, type Draw } from '../test/randomEdits/draw.ts';
-import { editFrom } from '../test/randomEdits/editFrom.ts';
+import { demoDesign, emptyBench } from '../test/designs.ts';
+import { draws } from '../test/randomEdits/draw.ts';
+import { play } from '../test/randomEdits/play.ts';
 import { applyEdit, titleOf } from './applyEdit.ts';
-import { withFreshIds } from './freshIds.ts';
 import { integrityOf } from './integrity.ts';
-import { editKinds, EditSchema, PutBackSchema, type Edit, type PutBack } from './registry.ts';
+import { editKinds, EditSchema, PutBackSchema } from './registry.ts';
 
 function withoutIssued(design: Design): string {
   const { issued: _issued, ...rest } = design.aircraft;
   return canonicalJson(rest);
-}
-
-interface Step {
-  readonly edit: Edit;
-  readonly before: Design;
-  readonly inverse: PutBack;
-}
-
-/** Makes every edit of the draws that is accepted. */
-function play(start: Design, list: readonly Draw[]): { readonly end: Design; readonly steps: readonly Step[] } {
-  const makeId = countingIds('r');
-  let design = start;
-  const steps: Step[] = [];
-  for (const draw of list) {
-    const edit = withFreshIdsOrAsIs(editFrom(design, draw), makeId);
-    const result = applyEdit(design, edit);
-    if ('refused' in result) continue;
-    steps.push({ edit, before: design, inverse: result.inverse });
-    design = result.design;
-  }
-  return { end: design, steps };
-}
-
-/** Two edits of a batch draw their placeholders from one pot: ids differ, as they must. */
-function withFreshIdsOrAsIs(edit: Edit, makeId: () => string): Edit {
-  if (edit.kind !== 'batch') return withFreshIds(edit, makeId);
-  const edits = edit.edits
-    .map((one) => withFreshIds(one, makeId))
-    .flatMap((one) => (one.kind === 'batch' || one.kind === 'undo' ? [] : [one]));
-  return { ...edit, edits };
 }
 
 const starts = fc.constantFrom<'demo' | 'empty'>('demo', 'empty');

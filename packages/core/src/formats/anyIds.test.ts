@@ -1,11 +1,12 @@
 import { createHash } from 'node:crypto';
 import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
 import { findingsOf, remediesOf } from '../checks/findingsOf.ts';
 import { compassFields } from '../field/compassFields.ts';
 import { graphOf } from '../graph/graphOf.ts';
 import { sheetModel } from '../harness/wiringSheet/sheetModel.ts';
 import { legWays } from '../layout/ways.ts';
-import { AircraftSchema } from '../model/aircraft.ts';
+import { AircraftSchema, type Cable } from '../model/aircraft.ts';
 import { canonicalJson } from '../model/canonicalJson.ts';
 import type { Design } from '../model/design.ts';
 import { asId, type AircraftId, type MakeId } from '../model/ids.ts';
@@ -13,7 +14,10 @@ import { hasShape } from '../model/shape.ts';
 import { demoAircraft } from '../demo/demoAircraft.ts';
 import { faultSweep } from '../power/faults/faultSweep.ts';
 import { scenarioNetlist } from '../power/spice/scenarioNetlist.ts';
+import { demoDesign } from '../test/designs.ts';
 import { withLoom, withOwnIds } from '../test/looms.ts';
+import { draws } from '../test/randomEdits/draw.ts';
+import { play } from '../test/randomEdits/play.ts';
 import { documentKinds } from './documentKinds.ts';
 
 /** Ids in no order, as a workshop draws them. */
@@ -27,12 +31,16 @@ function drawn(id: string, seed: string): Design {
   const makeId = drawnIds(seed);
   const design = demoAircraft.find((each) => each.id === id)?.build(asId<AircraftId>(id), makeId);
   if (design === undefined) throw new Error(`There is no ${id}.`);
-  const cables = withOwnIds(withLoom(Object.values(design.aircraft.cables)), makeId);
-  const stored: unknown = JSON.parse(
+  return stored(design, withOwnIds(withLoom(Object.values(design.aircraft.cables)), makeId));
+}
+
+/** A design with these cables, as a store gives it back. */
+function stored(design: Design, cables: readonly Cable[]): Design {
+  const document: unknown = JSON.parse(
     canonicalJson({ ...design.aircraft, cables: Object.fromEntries(cables.map((cable) => [cable.id, cable])) }),
   );
-  if (!hasShape(AircraftSchema, stored)) throw new Error(`${id} has lost its shape.`);
-  return { ...design, aircraft: stored };
+  if (!hasShape(AircraftSchema, document)) throw new Error('The aircraft has lost its shape.');
+  return { ...design, aircraft: document };
 }
 
 /** What people read of an aircraft, by where it stands. */
@@ -75,4 +83,28 @@ describe('two aircraft that differ in nothing but their ids', () => {
       expect(READ[name]?.(two)).toEqual(READ[name]?.(one));
     });
   });
+
+  it('have the same findings, pin tables and nets, whatever was done to them', () => {
+    let looms = 0;
+    fc.assert(
+      fc.property(draws, (list) => {
+        const { end } = play(demoDesign(), list);
+        const [one, two] = ['one', 'two'].map((seed) => stored(end, withOwnIds(Object.values(end.aircraft.cables), drawnIds(seed))));
+        if (one === undefined || two === undefined) throw new Error('There are two of them.');
+        looms += graphOf(one).cables.filter(({ legs }) => Object.keys(legs).length > 1).length;
+        for (const name of ['findings', 'ways of cables', 'wiring sheet']) expect(READ[name]?.(two)).toEqual(READ[name]?.(one));
+        for (const document of ['pin-table', 'labels', 'cut-list', 'nets'])
+          expect(sheetsOf(two, document)).toEqual(sheetsOf(one, document));
+      }),
+      { numRuns: 25 },
+    );
+    expect(looms).toBeGreaterThan(3);
+  });
 });
+
+function sheetsOf(design: Design, id: string): unknown {
+  const graph = graphOf(design);
+  const kind = documentKinds.find((candidate) => candidate.id === id);
+  if (kind === undefined) throw new Error(`There is no document ${id}.`);
+  return kind.subjects(graph).map((subject) => kind.build(graph, subject.id));
+}

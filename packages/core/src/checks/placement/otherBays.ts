@@ -6,7 +6,7 @@ import { BayIdSchema, BAY_ACCESS, type Bay, type BayAccess, type BayId, type Pla
 import type { ItemId } from '../../model/ids.ts';
 import type { ResolvedPart } from '../../model/part.ts';
 import { hasShape } from '../../model/shape.ts';
-import type { Remedy } from '../finding.ts';
+import { SEVERITIES, type Remedy } from '../finding.ts';
 import { graphAfter } from '../tryEdit.ts';
 import { centreOfGravity } from './balance.ts';
 
@@ -88,9 +88,13 @@ export function otherAccess(
   return [{ label, sentence: `Build the bay "${was.title}" with another way in: ${BAY_ACCESS[access]}.`, edit }];
 }
 
-/** Whether an edit is possible, makes it well, and does not take the balance away. */
+/** Whether an edit is possible, makes it well, and does not make the balance worse than it is. */
 export function isWellAfter(graph: Graph, edit: Edit, isWell: (after: Graph) => boolean): boolean {
   const after = graphAfter(graph, edit);
-  if (after === undefined || !isWell(after)) return false;
-  return centreOfGravity.run({ graph: after }).length === 0 || centreOfGravity.run({ graph }).length > 0;
+  return after !== undefined && isWell(after) && balanceRank(after) >= balanceRank(graph);
+}
+
+/** How bad the balance is: the lower, the worse. */
+function balanceRank(graph: Graph): number {
+  return Math.min(SEVERITIES.length, ...centreOfGravity.run({ graph }).map(({ severity }) => SEVERITIES.indexOf(severity)));
 }
