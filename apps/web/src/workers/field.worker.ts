@@ -32,12 +32,14 @@ export interface MapWish {
 export interface ContourLine {
   readonly ut: number;
   readonly path: string;
-  /** Where its label stands. */
-  readonly label: readonly [x: number, y: number];
+  /** Spots on its longest ring beside which its label may stand, from the right to the left. */
+  readonly labelSpots: readonly (readonly [x: number, y: number])[];
 }
 
 /** The strengths that are drawn, in microtesla: from what one sees in a heading to what spoils it. */
 const STRENGTHS_UT = [0.2, 0.5, 1, 2, 5, 10, 20];
+/** About so many spots of a line are offered for its label. */
+const LABEL_SPOTS = 40;
 /** For so long the worker does not listen while it draws. */
 const SLICE_MS = 30;
 
@@ -90,8 +92,12 @@ function linesOf(map: Float32Array, { columns, rows, stepMm, stationMm, buttMm }
               .join('L')}Z`,
         )
         .join('');
-      const outermost = longest.reduce((right, point) => ((point[0] ?? 0) > (right[0] ?? 0) ? point : right), longest[0] ?? []);
-      return [{ ut: value, path, label: at(outermost) }];
+      const apart = Math.max(1, Math.floor(longest.length / LABEL_SPOTS));
+      const labelSpots = longest
+        .filter((_, i) => i % apart === 0)
+        .map(at)
+        .sort(([x], [other]) => other - x);
+      return [{ ut: value, path, labelSpots }];
     });
 }
 

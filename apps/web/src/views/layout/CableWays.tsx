@@ -1,4 +1,5 @@
 import { legWays, type CableId, type Graph, type ItemId, type LegWay, type Spot } from '@wired-falcon/core';
+import { boxOfLabel, firstFree, type Box, type TextLabel } from './labelBoxes.ts';
 
 /** A part, with the cables that are plugged into it, or a cable. */
 export type WaysOf = { readonly is: 'item'; readonly item: ItemId } | { readonly is: 'cable'; readonly cable: CableId };
@@ -38,18 +39,22 @@ interface WayLengthsProps {
   readonly graph: Graph;
   readonly chosen: WaysOf | undefined;
   readonly letterMm: number;
+  /** Where other texts stand. */
+  readonly taken: readonly Box[];
 }
 
 /** Tag and length beside the ways of what is chosen, and whether somebody typed the length; over everything else. */
-export function WayLengths({ graph, chosen, letterMm }: WayLengthsProps) {
+export function WayLengths({ graph, chosen, letterMm, taken }: WayLengthsProps) {
   const written = [...legWays(graph).values()].filter((entry) => isOf(entry, chosen));
+  const letter = letterMm * 0.85;
   return (
-    <g aria-hidden="true" className="pointer-events-none font-mono" fontSize={letterMm * 0.85} dominantBaseline="central">
-      {labelsOf(written.length > MOST_WRITTEN ? [] : written, letterMm).map(({ text, x, y }, i) => (
+    <g aria-hidden="true" className="pointer-events-none font-mono" fontSize={letter} dominantBaseline="central">
+      {labelsOf(written.length > MOST_WRITTEN ? [] : written, letter, taken).map(({ text, x, y, anchor }, i) => (
         <text
           key={i}
           x={x}
           y={y}
+          textAnchor={anchor}
           fill="var(--color-ink)"
           stroke="var(--color-sheet)"
           strokeWidth={letterMm * 0.3}
@@ -69,37 +74,41 @@ function isOf({ cable }: LegWay, chosen: WaysOf | undefined): boolean {
   return Object.values(cable.nodes).some((node) => node.is === 'end' && node.at.is === 'port' && node.at.item === chosen.item);
 }
 
-interface Label {
-  readonly text: string;
-  readonly x: number;
-  readonly y: number;
-}
+/** So many lines up and down a label is tried at each of its places. */
+const MOST_LINES = 12;
 
-/** A label at the middle of each way; those that would stand on one another are moved down. */
-function labelsOf(entries: readonly LegWay[], letterMm: number): readonly Label[] {
-  const labels: Label[] = [];
+/** A label beside the middle of a stretch of each way, the longest stretch first, where it stands on no other. */
+function labelsOf(entries: readonly LegWay[], letter: number, taken: readonly Box[]): readonly TextLabel[] {
+  const labels: TextLabel[] = [];
   for (const { cable, leg, way, lengthMm } of entries) {
     const text = leg.typedLengthMm === undefined ? `${cable.tag} ${lengthMm} mm` : `${cable.tag} ${leg.typedLengthMm} mm typed`;
-    const [station, x] = middleCorner(way.spots);
-    let y = station - letterMm * 0.7;
-    const isTaken = (): boolean =>
-      labels.some((other) => Math.abs(other.y - y) < letterMm && Math.abs(other.x - x) < text.length * letterMm * 0.55);
-    while (isTaken()) y += letterMm;
-    labels.push({ text, x: x + letterMm * 0.4, y });
+    const places = middlesOf(way.spots).flatMap(([station, x]) =>
+      linesAround(station, letter).flatMap((y): TextLabel[] => [
+        { text, x: x + letter / 2, y, anchor: 'start' },
+        { text, x: x - letter / 2, y, anchor: 'end' },
+      ]),
+    );
+    const [first, ...others] = places;
+    if (first !== undefined)
+      labels.push(firstFree([first, ...others], letter, [...taken, ...labels.map((label) => boxOfLabel(label, letter))]));
   }
   return labels;
 }
 
-/** The middle of the longest stretch of a way. */
-function middleCorner(spots: readonly Spot[]): Spot {
-  let best: Spot = spots[0] ?? [0, 0, 0];
-  let longest = -1;
-  spots.slice(1).forEach((to, i) => {
-    const from = spots[i] ?? to;
-    const length = Math.hypot(to[0] - from[0], to[1] - from[1]);
-    if (length <= longest) return;
-    longest = length;
-    best = [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2, (from[2] + to[2]) / 2];
-  });
-  return best;
+/** Lines of text above and below a station, the nearest first. */
+function linesAround(station: number, letter: number): readonly number[] {
+  return Array.from({ length: 2 * MOST_LINES }, (_, i) => station + (i % 2 === 0 ? -1 : 1) * (Math.floor(i / 2) + 0.8) * letter);
+}
+
+/** The middles of the stretches of a way, of the longest one first. */
+function middlesOf(spots: readonly Spot[]): readonly Spot[] {
+  return spots
+    .slice(1)
+    .map((to, i) => ({ from: spots[i] ?? to, to }))
+    .sort((p, q) => planLength(q) - planLength(p))
+    .map(({ from, to }): Spot => [(from[0] + to[0]) / 2, (from[1] + to[1]) / 2, (from[2] + to[2]) / 2]);
+}
+
+function planLength({ from, to }: { readonly from: Spot; readonly to: Spot }): number {
+  return Math.hypot(to[0] - from[0], to[1] - from[1]);
 }

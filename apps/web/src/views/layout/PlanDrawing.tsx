@@ -16,7 +16,8 @@ import { CableWays, WayLengths, type WaysOf } from './CableWays.tsx';
 import { FieldLayer, type FieldLayerProps } from './FieldLayer.tsx';
 import { snapped, stepped, turnedOnce } from './moving.ts';
 import { OutlineShape } from './OutlineShape.tsx';
-import { partLabels } from './partLabels.ts';
+import { boxOfLabel } from './labelBoxes.ts';
+import { boxOf, partLabels } from './partLabels.ts';
 import { PartNames } from './PartNames.tsx';
 import { AntennaAxes, BalanceMark, Ghost, ScaleBar } from './PlanMarks.tsx';
 import { fromAbove, viewBoxText, type ViewBox } from './viewBoxes.ts';
@@ -33,7 +34,7 @@ interface PlanDrawingProps {
   readonly chosen: WaysOf | undefined;
   readonly showsCables: boolean;
   /** The situation whose field is drawn, and the height; a move that is under way with it. */
-  readonly field: Omit<FieldLayerProps, 'view' | 'letterMm'> | undefined;
+  readonly field: Omit<FieldLayerProps, 'view' | 'letterMm' | 'taken'> | undefined;
   readonly onSelect: (item: ItemId) => void;
   /** While a part is dragged; undefined when that ends without a move. */
   readonly onDrag: (moved: { readonly entry: PlacedItem; readonly at: Spot } | undefined) => void;
@@ -50,6 +51,8 @@ export function PlanDrawing(props: PlanDrawingProps) {
   const drag = usePlanDrag(svg, props);
   const letterMm = Math.max(view.width * 0.012, view.height * 0.025);
   const parts = [...placedItems(graph)].sort((a, b) => a.place.at[2] - b.place.at[2]);
+  const names = partLabels(parts, view, letterMm);
+  const taken = names.map((name) => boxOfLabel(name, letterMm));
   const onKeyDown = (entry: PlacedItem) => (event: KeyboardEvent) => {
     const at = stepped(entry.place.at, event.key, event.shiftKey);
     const place = at !== undefined ? { ...entry.place, at } : event.key === 'r' ? turnedOnce(entry.place) : undefined;
@@ -87,7 +90,7 @@ export function PlanDrawing(props: PlanDrawingProps) {
           <title>{title}</title>
         </g>
       ))}
-      {props.field !== undefined && <FieldLayer {...props.field} view={view} letterMm={letterMm} />}
+      {props.field !== undefined && <FieldLayer {...props.field} view={view} letterMm={letterMm} taken={[...taken, ...parts.map(boxOf)]} />}
       <CableWays graph={graph} chosen={chosen} showsAll={showsCables} />
       <AntennaAxes graph={graph} sizeMm={letterMm} />
       {pack !== undefined && <Ghost solution={pack} />}
@@ -100,8 +103,8 @@ export function PlanDrawing(props: PlanDrawingProps) {
           onKeyDown={onKeyDown(entry)}
         />
       ))}
-      <PartNames labels={partLabels(parts, view, letterMm)} letterMm={letterMm} selected={selected} onSelect={props.onSelect} />
-      <WayLengths graph={graph} chosen={chosen} letterMm={letterMm} />
+      <PartNames labels={names} letterMm={letterMm} selected={selected} onSelect={props.onSelect} />
+      <WayLengths graph={graph} chosen={chosen} letterMm={letterMm} taken={taken} />
       <ScaleBar view={view} letterMm={letterMm} />
       {balance !== undefined && <BalanceMark balance={balance} frame={frame} sizeMm={letterMm} />}
     </svg>

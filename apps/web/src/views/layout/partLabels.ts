@@ -1,27 +1,15 @@
 import { halfOf, type ItemId, type PlacedItem } from '@wired-falcon/core';
+import { boxOfLabel, isWithin, overlap, widthOf, type Box, type TextLabel } from './labelBoxes.ts';
 import type { ViewBox } from './viewBoxes.ts';
 
-/** A rectangle of the drawing, in mm. */
-interface Box {
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-}
-
 /** The name of a part on the plan. */
-export interface PartLabel {
+export interface PartLabel extends TextLabel {
   readonly item: ItemId;
-  readonly text: string;
-  readonly x: number;
-  readonly y: number;
-  readonly anchor: 'start' | 'middle' | 'end';
   /** From the part to a name that stands apart from it. */
   readonly leader: readonly [x: number, y: number][] | undefined;
 }
 
-/** What a letter of the drawing's type is wide, as a share of its height. */
-const LETTER_WIDTH = 0.62;
+/** From name to name in a column, in heights of a letter. */
 const LINE = 1.2;
 
 /**
@@ -62,36 +50,19 @@ function labelAt({ entry: { item } }: Shown, x: number, y: number, anchor: PartL
   return { item: item.id, text: item.ref, x, y, anchor, leader };
 }
 
-function widthOf(text: string, letterMm: number): number {
-  return text.length * letterMm * LETTER_WIDTH;
-}
-
-function boxOfLabel({ text, x, y, anchor }: PartLabel, letterMm: number): Box {
-  const width = widthOf(text, letterMm);
-  const left = anchor === 'start' ? x : anchor === 'end' ? x - width : x - width / 2;
-  return { x: left, y: y - letterMm / 2, width, height: letterMm };
-}
-
 interface Shown {
   readonly entry: PlacedItem;
   readonly box: Box;
 }
 
-function boxOf({ part, place }: PlacedItem): Box {
+/** What a part takes on the plan. */
+export function boxOf({ part, place }: PlacedItem): Box {
   const half = halfOf(part.sizeMm, place);
   return { x: place.at[1] - half[1], y: place.at[0] - half[0], width: half[1] * 2, height: half[0] * 2 };
 }
 
 function middle({ x, y, width, height }: Box): readonly [number, number] {
   return [x + width / 2, y + height / 2];
-}
-
-function overlap(a: Box, b: Box): boolean {
-  return a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
-}
-
-function isWithin(a: Box, b: Box): boolean {
-  return a.x >= b.x && a.y >= b.y && a.x + a.width <= b.x + b.width && a.y + a.height <= b.y + b.height;
 }
 
 /** To the right, to the left, below and above a part. */
