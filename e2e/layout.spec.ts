@@ -132,7 +132,12 @@ test('a new aircraft: an airframe to begin with, numbers in the brief, parts put
   await span.fill('-5');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toContainText('1 to 20000');
+  // The sketch follows what is typed, before it is saved.
+  const wing = page.getByRole('img', { name: 'The airframe from above' }).locator('polygon').first();
+  const drawn = (await wing.getAttribute('points')) ?? '';
   await span.fill('1500');
+  await expect(wing).not.toHaveAttribute('points', drawn);
+  await expect(wing).toHaveAttribute('points', /750/);
   await page.keyboard.press('Enter');
   await settled(page);
   await expect(span).toHaveValue('1500');

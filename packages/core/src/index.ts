@@ -49,6 +49,7 @@ export * from './graph/graphOf.ts';
 export * from './graph/partProblems.ts';
 export * from './graph/railsOf.ts';
 export * from './layout/balance.ts';
+export { baysOf, inBayOfSpot } from './layout/bayAt.ts';
 export * from './layout/liftMotors.ts';
 export * from './layout/outline.ts';
 export * from './layout/placedItems.ts';

@@ -10,16 +10,19 @@ interface NumberFieldProps {
   /** What holds where nothing is typed; then the field may be left empty. */
   readonly usual?: string;
   readonly onSave: (value: number | undefined) => void;
+  /** Told of every value that would be taken, while it is typed. */
+  readonly onType?: (value: number | undefined) => void;
   readonly isLabelHidden?: boolean;
 }
 
 /** A number with its unit and limits. It is saved when the field is left or Enter is pressed; what is out of its limits stays and says so. */
-export function NumberField({ label, unit, value, least, most, usual, onSave, isLabelHidden = false }: NumberFieldProps) {
+export function NumberField({ label, unit, value, least, most, usual, onSave, onType, isLabelHidden = false }: NumberFieldProps) {
   const { isWrong, input } = useNumberText({
     value,
     mayBeEmpty: usual !== undefined,
     takes: (typed) => typed >= least && typed <= most,
     onSave,
+    onType,
   });
   return (
     <label className={isLabelHidden ? 'inline-flex items-center gap-1' : 'flex items-center justify-between gap-2 py-0.5'}>

@@ -7,6 +7,8 @@ interface NumberTextOptions {
   readonly mayBeEmpty: boolean;
   readonly takes: (value: number) => boolean;
   readonly onSave: (value: number | undefined) => void;
+  /** Told of every value that would be taken, while it is typed. */
+  readonly onType?: ((value: number | undefined) => void) | undefined;
 }
 
 interface NumberText {
@@ -19,7 +21,7 @@ interface NumberText {
  * A number while it is typed, with a point or a comma: saved when the field is left or Enter is pressed. What is not taken stays as it
  * was typed. A value that changes from outside takes its place.
  */
-export function useNumberText({ value, mayBeEmpty, takes, onSave }: NumberTextOptions): NumberText {
+export function useNumberText({ value, mayBeEmpty, takes, onSave, onType }: NumberTextOptions): NumberText {
   const shown = value === undefined ? '' : String(value);
   const [text, setText] = useState(shown);
   const [from, setFrom] = useState(shown);
@@ -27,9 +29,9 @@ export function useNumberText({ value, mayBeEmpty, takes, onSave }: NumberTextOp
     setFrom(shown);
     setText(shown);
   }
-  const trimmed = text.trim().replace(',', '.');
-  const typed = trimmed === '' ? undefined : Number(trimmed);
-  const isWrong = typed === undefined ? !mayBeEmpty : !takes(typed);
+  const typed = numberOf(text);
+  const isTaken = (one: number | undefined): boolean => (one === undefined ? mayBeEmpty : takes(one));
+  const isWrong = !isTaken(typed);
   const save = (): void => {
     if (!isWrong && typed !== value) onSave(typed);
   };
@@ -39,11 +41,21 @@ export function useNumberText({ value, mayBeEmpty, takes, onSave }: NumberTextOp
       inputMode: 'decimal',
       value: text,
       'aria-invalid': isWrong,
-      onChange: (event) => setText(event.target.value),
+      onChange: (event) => {
+        setText(event.target.value);
+        const next = numberOf(event.target.value);
+        if (isTaken(next)) onType?.(next);
+      },
       onBlur: save,
       onKeyDown: (event) => {
         if (event.key === 'Enter') save();
       },
     },
   };
+}
+
+/** Undefined where nothing is typed. */
+function numberOf(text: string): number | undefined {
+  const trimmed = text.trim().replace(',', '.');
+  return trimmed === '' ? undefined : Number(trimmed);
 }

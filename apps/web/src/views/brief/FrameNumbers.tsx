@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import {
   FRAME_NUMBERS,
   FRAME_PIECES,
@@ -21,6 +22,7 @@ export function FrameNumbers() {
   const { design } = useSessionState();
   const { id, airframe } = design.aircraft;
   const { frame, kind } = airframe;
+  const [typed, setTyped] = useState<TypedNumber>();
   return (
     <section aria-labelledby="frame-numbers" className="mt-7 max-w-[880px]">
       <h3 id="frame-numbers" className="font-semibold">
@@ -39,11 +41,11 @@ export function FrameNumbers() {
           <div className="mt-2 grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-10">
             <div>
               {NUMBERS_OF_KIND[kind].map((number) => (
-                <FrameNumberField key={number} number={number} frame={frame} />
+                <FrameNumberField key={number} number={number} frame={frame} onType={setTyped} />
               ))}
               <Carbon frame={frame} />
             </div>
-            <Sketches frame={frame} />
+            <Sketches frame={withTyped(frame, typed)} />
           </div>
         </>
       )}
@@ -51,7 +53,26 @@ export function FrameNumbers() {
   );
 }
 
-function FrameNumberField({ number, frame }: { readonly number: FrameNumber; readonly frame: FramePlan }) {
+/** A number that is being typed and not saved yet. */
+interface TypedNumber {
+  readonly number: FrameNumber;
+  readonly value: number | undefined;
+}
+
+/** The airframe as it would be with what is being typed. */
+function withTyped(frame: FramePlan, typed: TypedNumber | undefined): FramePlan {
+  if (typed === undefined) return frame;
+  const { [typed.number]: _saved, ...numbers } = frame.numbers;
+  return { ...frame, numbers: typed.value === undefined ? numbers : { ...numbers, [typed.number]: typed.value } };
+}
+
+interface FrameNumberFieldProps {
+  readonly number: FrameNumber;
+  readonly frame: FramePlan;
+  readonly onType: (typed: TypedNumber | undefined) => void;
+}
+
+function FrameNumberField({ number, frame, onType }: FrameNumberFieldProps) {
   const make = useMake();
   const { title, unit, least, most, usual } = FRAME_NUMBERS[number];
   const now = frame.numbers[number];
@@ -63,7 +84,11 @@ function FrameNumberField({ number, frame }: { readonly number: FrameNumber; rea
       least={least}
       most={most}
       usual={usual === undefined ? 'open' : `${usual}, usual`}
-      onSave={(value) => void make({ kind: 'set-frame-number', number, value: value ?? null, was: now ?? null })}
+      onType={(value) => onType({ number, value })}
+      onSave={(value) => {
+        onType(undefined);
+        make({ kind: 'set-frame-number', number, value: value ?? null, was: now ?? null });
+      }}
     />
   );
 }

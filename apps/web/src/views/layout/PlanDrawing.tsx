@@ -1,6 +1,7 @@
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import {
   halfOf,
+  inBayOfSpot,
   placedItems,
   type Balance,
   type FramePlan,
@@ -55,7 +56,7 @@ export function PlanDrawing(props: PlanDrawingProps) {
   const taken = names.map((name) => boxOfLabel(name, letterMm));
   const onKeyDown = (entry: PlacedItem) => (event: KeyboardEvent) => {
     const at = stepped(entry.place.at, event.key, event.shiftKey);
-    const place = at !== undefined ? { ...entry.place, at } : event.key === 'r' ? turnedOnce(entry.place) : undefined;
+    const place = at !== undefined ? inBayOfSpot(frame, { ...entry.place, at }) : event.key === 'r' ? turnedOnce(entry.place) : undefined;
     if (place !== undefined) {
       event.preventDefault();
       props.onPlace(entry, place);
@@ -112,7 +113,7 @@ export function PlanDrawing(props: PlanDrawingProps) {
 }
 
 /** Picking up, moving and putting down by pointer. A press without a move only selects. */
-function usePlanDrag(svg: React.RefObject<SVGSVGElement | null>, { onSelect, onDrag, onPlace }: PlanDrawingProps) {
+function usePlanDrag(svg: React.RefObject<SVGSVGElement | null>, { frame, onSelect, onDrag, onPlace }: PlanDrawingProps) {
   const [held, setHeld] = useState<{ entry: PlacedItem; from: readonly [number, number]; at: Spot }>();
   const pointOf = (event: PointerEvent): readonly [number, number] | undefined => {
     const matrix = svg.current?.getScreenCTM();
@@ -132,7 +133,7 @@ function usePlanDrag(svg: React.RefObject<SVGSVGElement | null>, { onSelect, onD
       const to = pointOf(event);
       if (held === undefined || to === undefined) return;
       const [station, butt, water] = held.entry.place.at;
-      const at = snapped([station + to[1] - held.from[1], butt + to[0] - held.from[0], water], event.shiftKey);
+      const at = snapped([station + to[1] - held.from[1], butt + to[0] - held.from[0], water], event.shiftKey, held.entry.half, frame);
       setHeld({ ...held, at });
       onDrag({ entry: held.entry, at });
     },
@@ -140,7 +141,8 @@ function usePlanDrag(svg: React.RefObject<SVGSVGElement | null>, { onSelect, onD
       if (held === undefined) return;
       setHeld(undefined);
       onDrag(undefined);
-      if (held.at.some((value, axis) => value !== held.entry.place.at[axis])) onPlace(held.entry, { ...held.entry.place, at: held.at });
+      if (held.at.some((value, axis) => value !== held.entry.place.at[axis]))
+        onPlace(held.entry, inBayOfSpot(frame, { ...held.entry.place, at: held.at }));
     },
     cancel: (): void => {
       setHeld(undefined);

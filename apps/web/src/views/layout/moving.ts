@@ -1,16 +1,42 @@
-import { applyEdit, graphOf, type Design, type Edit, type Graph, type Item, type Place, type Spot } from '@wired-falcon/core';
+import {
+  applyEdit,
+  baysOf,
+  graphOf,
+  type Design,
+  type Edit,
+  type FramePlan,
+  type Graph,
+  type Item,
+  type Place,
+  type Spot,
+} from '@wired-falcon/core';
 
 /** Steps of a move: as usual, and with the fine key held. */
 const STEP_MM = 5;
 const FINE_STEP_MM = 1;
-/** So near to the centre line a part is drawn onto it. */
-const CENTRE_MM = 6;
+/** So near to the centre line, or to a wall of a bay, a part is drawn onto it. */
+const DRAWN_MM = 6;
 
-/** The nearest place on the grid; near the centre line, on it. */
-export function snapped([station, butt, water]: Spot, isFine: boolean): Spot {
+/**
+ * The nearest place on the grid; near the centre line on it, and where the part's edge is near a wall of a bay against that. With the fine
+ * key held only the grid counts.
+ * @param half half of what the part takes along station and butt line
+ */
+export function snapped([station, butt, water]: Spot, isFine: boolean, half: Spot, frame: FramePlan): Spot {
   const step = isFine ? FINE_STEP_MM : STEP_MM;
   const onGrid = (value: number): number => Math.round(value / step) * step + 0;
-  return [onGrid(station), !isFine && Math.abs(butt) < CENTRE_MM ? 0 : onGrid(butt), water];
+  if (isFine) return [onGrid(station), onGrid(butt), water];
+  const walls = baysOf(frame)
+    .filter(([, { at, sizeMm }]) =>
+      ([0, 1] as const).every((axis) => Math.abs((axis === 0 ? station : butt) - at[axis]) <= sizeMm[axis] / 2),
+    )
+    .map(([, bay]) => bay);
+  const near = (value: number, axis: 0 | 1, more: readonly number[]): number => {
+    const against = walls.flatMap(({ at, sizeMm }) => [-1, 1].map((side) => at[axis] + side * (sizeMm[axis] / 2 - half[axis])));
+    const drawn = [...more, ...against].filter((target) => Math.abs(target - value) < DRAWN_MM);
+    return drawn.length === 0 ? onGrid(value) : drawn.reduce((a, b) => (Math.abs(b - value) < Math.abs(a - value) ? b : a));
+  };
+  return [near(station, 0, []), near(butt, 1, [0]), water];
 }
 
 /** Where a part lies after an arrow key: up is towards the nose, right is right. */

@@ -1,10 +1,11 @@
 import type { Graph } from '../../graph/graph.ts';
+import { baysOf } from '../../layout/bayAt.ts';
 import { placedItems } from '../../layout/placedItems.ts';
 import type { Bay, BayId } from '../../model/frame.ts';
 import { voltsAcross, type ScenarioResult } from '../../power/scenarios/solveScenario.ts';
 import type { Check, Saying } from '../finding.ts';
 import { situation } from '../power/situations.ts';
-import { baysOf, intoOtherBay, otherAccess } from './otherBays.ts';
+import { intoOtherBay, otherAccess } from './otherBays.ts';
 
 /** More than this in a bay without air makes it hot. */
 const CLOSED_W = 5;
@@ -15,7 +16,7 @@ export const cooling: Check = {
   stage: 'layout',
   title: 'Heat in a closed bay',
   run: ({ graph }) => {
-    const bays = baysOf(graph).filter(([, { access }]) => access === 'closed');
+    const bays = baysOf(graph.design.aircraft.airframe.frame).filter(([, { access }]) => access === 'closed');
     const cruise = bays.length === 0 ? undefined : situation(graph, 'cruise');
     return cruise === undefined ? [] : bays.flatMap(([id, bay]) => hot(graph, cruise, id, bay));
   },

@@ -1,5 +1,6 @@
 import type { BatchEdit, SimpleEdit } from '../../edits/registry.ts';
 import type { Graph, GraphItem } from '../../graph/graph.ts';
+import { baysOf } from '../../layout/bayAt.ts';
 import { solvePack } from '../../layout/balance.ts';
 import type { BoxAt } from '../../layout/freeSpot.ts';
 import type { BayId, Place, Spot } from '../../model/frame.ts';
@@ -8,7 +9,7 @@ import type { ResolvedPart } from '../../model/part.ts';
 import type { PartKind } from '../../model/partKinds.ts';
 import type { Remedy } from '../finding.ts';
 import { graphAfter } from '../tryEdit.ts';
-import { baysOf, boxesIn, freePlaces, isWellAfter } from './otherBays.ts';
+import { boxesIn, freePlaces, isWellAfter } from './otherBays.ts';
 
 /** What does not lie in a bay: it sits where its work is, and only a person knows where. */
 const SITS_ELSEWHERE: ReadonlySet<PartKind> = new Set<PartKind>([
@@ -40,7 +41,7 @@ export function notYetPlaced({ items }: Graph): readonly GraphItem[] {
 export function intoBays(graph: Graph): BatchEdit | undefined {
   const open = notYetPlaced(graph);
   const frame = graph.design.aircraft.airframe.frame;
-  const bays = baysOf(graph).filter(([, { access }]) => access !== 'closed');
+  const bays = baysOf(frame).filter(([, { access }]) => access !== 'closed');
   const [first] = bays;
   if (frame === undefined || first === undefined) return undefined;
   const boxes = new Map<BayId, BoxAt[]>(bays.map(([id]) => [id, [...boxesIn(graph, id)]]));
@@ -75,7 +76,7 @@ function withPackMoved(graph: Graph, edit: BatchEdit): BatchEdit {
   const solved = after === undefined ? undefined : solvePack(after);
   if (after === undefined || solved === undefined) return edit;
   const { item, part, place } = solved.pack;
-  const bays = baysOf(after).filter(([, { access }]) => access !== 'closed');
+  const bays = baysOf(after.design.aircraft.airframe.frame).filter(([, { access }]) => access !== 'closed');
   const wanted: Place = { ...place, at: [solved.stationMm, place.at[1], place.at[2]] };
   const [free] = freePlaces(bays, part, wanted, (id) => boxesIn(after, id, item.id));
   if (free === undefined) return edit;

@@ -1,11 +1,11 @@
 import type { Edit, SimpleEdit } from '../../edits/registry.ts';
 import type { Graph } from '../../graph/graph.ts';
+import { baysOf } from '../../layout/bayAt.ts';
 import { freeSpot, type BoxAt } from '../../layout/freeSpot.ts';
 import { distanceMm, halfOf, placedItems, type PlacedItem } from '../../layout/placedItems.ts';
-import { BayIdSchema, BAY_ACCESS, type Bay, type BayAccess, type BayId, type Place, type Spot } from '../../model/frame.ts';
+import { BAY_ACCESS, type Bay, type BayAccess, type BayId, type Place, type Spot } from '../../model/frame.ts';
 import type { ItemId } from '../../model/ids.ts';
 import type { ResolvedPart } from '../../model/part.ts';
-import { hasShape } from '../../model/shape.ts';
 import { SEVERITIES, type Remedy } from '../finding.ts';
 import { graphAfter } from '../tryEdit.ts';
 import { centreOfGravity } from './balance.ts';
@@ -49,12 +49,6 @@ function rounded([station, butt, water]: Spot): Spot {
   return [Math.round(station), Math.round(butt), Math.round(water)];
 }
 
-/** The bays of the airframe with their ids. */
-export function baysOf(graph: Graph): readonly (readonly [BayId, Bay])[] {
-  const { bays = {} } = graph.design.aircraft.airframe.frame ?? {};
-  return Object.entries(bays).flatMap(([id, bay]) => (hasShape(BayIdSchema, id) ? [[id, bay] as const] : []));
-}
-
 /** An item into the nearest bay that suits and has room for it, where that makes it well and the aircraft still balances. */
 export function intoOtherBay(
   graph: Graph,
@@ -63,7 +57,7 @@ export function intoOtherBay(
   isWell: (after: Graph) => boolean,
 ): readonly Remedy[] {
   const { item, part, place: was } = entry;
-  const bays = baysOf(graph).filter(([, bay]) => suits(bay));
+  const bays = baysOf(graph.design.aircraft.airframe.frame).filter(([, bay]) => suits(bay));
   const found = freePlaces(bays, part, was, (id) => boxesIn(graph, id, item.id))
     .map(({ bay, place }) => ({ bay, edit: { kind: 'place-item' as const, item: item.id, place, was } }))
     .find(({ edit }) => isWellAfter(graph, edit, isWell));

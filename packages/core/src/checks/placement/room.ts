@@ -1,11 +1,12 @@
 import { distanceToPiece, outlineOf, type OutlinePiece } from '../../layout/outline.ts';
 import type { Graph } from '../../graph/graph.ts';
+import { baysOf } from '../../layout/bayAt.ts';
 import { distanceMm, placedItems, type PlacedItem } from '../../layout/placedItems.ts';
 import type { Bay, FramePlan, Spot } from '../../model/frame.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 import { pitotPlace } from './air.ts';
 import { intoBaysRemedy, notYetPlaced } from './intoBays.ts';
-import { baysOf, boxesIn, freePlaces, isWellAfter } from './otherBays.ts';
+import { boxesIn, freePlaces, isWellAfter } from './otherBays.ts';
 import { BESIDE_MM, besideAirframeMm, moved } from './places.ts';
 
 /** Less than this is how exactly one can place a part. */
@@ -139,7 +140,7 @@ function overlaps(graph: Graph, placed: readonly PlacedItem[]): Saying[] {
 /** The lighter of two to the nearest free spot of their bay, or the heavier. */
 function outOfTheWay(graph: Graph, a: PlacedItem, b: PlacedItem): readonly Remedy[] {
   for (const { item, part, place } of a.massG <= b.massG ? [a, b] : [b, a]) {
-    const own = baysOf(graph).filter(([id]) => id === place.bay);
+    const own = baysOf(graph.design.aircraft.airframe.frame).filter(([id]) => id === place.bay);
     const [free] = freePlaces(own, part, place, (id) => boxesIn(graph, id, item.id));
     if (free === undefined) continue;
     const edit = { kind: 'place-item' as const, item: item.id, place: free.place, was: place };
