@@ -135,6 +135,11 @@ test('a new aircraft: an airframe to begin with, numbers in the brief, parts put
   // The sketch follows what is typed, before it is saved.
   const wing = page.getByRole('img', { name: 'The airframe from above' }).locator('polygon').first();
   const drawn = (await wing.getAttribute('points')) ?? '';
+  await span.fill('1600');
+  await expect(wing).toHaveAttribute('points', /800/);
+  await span.fill('-5');
+  await span.blur();
+  await expect(wing).toHaveAttribute('points', drawn);
   await span.fill('1500');
   await expect(wing).not.toHaveAttribute('points', drawn);
   await expect(wing).toHaveAttribute('points', /750/);

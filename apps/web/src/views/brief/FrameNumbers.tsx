@@ -39,7 +39,8 @@ export function FrameNumbers() {
             is not drawn or not checked.
           </p>
           <div className="mt-2 grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-10">
-            <div>
+            {/* What is left unsaved, or as it was, no longer stands in the sketches. */}
+            <div onBlur={() => setTyped(undefined)}>
               {NUMBERS_OF_KIND[kind].map((number) => (
                 <FrameNumberField key={number} number={number} frame={frame} onType={setTyped} />
               ))}

@@ -172,11 +172,11 @@ interface NotPlacedProps {
 function NotPlaced({ graph, onSelect }: NotPlacedProps) {
   const make = useMake();
   const open = notYetPlaced(graph);
-  const [isFull, setIsFull] = useState(false);
+  const [foundFull, setFoundFull] = useState<Graph>();
   const put = (): void => {
     const edit = intoBays(graph);
-    setIsFull(edit === undefined);
-    if (edit !== undefined) make(edit);
+    if (edit === undefined) setFoundFull(graph);
+    else make(edit);
   };
   if (open.length === 0) return null;
   return (
@@ -192,7 +192,7 @@ function NotPlaced({ graph, onSelect }: NotPlacedProps) {
           Put into bays
         </button>
       )}
-      {isFull && (
+      {foundFull === graph && (
         <span role="alert" className="text-rust">
           No bay that one gets into has room for these.
         </span>
