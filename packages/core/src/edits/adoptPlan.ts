@@ -4,14 +4,14 @@ import { connectorsMate, mateOf, takesSeveralCables } from '../model/connector.t
 import type { Design } from '../model/design.ts';
 import { ItemIdSchema, PartKeySchema } from '../model/ids.ts';
 import { LIMITS } from '../model/limits.ts';
-import type { Part, PartPort } from '../model/part.ts';
+import { PortIdSchema, type Part, type PartPort } from '../model/part.ts';
 import { SettingIdSchema } from '../model/setting.ts';
 import { settingsOf, settingTakes } from '../model/settingsOf.ts';
 import type { DeepReadonly } from '../model/shape.ts';
 import { refuse, type Refusal } from './family.ts';
 
 const closed = { additionalProperties: false } as const;
-const port = Type.String({ pattern: '^[A-Za-z0-9][A-Za-z0-9-]{0,19}$' });
+const port = PortIdSchema;
 const pin = Type.Integer({ minimum: 1, maximum: LIMITS.pinsPerPort });
 const orNone = <S extends TSchema>(schema: S) => Type.Union([schema, Type.Null()]);
 

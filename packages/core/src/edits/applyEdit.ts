@@ -1,10 +1,10 @@
-import { AircraftSchema, type Aircraft } from '../model/aircraft.ts';
+import type { Aircraft } from '../model/aircraft.ts';
 import type { Design } from '../model/design.ts';
 import type { EditId } from '../model/ids.ts';
-import { hasShape } from '../model/shape.ts';
 import { changesBetween, reversed, withChanges } from './changes.ts';
 import { refuse, type Outcome, type Refusal } from './family.ts';
-import { integrityOf } from './integrity.ts';
+import { integrityAround } from './integrity.ts';
+import { keepsShape } from './keepsShape.ts';
 import { editKinds, type Edit, type PutBack, type SimpleEdit } from './registry.ts';
 
 /** What an edit makes: the new design and what takes it back, or why it was not made. */
@@ -74,12 +74,12 @@ export function putBack(design: Design, edit: PutBack): Outcome {
       ...made.differs.path,
     );
   }
-  if (!hasShape(AircraftSchema, made.value)) {
+  const aircraft = made.value;
+  if (!keepsShape(aircraft, edit.changes)) {
     return refuse('changed-since', `"${edit.title}" cannot be taken back: what it was about has changed since.`);
   }
-  const aircraft: Aircraft = made.value;
-  const before = new Set(integrityOf(design).map((problem) => problem.sentence));
-  const broken = integrityOf({ aircraft, parts: design.parts }).find((problem) => !before.has(problem.sentence));
+  const before = new Set(integrityAround(design, edit.changes).map((problem) => problem.sentence));
+  const broken = integrityAround({ aircraft, parts: design.parts }, edit.changes).find((problem) => !before.has(problem.sentence));
   if (broken !== undefined) return refuse('changed-since', `"${edit.title}" cannot be taken back: ${broken.sentence}`, ...broken.about);
   return { aircraft };
 }

@@ -14,7 +14,8 @@ import { CableIdSchema, NodeIdSchema, type CableId, type NodeId } from '../model
 import { LIMITS } from '../model/limits.ts';
 import { editKind, refuse, type Outcome, type Refused } from './family.ts';
 import { freeEnds } from './freeEnds.ts';
-import { occupantOf, placeName, portOf, tagOf } from './lookups.ts';
+import { placeName, portOf, tagOf } from './lookups.ts';
+import { occupantOf } from './occupancy.ts';
 import { isFresh, issue, nextTag } from './references.ts';
 
 const closed = { additionalProperties: false } as const;

@@ -1,15 +1,16 @@
 import { type Static, Type } from '@sinclair/typebox';
 import type { Aircraft } from '../model/aircraft.ts';
 import { sameJson } from '../model/canonicalJson.ts';
+import { keyText } from '../model/keys.ts';
 import type { DeepReadonly } from '../model/shape.ts';
 
-/** Names that a path may go through: never the ones that objects own. */
-const STEP_PATTERN = '^(?!__proto__$|constructor$|prototype$)[A-Za-z0-9][A-Za-z0-9.-]{0,79}$';
+/** A name that a path may go through: a member of the document, or a key of one of its records. */
+const StepSchema = keyText('[A-Za-z0-9][A-Za-z0-9.-]{0,79}');
 
 export const ChangeSchema = Type.Object(
   {
     /** From the aircraft down: `['items', 'i7', 'settings', 'S4.baud']`. */
-    path: Type.Array(Type.String({ pattern: STEP_PATTERN }), { minItems: 1, maxItems: 8 }),
+    path: Type.Array(StepSchema, { minItems: 1, maxItems: 8 }),
     /** What stood there; absent when nothing did. */
     was: Type.Optional(Type.Unknown()),
     /** What shall stand there; absent when nothing shall. */
@@ -56,32 +57,34 @@ export function reversed(changes: readonly Change[]): Change[] {
 }
 
 /**
- * Makes changes, provided that what stands at each place is what stood there (`was`).
+ * Makes changes, provided that what stands at each place is what stood there (`was`). Each object on the way to a change is
+ * copied once, however many changes lie in it; what was given stays as it is.
  * @returns the new value, or the first change whose place holds something else
  */
 export function withChanges(root: Json, changes: readonly Change[]): { readonly value: Json } | { readonly differs: Change } {
-  let value = root;
+  const copies = new WeakSet<object>();
+  const copied = (value: Json): Record<string, unknown> => {
+    const copy: Record<string, unknown> = copies.has(value) ? value : { ...value };
+    copies.add(copy);
+    return copy;
+  };
+  const value = copied(root);
   for (const change of changes) {
-    const next = withChange(value, change.path, change);
-    if (next === undefined) return { differs: change };
-    value = next;
+    const { path, was, now } = change;
+    let at = value;
+    for (const step of path.slice(0, -1)) {
+      const inner = Object.hasOwn(at, step) ? at[step] : undefined;
+      if (!isObject(inner)) return { differs: change };
+      const copy = copied(inner);
+      at[step] = copy;
+      at = copy;
+    }
+    const last = path.at(-1);
+    if (last === undefined || !sameJson(Object.hasOwn(at, last) ? at[last] : undefined, was)) return { differs: change };
+    if (now === undefined) Reflect.deleteProperty(at, last);
+    else at[last] = now;
   }
   return { value };
-}
-
-function withChange(at: Json, path: readonly string[], change: Change): Json | undefined {
-  const [key, ...rest] = path;
-  if (key === undefined) return undefined;
-  const here = Object.hasOwn(at, key) ? at[key] : undefined;
-  if (rest.length > 0) {
-    if (!isObject(here)) return undefined;
-    const inner = withChange(here, rest, change);
-    return inner === undefined ? undefined : { ...at, [key]: inner };
-  }
-  if (!sameJson(here, change.was)) return undefined;
-  if (change.now !== undefined) return { ...at, [key]: change.now };
-  const { [key]: _gone, ...others } = at;
-  return others;
 }
 
 function isObject(value: unknown): value is Json {

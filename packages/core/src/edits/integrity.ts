@@ -1,9 +1,11 @@
-import { outputKey } from '../model/aircraft.ts';
+import { outputKey, type Aircraft, type Cable, type Item, type OutputUse } from '../model/aircraft.ts';
 import type { Design } from '../model/design.ts';
 import { brokenInside } from './cableEdits.ts';
+import type { Change } from './changes.ts';
 import type { Refusal } from './family.ts';
+import { placeName } from './lookups.ts';
+import { occupantOf } from './occupancy.ts';
 import { isFresh } from './references.ts';
-import { occupantOf, placeName } from './lookups.ts';
 
 /**
  * What does not hold together in a design: a key that is not the thing's id, a name used twice, a cable that runs
@@ -11,58 +13,125 @@ import { occupantOf, placeName } from './lookups.ts';
  * In the order of the document; each as a sentence.
  */
 export function integrityOf(design: Design): Refusal[] {
+  return problemsIn(design, { items: 'all', cables: 'all', outputs: 'all', waivers: 'all', isAirframe: true });
+}
+
+/** The same, looked for only where changes were made and where what they touched is mentioned. */
+export function integrityAround(design: Design, changes: readonly Change[]): Refusal[] {
+  const { cables, outputs } = design.aircraft;
+  const keysIn = (family: string): Set<string> =>
+    new Set(changes.flatMap(({ path: [name, key] }) => (name === family && key !== undefined ? [key] : [])));
+  const touched = { items: keysIn('items'), cables: keysIn('cables'), outputs: keysIn('outputs'), waivers: keysIn('waivers') };
+  const mentions = ({ nodes }: Cable): boolean =>
+    Object.values(nodes).some(
+      (node) =>
+        node.is === 'end' &&
+        ((node.at.is === 'port' && touched.items.has(node.at.item)) || (node.at.is === 'mate' && touched.cables.has(node.at.cable))),
+    );
+  const isAirframeTouched = changes.some(({ path }) => path[0] === 'airframe');
+  return problemsIn(design, {
+    items: isAirframeTouched ? 'all' : touched.items,
+    cables: union(touched.cables, idsWhere(cables, mentions)),
+    outputs: union(
+      touched.outputs,
+      idsWhere(outputs, ({ item }) => touched.items.has(item)),
+    ),
+    waivers: touched.waivers,
+    isAirframe: isAirframeTouched,
+  });
+}
+
+function idsWhere<T>(record: Readonly<Record<string, T>>, isMeant: (thing: T) => boolean): string[] {
+  return Object.entries(record).flatMap(([id, thing]) => (isMeant(thing) ? [id] : []));
+}
+
+function union(a: ReadonlySet<string>, b: readonly string[]): ReadonlySet<string> {
+  return new Set([...a, ...b]);
+}
+
+/** The keys of a record that are looked at. */
+type Scope = ReadonlySet<string> | 'all';
+
+function entriesIn<T>(record: Readonly<Record<string, T>>, scope: Scope): [string, T][] {
+  const entries = Object.entries(record);
+  return scope === 'all' ? entries : entries.filter(([key]) => scope.has(key));
+}
+
+interface Places extends Readonly<Record<'items' | 'cables' | 'outputs' | 'waivers', Scope>> {
+  readonly isAirframe: boolean;
+}
+
+function problemsIn(design: Design, scope: Places): Refusal[] {
+  const { aircraft } = design;
+  const refsTwice = namesTwice(Object.values(aircraft.items).map(({ ref }) => ref));
+  const tagsTwice = namesTwice(Object.values(aircraft.cables).map(({ tag }) => tag));
+  return [
+    ...entriesIn(aircraft.items, scope.items).flatMap(([id, item]) => itemProblems(design, id, item, refsTwice)),
+    ...(scope.isAirframe ? routeProblems(aircraft) : []),
+    ...entriesIn(aircraft.cables, scope.cables).flatMap(([id, cable]) => cableProblems(design, id, cable, tagsTwice)),
+    ...entriesIn(aircraft.outputs, scope.outputs).flatMap(([key, use]) => outputProblems(aircraft, key, use)),
+    ...entriesIn(aircraft.waivers, scope.waivers)
+      .filter(([id, waiver]) => waiver.id !== id)
+      .map(([id]) => problem('id-taken', 'A waiver is filed under another id than its own.', id)),
+  ];
+}
+
+function problem(code: Refusal['code'], sentence: string, ...about: readonly string[]): Refusal {
+  return { code, sentence, about };
+}
+
+function namesTwice(names: readonly string[]): ReadonlySet<string> {
+  const seen = new Set<string>();
+  return new Set(names.filter((name) => seen.size === seen.add(name).size));
+}
+
+function itemProblems({ aircraft, parts }: Design, id: string, item: Item, refsTwice: ReadonlySet<string>): Refusal[] {
   const found: Refusal[] = [];
-  const add = (code: Refusal['code'], sentence: string, ...about: readonly string[]): void => {
-    found.push({ code, sentence, about });
-  };
-  const refs = new Map<string, string>();
-  for (const [id, item] of Object.entries(design.aircraft.items)) {
-    if (item.id !== id) add('id-taken', `${item.ref} is filed under another id than its own.`, id);
-    if (!design.parts.has(item.part)) add('unknown-part', `${item.ref} uses the part "${item.part}", which is not known here.`, id);
-    if (refs.has(item.ref)) add('ref-taken', `${item.ref} is the name of two items.`, id);
-    refs.set(item.ref, id);
-    const bay = item.place?.bay;
-    if (bay !== undefined && design.aircraft.airframe.frame?.bays[bay] === undefined)
-      add('unknown-bay', `${item.ref} lies in a bay that the airframe does not have.`, id);
-    if (isFresh(design.aircraft.issued, item.ref)) add('ref-taken', notGivenOut(item.ref), id);
+  if (item.id !== id) found.push(problem('id-taken', `${item.ref} is filed under another id than its own.`, id));
+  if (!parts.has(item.part)) found.push(problem('unknown-part', `${item.ref} uses the part "${item.part}", which is not known here.`, id));
+  if (refsTwice.has(item.ref)) found.push(problem('ref-taken', `${item.ref} is the name of two items.`, id));
+  const bay = item.place?.bay;
+  if (bay !== undefined && aircraft.airframe.frame?.bays[bay] === undefined)
+    found.push(problem('unknown-bay', `${item.ref} lies in a bay that the airframe does not have.`, id));
+  if (isFresh(aircraft.issued, item.ref)) found.push(problem('ref-taken', notGivenOut(item.ref), id));
+  return found;
+}
+
+function routeProblems({ airframe: { frame } }: Aircraft): Refusal[] {
+  return Object.values(frame?.routes ?? {})
+    .filter(({ a, b }) => a === b || frame?.points[a] === undefined || frame.points[b] === undefined)
+    .map(({ a, b }) => problem('bad-shape', `A route of the airframe runs from "${a}" to "${b}", which are not two of its points.`));
+}
+
+function cableProblems(design: Design, id: string, cable: Cable, tagsTwice: ReadonlySet<string>): Refusal[] {
+  const { aircraft } = design;
+  const found: Refusal[] = [];
+  if (cable.id !== id) found.push(problem('id-taken', `${cable.tag} is filed under another id than its own.`, id));
+  if (tagsTwice.has(cable.tag)) found.push(problem('ref-taken', `${cable.tag} is the tag of two cables.`, id));
+  if (isFresh(aircraft.issued, cable.tag)) found.push(problem('ref-taken', notGivenOut(cable.tag), id));
+  const broken = brokenInside(cable);
+  if (broken !== undefined) found.push(broken.refused);
+  for (const node of Object.values(cable.nodes)) {
+    if (node.is !== 'end') continue;
+    const { at } = node;
+    if (at.is === 'port' && aircraft.items[at.item] === undefined)
+      found.push(problem('unknown-item', `${cable.tag} ends at an item that is not there.`, id, at.item));
+    if (at.is === 'mate' && at.cable === cable.id) found.push(problem('cable-to-itself', `${cable.tag} is plugged into itself.`, id));
+    if (at.is === 'mate' && aircraft.cables[at.cable]?.nodes[at.node]?.is !== 'end')
+      found.push(problem('unknown-cable', `${cable.tag} is plugged into a cable that is not there.`, id));
+    const occupant = occupantOf(design, at, { cable: cable.id, node: node.id });
+    if (occupant !== undefined)
+      found.push(problem('port-occupied', `${cable.tag} and ${occupant.tag} are both plugged into ${placeName(design, at)}.`, id));
   }
-  const frame = design.aircraft.airframe.frame;
-  for (const { a, b } of Object.values(frame?.routes ?? {})) {
-    if (a === b || frame?.points[a] === undefined || frame.points[b] === undefined)
-      add('bad-shape', `A route of the airframe runs from "${a}" to "${b}", which are not two of its points.`);
-  }
-  const tags = new Set<string>();
-  for (const [id, cable] of Object.entries(design.aircraft.cables)) {
-    if (cable.id !== id) add('id-taken', `${cable.tag} is filed under another id than its own.`, id);
-    if (tags.has(cable.tag)) add('ref-taken', `${cable.tag} is the tag of two cables.`, id);
-    tags.add(cable.tag);
-    if (isFresh(design.aircraft.issued, cable.tag)) add('ref-taken', notGivenOut(cable.tag), id);
-    const broken = brokenInside(cable);
-    if (broken !== undefined) found.push(broken.refused);
-    for (const node of Object.values(cable.nodes)) {
-      if (node.is !== 'end') continue;
-      const { at } = node;
-      if (at.is === 'port' && design.aircraft.items[at.item] === undefined) {
-        add('unknown-item', `${cable.tag} ends at an item that is not there.`, id, at.item);
-      }
-      if (at.is === 'mate' && at.cable === cable.id) add('cable-to-itself', `${cable.tag} is plugged into itself.`, id);
-      if (at.is === 'mate' && design.aircraft.cables[at.cable]?.nodes[at.node]?.is !== 'end') {
-        add('unknown-cable', `${cable.tag} is plugged into a cable that is not there.`, id);
-      }
-      const occupant = occupantOf(design, at, { cable: cable.id, node: node.id });
-      if (occupant !== undefined)
-        add('port-occupied', `${cable.tag} and ${occupant.tag} are both plugged into ${placeName(design, at)}.`, id);
-    }
-  }
-  for (const [key, use] of Object.entries(design.aircraft.outputs)) {
-    if (key !== outputKey(use.item, use.output))
-      add('id-taken', `The use of output ${use.output} is filed under another key than its own.`, key);
-    if (design.aircraft.items[use.item] === undefined)
-      add('unknown-item', `Output ${use.output} is of an item that is not there.`, use.item);
-  }
-  for (const [id, waiver] of Object.entries(design.aircraft.waivers)) {
-    if (waiver.id !== id) add('id-taken', 'A waiver is filed under another id than its own.', id);
-  }
+  return found;
+}
+
+function outputProblems(aircraft: Aircraft, key: string, use: OutputUse): Refusal[] {
+  const found: Refusal[] = [];
+  if (key !== outputKey(use.item, use.output))
+    found.push(problem('id-taken', `The use of output ${use.output} is filed under another key than its own.`, key));
+  if (aircraft.items[use.item] === undefined)
+    found.push(problem('unknown-item', `Output ${use.output} is of an item that is not there.`, use.item));
   return found;
 }
 

@@ -4,7 +4,8 @@ import { PointIdSchema } from '../model/frame.ts';
 import { CableIdSchema, LegIdSchema, type CableId, type LegId } from '../model/ids.ts';
 import { changeCable } from './cableEdits.ts';
 import { editKind, refuse, type Outcome, type Refused } from './family.ts';
-import { occupantOf, placeName, tagOf } from './lookups.ts';
+import { placeName, tagOf } from './lookups.ts';
+import { occupantOf } from './occupancy.ts';
 
 const closed = { additionalProperties: false } as const;
 

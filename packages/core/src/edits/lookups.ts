@@ -1,7 +1,6 @@
-import type { Cable, CableEndAt, Item } from '../model/aircraft.ts';
-import { takesSeveralCables } from '../model/connector.ts';
+import type { CableEndAt, Item } from '../model/aircraft.ts';
 import type { Design } from '../model/design.ts';
-import type { CableId, ItemId, NodeId } from '../model/ids.ts';
+import type { CableId, ItemId } from '../model/ids.ts';
 import type { PartPort } from '../model/part.ts';
 
 /** The reference of an item for a sentence; `?` where it is gone. */
@@ -32,25 +31,4 @@ export function placeName(design: Design, at: CableEndAt): string {
     case 'free':
       return 'free end';
   }
-}
-
-/** The cable that already fills what an end wants to be plugged into, if one does. */
-export function occupantOf(design: Design, at: CableEndAt, except: { readonly cable: CableId; readonly node: NodeId }): Cable | undefined {
-  if (at.is === 'free') return undefined;
-  if (at.is === 'port') {
-    const item = design.aircraft.items[at.item];
-    const port = item === undefined ? undefined : portOf(design, item, at.port);
-    if (port !== undefined && takesSeveralCables(port.connector)) return undefined;
-  }
-  return Object.values(design.aircraft.cables).find((cable) =>
-    Object.values(cable.nodes).some(
-      (node) => node.is === 'end' && !(cable.id === except.cable && node.id === except.node) && isSamePlace(node.at, at, cable.id, node.id),
-    ),
-  );
-}
-
-function isSamePlace(there: CableEndAt, wanted: CableEndAt, cable: CableId, node: NodeId): boolean {
-  if (there.is === 'port' && wanted.is === 'port') return there.item === wanted.item && there.port === wanted.port;
-  if (there.is === 'mate' && wanted.is === 'mate') return there.cable === wanted.cable && there.node === wanted.node;
-  return wanted.is === 'mate' && wanted.cable === cable && wanted.node === node && there.is !== 'free';
 }

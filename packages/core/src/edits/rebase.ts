@@ -1,54 +1,81 @@
+import type { Aircraft } from '../model/aircraft.ts';
 import type { Design } from '../model/design.ts';
-import { PART_KINDS } from '../model/partKinds.ts';
-import { isFresh, nextReference, nextTag, splitReference } from './references.ts';
+import type { CableId, ItemId } from '../model/ids.ts';
+import { isFresh, issue, nextLike } from './references.ts';
 import type { Edit, SimpleEdit } from './registry.ts';
 
 /** A name that had to be changed because another person used it first. */
 export interface Renaming {
+  readonly of: ItemId | CableId;
   readonly from: string;
   readonly to: string;
 }
 
 /**
- * A pending edit made ready for a newer document: a reference or tag that was taken meanwhile becomes the next free one.
- * Everything else stays as it was; `applyEdit` then accepts or refuses it.
+ * A pending edit made ready for a newer document: a reference or tag that was taken meanwhile becomes the next free one, and
+ * what was said of the thing under its earlier name is said under the new one. Everything else stays as it was; `applyEdit`
+ * then accepts or refuses it.
+ * @param earlier what was renamed in the edits of the same queue before this one
  */
-export function rebaseEdit(design: Design, edit: Edit): { readonly edit: Edit; readonly renamed: readonly Renaming[] } {
+export function rebaseEdit(
+  design: Design,
+  edit: Edit,
+  earlier: readonly Renaming[] = [],
+): { readonly edit: Edit; readonly renamed: readonly Renaming[] } {
   if (edit.kind === 'undo') return { edit, renamed: [] };
-  if (edit.kind !== 'batch') return rebaseAll(design, [edit], (edits) => edits[0] ?? edit);
-  return rebaseAll(design, edit.edits, (edits) => ({ ...edit, edits }));
+  const names = new Names(design.aircraft.issued, earlier);
+  if (edit.kind !== 'batch') return { edit: names.rebased(edit), renamed: names.renamed };
+  const edits = edit.edits.map((one) => names.rebased(one));
+  return { edit: { ...edit, edits, title: names.retold(edit.title) }, renamed: names.renamed };
 }
 
-function rebaseAll(
-  design: Design,
-  edits: readonly SimpleEdit[],
-  wrap: (edits: readonly SimpleEdit[]) => Edit,
-): { edit: Edit; renamed: Renaming[] } {
-  const { issued } = design.aircraft;
-  const renamed: Renaming[] = [];
-  const offsets = new Map<string, number>();
-  const nextOffset = (prefix: string): number => {
-    const offset = offsets.get(prefix) ?? 0;
-    offsets.set(prefix, offset + 1);
-    return offset;
-  };
-  const rebased = edits.map((edit): SimpleEdit => {
-    if (edit.kind === 'add-item' && !isFresh(issued, edit.item.ref)) {
-      const kind = design.parts.get(edit.item.part)?.kind;
-      const prefix = kind === undefined ? splitReference(edit.item.ref).prefix : PART_KINDS[kind].prefix;
-      const ref =
-        kind === undefined
-          ? `${prefix}${(design.aircraft.issued[prefix] ?? 0) + 1 + nextOffset(prefix)}`
-          : nextReference(design.aircraft, kind, nextOffset(prefix));
-      renamed.push({ from: edit.item.ref, to: ref });
-      return { ...edit, item: { ...edit.item, ref } };
+/** The names that are given out while one edit is made ready, on top of those of the document. */
+class Names {
+  #issued: Aircraft['issued'];
+  readonly #renamed: Renaming[] = [];
+
+  constructor(
+    issued: Aircraft['issued'],
+    private readonly earlier: readonly Renaming[],
+  ) {
+    this.#issued = issued;
+  }
+
+  get renamed(): readonly Renaming[] {
+    return this.#renamed;
+  }
+
+  rebased(edit: SimpleEdit): SimpleEdit {
+    switch (edit.kind) {
+      case 'add-item':
+        return { ...edit, item: { ...edit.item, ref: this.#given(edit.item.id, edit.item.ref) } };
+      case 'add-cable':
+        return { ...edit, cable: { ...edit.cable, tag: this.#given(edit.cable.id, edit.cable.tag) } };
+      case 'rename-item': {
+        const was = this.#nameNow(edit.item, edit.was);
+        return { ...edit, was, ref: edit.ref === edit.was ? was : this.#given(edit.item, edit.ref) };
+      }
+      default:
+        return edit;
     }
-    if (edit.kind === 'add-cable' && !isFresh(issued, edit.cable.tag)) {
-      const tag = nextTag(design.aircraft, nextOffset('W'));
-      renamed.push({ from: edit.cable.tag, to: tag });
-      return { ...edit, cable: { ...edit.cable, tag } };
-    }
-    return edit;
-  });
-  return { edit: wrap(rebased), renamed };
+  }
+
+  /** A text with every renamed thing under its new name. */
+  retold(text: string): string {
+    const to = new Map([...this.earlier, ...this.#renamed].map((renaming) => [renaming.from, renaming.to]));
+    return text.replaceAll(/\b[A-Z]{1,8}\d{1,4}\b/g, (name) => to.get(name) ?? name);
+  }
+
+  /** The name itself where it is free, else the next one like it. Given out from now on. */
+  #given(of: ItemId | CableId, name: string): string {
+    const to = isFresh(this.#issued, name) ? name : nextLike(this.#issued, name);
+    this.#issued = issue(this.#issued, to);
+    if (to !== name) this.#renamed.push({ of, from: name, to });
+    return to;
+  }
+
+  #nameNow(of: ItemId, name: string): string {
+    const renaming = [...this.earlier, ...this.#renamed].findLast((candidate) => candidate.of === of && candidate.from === name);
+    return renaming?.to ?? name;
+  }
 }

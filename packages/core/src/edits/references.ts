@@ -17,16 +17,34 @@ export function issue(issued: Aircraft['issued'], reference: string): Aircraft['
 /** True when a reference has never been given out. Names are never used twice, also when their first bearer is gone. */
 export function isFresh(issued: Aircraft['issued'], reference: string): boolean {
   const { prefix, number } = splitReference(reference);
-  return number > (issued[prefix] ?? 0);
+  return number > highest(issued, prefix);
 }
 
 /** The next reference for an item of a kind: one above the highest that was ever given out. */
-export function nextReference(aircraft: Aircraft, kind: PartKind, offset = 0): string {
+export function nextReference({ issued }: Aircraft, kind: PartKind, offset = 0): string {
   const { prefix } = PART_KINDS[kind];
-  return `${prefix}${(aircraft.issued[prefix] ?? 0) + 1 + offset}`;
+  return `${prefix}${highest(issued, prefix) + 1 + offset}`;
 }
 
 /** The next tag for a cable. */
-export function nextTag(aircraft: Aircraft, offset = 0): string {
-  return `W${String((aircraft.issued['W'] ?? 0) + 1 + offset).padStart(2, '0')}`;
+export function nextTag({ issued }: Aircraft, offset = 0): string {
+  return tag(highest(issued, TAG_PREFIX) + 1 + offset);
+}
+
+/** The next name of the same kind as one that is taken: `SRV4` for `SRV1`, `W08` for `W03`. */
+export function nextLike(issued: Aircraft['issued'], name: string): string {
+  const { prefix } = splitReference(name);
+  const number = highest(issued, prefix) + 1;
+  return prefix === TAG_PREFIX ? tag(number) : `${prefix}${number}`;
+}
+
+const TAG_PREFIX = 'W';
+
+function tag(number: number): string {
+  return `${TAG_PREFIX}${String(number).padStart(2, '0')}`;
+}
+
+/** The highest number given out with a prefix; 0 when none was. */
+function highest(issued: Aircraft['issued'], prefix: string): number {
+  return issued[prefix] ?? 0;
 }

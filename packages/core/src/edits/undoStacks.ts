@@ -16,12 +16,19 @@ export interface UndoStacks {
 
 export const emptyStacks: UndoStacks = { undo: [], redo: [] };
 
-/** The stacks after one more row of the same author. A new edit clears redo. */
-export function afterRow(stacks: UndoStacks, row: JournalMark): UndoStacks {
-  if (row.undoOf === undefined) return { undo: [...stacks.undo, row.editId], redo: [] };
-  if (stacks.undo.at(-1) === row.undoOf) return { undo: stacks.undo.slice(0, -1), redo: [...stacks.redo, row.editId] };
-  if (stacks.redo.at(-1) === row.undoOf) return { undo: [...stacks.undo, row.editId], redo: stacks.redo.slice(0, -1) };
+/**
+ * The stacks after one more row of the same author. A new edit clears redo. An undo need not be of the newest edit: where
+ * others came in its way, an older one may be taken back.
+ */
+export function afterRow(stacks: UndoStacks, { editId, undoOf }: JournalMark): UndoStacks {
+  if (undoOf === undefined) return { undo: [...stacks.undo, editId], redo: [] };
+  if (stacks.undo.includes(undoOf)) return { undo: without(stacks.undo, undoOf), redo: [...stacks.redo, editId] };
+  if (stacks.redo.includes(undoOf)) return { undo: [...stacks.undo, editId], redo: without(stacks.redo, undoOf) };
   return stacks;
+}
+
+function without(ids: readonly EditId[], id: EditId): readonly EditId[] {
+  return ids.filter((other) => other !== id);
 }
 
 /** The stacks of one author, from that author's rows in the order of the journal. */

@@ -13,7 +13,9 @@ import {
 } from './ids.ts';
 import { airframeKinds } from './airframes.ts';
 import { FramePlanSchema, PlaceSchema, PointIdSchema } from './frame.ts';
+import { keyText } from './keys.ts';
 import { LIMITS } from './limits.ts';
+import { PortIdSchema } from './part.ts';
 import { needIds, type NeedId } from './needs.ts';
 import { oneOf } from './oneOf.ts';
 import { outputFunctions } from './outputFunctions.ts';
@@ -33,7 +35,6 @@ export const SCHEMA_VERSION = 7;
 export const RefSchema = Type.String({ pattern: '^[A-Z]{1,8}[1-9][0-9]{0,3}$' });
 /** What people call a cable: `W07`. */
 export const TagSchema = Type.String({ pattern: '^W[0-9]{2,4}$' });
-const PortIdSchema = Type.String({ pattern: '^[A-Za-z0-9][A-Za-z0-9-]{0,19}$' });
 
 /** What scales show, in grams. */
 export const WeighedGSchema = Type.Number({ exclusiveMinimum: 0, maximum: 100_000 });
@@ -46,7 +47,7 @@ export const ItemSchema = Type.Object(
     where: Type.Union([Type.Literal('aircraft'), Type.Literal('ground'), Type.Literal('bench')]),
     label: Type.Optional(label),
     /** Keyed by setting, or by endpoint and setting: `S4.baud`. */
-    settings: Type.Record(SettingIdSchema, SettingValueSchema, { additionalProperties: false }),
+    settings: recordOf(SettingIdSchema, SettingValueSchema),
     /** On which side of the wiring sheet a person wants the card. */
     sheetSide: Type.Optional(Type.Union([Type.Literal('left'), Type.Literal('right')])),
     /** Where it sits in the airframe; absent as long as nobody has placed it. */
@@ -179,14 +180,12 @@ export type Waiver = Shape<typeof WaiverSchema>;
 export const AirframeKindSchema = oneOf(airframeKinds);
 export const NeedIdSchema = oneOf(needIds);
 export const OutputFunctionSchema = oneOf(outputFunctions);
-export const DialectIdSchema = Type.String({ pattern: '^[a-z][a-z0-9-]{0,39}$' });
+export const DialectIdSchema = keyText('[a-z][a-z0-9-]{0,39}');
 
 /** How many of one thing an aircraft can want. */
 export const NeedCountSchema = Type.Integer({ minimum: 1, maximum: 32 });
 
-const NeedsSchema = Type.Unsafe<Partial<Record<NeedId, number>>>(
-  Type.Record(Type.String({ pattern: `^(${needIds.join('|')})$` }), NeedCountSchema, { additionalProperties: false }),
-);
+const NeedsSchema = Type.Unsafe<Partial<Record<NeedId, number>>>(recordOf(keyText(needIds.join('|')), NeedCountSchema));
 
 export const PlannedBatterySchema = Type.Object(
   {
@@ -198,7 +197,7 @@ export const PlannedBatterySchema = Type.Object(
 /** The pack that a person has in mind, before or beside the one that is in the aircraft. */
 export type PlannedBattery = Shape<typeof PlannedBatterySchema>;
 
-const OutputKeySchema = Type.Unsafe<string>(Type.String({ pattern: '^[A-Za-z0-9][A-Za-z0-9-]{0,39}\\.[A-Za-z0-9][A-Za-z0-9-]{0,23}$' }));
+const OutputKeySchema = keyText('[A-Za-z0-9][A-Za-z0-9-]{0,39}\\.[A-Za-z0-9][A-Za-z0-9-]{0,23}');
 export const OutputUseSchema = Type.Object({ item: ItemIdSchema, output: SettingIdSchema, function: OutputFunctionSchema }, closed);
 /** What one output of a controller is for. */
 export type OutputUse = Shape<typeof OutputUseSchema>;
@@ -228,9 +227,7 @@ export const AircraftSchema = Type.Object(
     outputs: recordOf(OutputKeySchema, OutputUseSchema),
     waivers: recordOf(WaiverIdSchema, WaiverSchema),
     /** The highest number given out per prefix; only rises, so that no reference is ever used for two things. */
-    issued: Type.Record(Type.String({ pattern: '^[A-Z]{1,8}$' }), Type.Integer({ minimum: 1, maximum: 9999 }), {
-      additionalProperties: false,
-    }),
+    issued: recordOf(keyText('[A-Z]{1,8}'), Type.Integer({ minimum: 1, maximum: 9999 })),
   },
   closed,
 );

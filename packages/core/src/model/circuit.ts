@@ -1,4 +1,5 @@
 import { type TSchema, Type } from '@sinclair/typebox';
+import { keyText } from './keys.ts';
 import { WhenSchema } from './setting.ts';
 
 const closed = { additionalProperties: false } as const;
@@ -11,7 +12,7 @@ export const CircuitNodeSchema = Type.String({ pattern: '^(@[a-z0-9-]{1,20}|[A-Z
  * @param number the schema of a parameter: a plain number, or one that a setting chooses
  */
 export function circuitElementSchema<N extends TSchema>(number: N) {
-  const base = { id: Type.String({ pattern: '^[a-z0-9][a-z0-9-]{0,23}$' }), when: Type.Optional(WhenSchema) };
+  const base = { id: keyText('[a-z0-9][a-z0-9-]{0,23}'), when: Type.Optional(WhenSchema) };
   const node = CircuitNodeSchema;
   const overload = Type.Union([
     Type.Literal('constant-current'),

@@ -1,6 +1,7 @@
 import { Type } from '@sinclair/typebox';
 import type { AirframeKind } from './airframes.ts';
 import { recordOf, type Branded } from './ids.ts';
+import { keyText } from './keys.ts';
 import { LIMITS } from './limits.ts';
 import { oneOf } from './oneOf.ts';
 import type { Shape } from './shape.ts';
@@ -11,10 +12,10 @@ export type BayId = Branded<'BayId'>;
 export type PointId = Branded<'PointId'>;
 export type RouteId = Branded<'RouteId'>;
 
-const plainId = '^[a-z0-9][a-z0-9-]{0,39}$';
-export const BayIdSchema = Type.Unsafe<BayId>(Type.String({ pattern: plainId }));
-export const PointIdSchema = Type.Unsafe<PointId>(Type.String({ pattern: plainId }));
-export const RouteIdSchema = Type.Unsafe<RouteId>(Type.String({ pattern: plainId }));
+const plainId = keyText('[a-z0-9][a-z0-9-]{0,39}');
+export const BayIdSchema = Type.Unsafe<BayId>(plainId);
+export const PointIdSchema = Type.Unsafe<PointId>(plainId);
+export const RouteIdSchema = Type.Unsafe<RouteId>(plainId);
 
 const coordinate = Type.Number({ minimum: -LIMITS.lengthMmMax, maximum: LIMITS.lengthMmMax });
 const dimension = Type.Number({ exclusiveMinimum: 0, maximum: LIMITS.lengthMmMax });
@@ -163,9 +164,7 @@ export const NUMBERS_OF_KIND: Readonly<Record<AirframeKind, readonly FrameNumber
 };
 
 const NumbersSchema = Type.Unsafe<Readonly<Partial<Record<FrameNumber, number>>>>(
-  Type.Record(Type.String({ pattern: `^(${frameNumbers.join('|')})$` }), Type.Number({ minimum: -1_000_000, maximum: 1_000_000 }), {
-    additionalProperties: false,
-  }),
+  recordOf(keyText(frameNumbers.join('|')), Type.Number({ minimum: -1_000_000, maximum: 1_000_000 })),
 );
 
 /** What an airframe is made of, piece by piece. */

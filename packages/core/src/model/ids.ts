@@ -1,4 +1,5 @@
-import { type Static, type TSchema, type TUnsafe, Type } from '@sinclair/typebox';
+import { type Static, type TSchema, type TString, type TUnsafe, Type } from '@sinclair/typebox';
+import { keyPattern, keyText } from './keys.ts';
 
 /** A string that only its own kind of id may be assigned to. */
 export type Branded<Name extends string> = string & { readonly ' brand': Name };
@@ -14,8 +15,8 @@ export type EditId = Branded<'EditId'>;
 export type PartId = Branded<'PartId'>;
 export type PartKey = Branded<'PartKey'>;
 
-/** Ids are opaque; the pattern keeps them free of markup, of path signs and of names that objects own. */
-const ID_PATTERN = '^[A-Za-z0-9][A-Za-z0-9-]{0,39}$';
+/** Ids are opaque; the pattern keeps them free of markup, of path signs and of names that objects inherit. */
+export const ID_PATTERN = keyPattern('[A-Za-z0-9][A-Za-z0-9-]{0,39}');
 
 function idSchema<B extends string>(): TUnsafe<B> {
   return Type.Unsafe<B>(Type.String({ pattern: ID_PATTERN }));
@@ -31,20 +32,23 @@ export const WaiverIdSchema = idSchema<WaiverId>();
 export const EditIdSchema = idSchema<EditId>();
 export const PartIdSchema = idSchema<PartId>();
 /** A part's id and the first 16 hex digits of the hash of its content: `gnss-serial@0123456789abcdef`. */
-export const PartKeySchema = Type.Unsafe<PartKey>(Type.String({ pattern: '^[A-Za-z0-9][A-Za-z0-9-]{0,39}@[0-9a-f]{16}$' }));
+export const PartKeySchema = Type.Unsafe<PartKey>(keyText('[A-Za-z0-9][A-Za-z0-9-]{0,39}@[0-9a-f]{16}'));
 
 /**
- * A record whose keys are ids. Keys that are not of the id's pattern are refused, so that no name that objects own
- * (`__proto__`, `constructor` with its signs) can come in as a key.
+ * A record: the only kind that documents and parts are made of. Its keys follow the rule for keys (`keyText`), so that no
+ * name that objects inherit can come in as one; a mention of a key elsewhere is held to the same schema.
+ * @param key the schema of the keys; it must come from `keyText`
+ * @throws when the key's schema allows a name that objects inherit, which is a mistake in the code
  */
 export function recordOf<K extends string, V extends TSchema>(
-  key: TUnsafe<K>,
+  key: TUnsafe<K> | TString,
   value: V,
   maxProperties = 10_000,
 ): TUnsafe<Record<K, Static<V>>> {
   const pattern: unknown = key['pattern'];
-  const text = Type.String({ pattern: typeof pattern === 'string' ? pattern : ID_PATTERN });
-  return Type.Unsafe<Record<K, Static<V>>>(Type.Record(text, value, { additionalProperties: false, maxProperties }));
+  if (typeof pattern !== 'string' || new RegExp(pattern).test('constructor'))
+    throw new Error('The keys of a record are not held to the rule for keys.');
+  return Type.Unsafe<Record<K, Static<V>>>(Type.Record(Type.String({ pattern }), value, { additionalProperties: false, maxProperties }));
 }
 
 /** Gives a new id that was never given before. Passed in, so that core stays free of randomness. */

@@ -3,6 +3,7 @@ import { circuitElementSchema } from './circuit.ts';
 import { ConnectorSchema } from './connector.ts';
 import { endpointSchema } from './endpoint.ts';
 import { PartIdSchema } from './ids.ts';
+import { keyText } from './keys.ts';
 import { LIMITS } from './limits.ts';
 import { NumberParameter, SettingIdSchema, SettingSpecSchema, WhenSchema } from './setting.ts';
 import { oneOf } from './oneOf.ts';
@@ -11,6 +12,9 @@ import { RadioTraitsSchema } from './radio.ts';
 import type { Shape } from './shape.ts';
 
 const closed = { additionalProperties: false } as const;
+
+/** Names a port within its part. */
+export const PortIdSchema = keyText('[A-Za-z0-9][A-Za-z0-9-]{0,19}');
 
 export const PIN_ROLES = [
   'gnd',
@@ -76,7 +80,7 @@ const PinSchema = Type.Object(
 function portSchema<P extends TSchema>(pin: P) {
   return Type.Object(
     {
-      id: Type.String({ pattern: '^[A-Za-z0-9][A-Za-z0-9-]{0,19}$' }),
+      id: PortIdSchema,
       /** As printed on the part. */
       label: Type.String({ minLength: 1, maxLength: 24 }),
       connector: ConnectorSchema,

@@ -1,4 +1,6 @@
 import { Type } from '@sinclair/typebox';
+import { recordOf } from './ids.ts';
+import { keyText } from './keys.ts';
 import { LIMITS } from './limits.ts';
 import { oneOf } from './oneOf.ts';
 import type { Shape } from './shape.ts';
@@ -10,8 +12,8 @@ const share = Type.Number({ minimum: 0, maximum: 1 });
 export const LOAD_STATES = ['off', 'idle', 'typical', 'peak'] as const;
 
 /** The id of a situation: one of the product's own, or `own-...` of a person's. */
-export const SituationIdSchema = Type.String({ pattern: '^[a-z][a-z0-9-]{0,29}$' });
-export const OwnSituationIdSchema = Type.String({ pattern: '^own-[a-z0-9]{1,20}$' });
+export const SituationIdSchema = keyText('[a-z][a-z0-9-]{0,29}');
+export const OwnSituationIdSchema = keyText('own-[a-z0-9]{1,20}');
 
 /** A situation that a person has added. */
 export const OwnSituationSchema = Type.Object(
@@ -63,11 +65,7 @@ export const PowerPlanSchema = Type.Object(
     usbA: figure('usbA'),
     usableShare: figure('usableShare'),
     cruiseA: figure('cruiseA'),
-    situations: Type.Optional(
-      Type.Unsafe<Readonly<Record<string, OwnSituation>>>(
-        Type.Record(OwnSituationIdSchema, OwnSituationSchema, { additionalProperties: false, maxProperties: LIMITS.ownSituations }),
-      ),
-    ),
+    situations: Type.Optional(recordOf(OwnSituationIdSchema, OwnSituationSchema, LIMITS.ownSituations)),
     mission: Type.Optional(MissionSchema),
   },
   closed,

@@ -1,4 +1,5 @@
 import { Type } from '@sinclair/typebox';
+import { keyText } from './keys.ts';
 import { oneOf } from './oneOf.ts';
 import type { Shape } from './shape.ts';
 
@@ -51,7 +52,7 @@ const dbm = Type.Number({ minimum: -200, maximum: 60 });
 export const RadioTraitsSchema = Type.Object(
   {
     /** Names its antenna among those of the part. */
-    id: Type.String({ pattern: '^[a-z][a-z0-9]{0,11}$' }),
+    id: keyText('[a-z][a-z0-9]{0,11}'),
     title: Type.String({ minLength: 1, maxLength: 40 }),
     /** The lowest and the highest frequency, in MHz. */
     mhz: Type.Tuple([Type.Number({ exclusiveMinimum: 0, maximum: 100_000 }), Type.Number({ exclusiveMinimum: 0, maximum: 100_000 })]),

@@ -1,11 +1,12 @@
 import { Type } from '@sinclair/typebox';
+import { keyText } from './keys.ts';
 import { LIMITS } from './limits.ts';
 import type { Shape } from './shape.ts';
 
 const closed = { additionalProperties: false } as const;
 
 /** Names of settings and endpoints inside one part. A dot joins an endpoint and its setting: `S4.baud`. */
-export const SettingIdSchema = Type.String({ pattern: '^[A-Za-z0-9][A-Za-z0-9-]{0,23}(\\.[a-z][A-Za-z]{0,15})?$' });
+export const SettingIdSchema = keyText('[A-Za-z0-9][A-Za-z0-9-]{0,23}(\\.[a-z][A-Za-z]{0,15})?');
 
 export const SettingValueSchema = Type.Union([Type.String({ maxLength: LIMITS.labelChars }), Type.Number(), Type.Boolean()]);
 export type SettingValue = Shape<typeof SettingValueSchema>;
