@@ -38,7 +38,7 @@ module.exports = {
       name: 'core-knows-nobody',
       severity: 'error',
       from: { path: '^packages/core/', pathNot: '(\\.test\\.ts$|/test/)' },
-      to: { path: '^(packages/contract|apps|e2e|bench)/' },
+      to: { path: '^(packages/contract|apps|e2e|bench|worlds)/' },
     },
     {
       name: 'core-does-no-io',
@@ -55,6 +55,7 @@ module.exports = {
     { name: 'contract-uses-core-only', severity: 'error', from: { path: '^packages/contract/' }, to: { path: '^apps/' } },
     { name: 'server-and-web-are-apart', severity: 'error', from: { path: '^apps/server/' }, to: { path: '^apps/web/' } },
     { name: 'web-and-server-are-apart', severity: 'error', from: { path: '^apps/web/' }, to: { path: '^apps/server/' } },
+    { name: 'nobody-needs-the-worlds', severity: 'error', from: { pathNot: '^worlds/' }, to: { path: '^worlds/' } },
     ...upward,
   ],
   options: {

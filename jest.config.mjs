@@ -28,6 +28,7 @@ const config = {
     { ...shared, displayName: 'core', rootDir: 'packages/core', testMatch: ['<rootDir>/src/**/*.test.ts'] },
     { ...shared, displayName: 'contract', rootDir: 'packages/contract', testMatch: ['<rootDir>/src/**/*.test.ts'] },
     { ...shared, displayName: 'server', rootDir: 'apps/server', testMatch: ['<rootDir>/src/**/*.test.ts'] },
+    { ...shared, displayName: 'worlds', rootDir: 'worlds', testMatch: ['<rootDir>/src/**/*.test.ts'] },
     { ...shared, displayName: 'web', rootDir: 'apps/web', testMatch: ['<rootDir>/src/**/*.test.ts'] },
   ],
   // Ends what hangs, also on a machine that is much slower than usual; no test waits for time to pass.

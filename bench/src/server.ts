@@ -3,7 +3,16 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
-import { asId, multiplied, saltmarsh, writeAircraftFile, type AircraftId, type Design, type Edit } from '@wired-falcon/core';
+import {
+  asId,
+  multiplied,
+  saltmarsh,
+  SCHEMA_VERSION,
+  writeAircraftFile,
+  type AircraftId,
+  type Design,
+  type Edit,
+} from '@wired-falcon/core';
 import type { AircraftResponse, CreatedResponse, EditsResponse } from '@wired-falcon/contract';
 import { ask } from './lightClient.ts';
 import { report, statsOf } from './stats.ts';
@@ -28,8 +37,11 @@ async function client(url: string, id: string, name: string, pauseMs: number): P
     const edit: Edit = { kind: 'label-item', item: servo.id, label, was };
     if (pauseMs > 0) await new Promise((resolve) => setTimeout(resolve, pauseMs * (0.5 + ((n * 7919) % 100) / 100)));
     const start = performance.now();
-    const edits = [{ editId: `${name}n${n}`, at: new Date().toISOString(), by: name, edit }];
-    const answer = await ask<EditsResponse>(`${url}/api/aircraft/${id}/edits`, JSON.stringify({ baseVersion: version, edits }));
+    const edits = [{ editId: `${name}n${n}`, at: new Date().toISOString(), by: name, schema: SCHEMA_VERSION, edit }];
+    const answer = await ask<EditsResponse>(
+      `${url}/api/aircraft/${id}/edits`,
+      JSON.stringify({ epoch: loaded.epoch, baseVersion: version, edits }),
+    );
     times.push(performance.now() - start);
     if (answer.is !== 'done' || answer.outcomes[0]?.is !== 'accepted')
       throw new Error(`An edit was not taken: ${JSON.stringify(answer).slice(0, 200)}`);

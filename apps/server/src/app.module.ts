@@ -3,16 +3,20 @@ import { Module, type DynamicModule } from '@nestjs/common';
 import { AircraftController } from './aircraft/aircraft.controller.ts';
 import type { ServerConfig } from './config.ts';
 import { ormOptions } from './database/ormOptions.ts';
+import { AircraftImport, IMPORT_WORKER } from './importing/aircraftImport.ts';
 import { SystemController } from './http/system.controller.ts';
 import { AircraftQueue } from './workshop/aircraftQueue.ts';
 import { AircraftStore } from './workshop/aircraftStore.ts';
 import { CommitGroup } from './workshop/commitGroup.ts';
 import { DemoLoader } from './workshop/demoLoader.ts';
 import { DesignCache } from './workshop/designCache.ts';
+import { Epoch } from './workshop/epoch.ts';
 import { Hangar } from './workshop/hangar.ts';
 import { PartsController } from './parts/parts.controller.ts';
 import { Journal } from './workshop/journal.ts';
+import { JournalReader } from './workshop/journalReader.ts';
 import { PartShelf } from './workshop/partShelf.ts';
+import { Positions } from './workshop/positions.ts';
 import { WorkshopParts } from './workshop/workshopParts.ts';
 
 @Module({})
@@ -22,7 +26,22 @@ export class AppModule {
       module: AppModule,
       imports: [MikroOrmModule.forRoot({ ...ormOptions(config.databaseFile), registerRequestContext: false })],
       controllers: [AircraftController, PartsController, SystemController],
-      providers: [AircraftQueue, AircraftStore, CommitGroup, DemoLoader, DesignCache, Hangar, Journal, PartShelf, WorkshopParts],
+      providers: [
+        { provide: IMPORT_WORKER, useValue: config.importWorker },
+        AircraftImport,
+        AircraftQueue,
+        AircraftStore,
+        CommitGroup,
+        DemoLoader,
+        DesignCache,
+        Epoch,
+        Hangar,
+        Journal,
+        JournalReader,
+        PartShelf,
+        Positions,
+        WorkshopParts,
+      ],
     };
   }
 }

@@ -16,6 +16,8 @@ export interface ServerConfig {
   readonly webRoot: string | undefined;
   /** Load the demo aircraft when the workshop is empty. */
   readonly demo: boolean;
+  /** The compiled `importing/importWorker`, which reads files in a thread of its own. */
+  readonly importWorker: string;
 }
 
 const LOOPBACK = ['127.0.0.1', '::1', 'localhost'];
@@ -27,7 +29,7 @@ export const DEFAULT_PORT = 4780;
  * Reads the configuration from environment variables.
  * @throws a sentence when a value makes no sense, or when it would listen beyond this machine without a key
  */
-export function configFrom(environment: NodeJS.ProcessEnv): ServerConfig {
+export function configFrom(environment: NodeJS.ProcessEnv): Omit<ServerConfig, 'importWorker'> {
   const host = environment['WF_HOST'] ?? '127.0.0.1';
   const accessKey = environment['WF_ACCESS_KEY'];
   if (accessKey !== undefined && accessKey.length < LEAST_KEY) {

@@ -1,7 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import http from 'node:http';
-import { canonicalJson, readAircraftFile, type AircraftId, type Edit } from '@wired-falcon/core';
-import type { CreatedResponse, EditsSinceResponse, ErrorResponse, HangarEntry } from '@wired-falcon/contract';
+import { canonicalJson, readAircraftFile, SCHEMA_VERSION, type AircraftId, type Edit } from '@wired-falcon/core';
+import type { CreatedResponse, ErrorResponse, HangarEntry } from '@wired-falcon/contract';
+import { EPOCH_HEADER, routes } from '@wired-falcon/contract';
 import { noteEdit, noteOf, submitted, TestServer } from './test/testServer.ts';
 
 let server: TestServer;
@@ -66,25 +67,69 @@ describe('requests', () => {
     ['an unknown property', '/api/aircraft', { name: 'x', extra: 1 }, 'extra'],
     ['an empty name', '/api/aircraft', { name: '' }, 'name'],
     ['a name that turns the reading direction', '/api/aircraft', { name: 'a\u202Eb' }, 'name'],
-    ['a version that is no number', `/api/aircraft/${reedbed}/edits`, { baseVersion: 'x', edits: [] }, 'baseVersion'],
-    ['no edits', `/api/aircraft/${reedbed}/edits`, { baseVersion: 0, edits: [] }, 'edits'],
+    ['a version that is no number', `/api/aircraft/${reedbed}/edits`, { epoch: 'e', baseVersion: 'x', edits: [] }, 'baseVersion'],
+    ['no epoch', `/api/aircraft/${reedbed}/edits`, { baseVersion: 0, edits: [submitted('x1', noteEdit('a', ''))] }, 'epoch'],
+    ['no edits', `/api/aircraft/${reedbed}/edits`, { epoch: 'e', baseVersion: 0, edits: [] }, 'edits'],
+    ['a list in the place of an edit', `/api/aircraft/${reedbed}/edits`, { epoch: 'e', baseVersion: 0, edits: [[]] }, 'edits'],
     [
-      'an edit of no kind',
+      'a list of lists of edits',
       `/api/aircraft/${reedbed}/edits`,
-      { baseVersion: 0, edits: [submitted('x1', { kind: 'boom' } as unknown as Edit)] },
-      'There is no edit of the kind "boom"',
+      { epoch: 'e', baseVersion: 0, edits: [[submitted('x1', noteEdit('a', ''))]] },
+      'edits',
     ],
-    [
-      'an edit id with signs',
-      `/api/aircraft/${reedbed}/edits`,
-      { baseVersion: 0, edits: [submitted('../x', noteEdit('a', ''))] },
-      'editId',
-    ],
+    ['null in the place of an edit', `/api/aircraft/${reedbed}/edits`, { epoch: 'e', baseVersion: 0, edits: [null] }, 'edits'],
   ])('with %s are refused in one shape', async (_, path, body, place) => {
     const answer = await server.ask<ErrorResponse>('POST', path, body);
     expect(answer.status).toBe(400);
     expect(answer.body.code).toBe('bad-request');
     expect(answer.body.details.join(' ')).toContain(place);
+  });
+
+  it.each([
+    ['of no kind', submitted('x1', { kind: 'boom' } as unknown as Edit), 'There is no edit of the kind "boom"'],
+    ['with an id that has signs', submitted('../x', noteEdit('a', '')), 'editId'],
+    ['with a name that objects inherit as its id', submitted('constructor', noteEdit('a', '')), 'editId'],
+    ['of no schema', { ...submitted('x1', noteEdit('a', '')), schema: undefined }, 'schema'],
+  ])('with an edit %s say that the edit is what is wrong, and which', async (_, edit, place) => {
+    const edits = [submitted('ok1', noteEdit('a', '')), edit];
+    const { status, body } = await server.ask<ErrorResponse>('POST', `/api/aircraft/${reedbed}/edits`, {
+      epoch: 'e',
+      baseVersion: 0,
+      edits,
+    });
+    expect([status, body.code]).toEqual([400, 'bad-edit']);
+    expect(body.details.every((detail) => detail.startsWith('edits.1.'))).toBe(true);
+    expect(body.details.join(' ')).toContain(place);
+  });
+
+  it('with an edit of a newer product are refused as a whole, and nothing is made', async () => {
+    const id = await server.create('Of tomorrow');
+    const { status, body } = await server.edit(id, 0, [
+      submitted('n1', noteEdit('a', '')),
+      { ...submitted('n2', noteEdit('b', 'a')), schema: SCHEMA_VERSION + 1 },
+    ]);
+    expect([status, body.code]).toEqual([409, 'older-server']);
+    expect((await server.load(id)).version).toBe(0);
+  });
+
+  it('nested without end are refused, wherever they go', async () => {
+    const deep = `${'{"a":'.repeat(5000)}1${'}'.repeat(5000)}`;
+    const lists = `${'['.repeat(5000)}${']'.repeat(5000)}`;
+    const edit = JSON.stringify(submitted('d1', noteEdit('a', '')));
+    for (const inner of [deep, lists]) {
+      for (const text of [
+        inner,
+        `{"name":${inner}}`,
+        `{"epoch":"e","baseVersion":0,"edits":${inner}}`,
+        `{"epoch":"e","baseVersion":0,"edits":[${inner}]}`,
+        `{"epoch":"e","baseVersion":0,"edits":[${edit.replace('"a"', inner)}]}`,
+      ]) {
+        for (const path of ['/api/aircraft', `/api/aircraft/${reedbed}/edits`, `/api/aircraft/${reedbed}/edits/arrived`, '/api/parts']) {
+          const { status, body } = await server.ask<ErrorResponse>('POST', path, text);
+          expect([path, status, body.code]).toEqual([path, 400, 'bad-request']);
+        }
+      }
+    }
   });
 
   it('that are no JSON are refused', async () => {
@@ -125,6 +170,7 @@ describe('safety of the address', () => {
     expect(headers.get('content-security-policy')).toContain("script-src 'self'");
     expect(headers.get('x-content-type-options')).toBe('nosniff');
     expect(headers.get('x-powered-by')).toBeNull();
+    expect(headers.get(EPOCH_HEADER)).toMatch(/^[A-Za-z0-9]{16}$/);
   });
 });
 
@@ -169,6 +215,45 @@ describe('edits', () => {
       }
       expect((await server.load(id)).version).toBe(version + 1);
     }
+  });
+
+  it('repeated on an old base are answered with what lies between, by others and by the sender', async () => {
+    const id = await server.create('Lost, then edited by another');
+    await server.edit(id, 0, [submitted('e1', noteEdit('mine', ''))]);
+    await server.edit(id, 1, [
+      submitted('e2', { kind: 'set-aircraft-name', name: 'Theirs', was: 'Lost, then edited by another' }, 'other'),
+    ]);
+    const { body } = await server.edit(id, 0, [submitted('e1', noteEdit('mine', ''))]);
+    expect(body).toMatchObject({ is: 'stale', version: 2, since: [{ editId: 'e1' }, { editId: 'e2', by: 'other' }] });
+    expect((await server.load(id)).version).toBe(2);
+  });
+
+  it('of another epoch, or on a version that the document never had, are told so, and nothing is made', async () => {
+    const id = await server.create('Elsewhere');
+    const edits = [submitted('e1', noteEdit('one', ''))];
+    const epoch = await server.epoch();
+    const other = await server.ask('POST', `/api/aircraft/${id}/edits`, { epoch: 'another', baseVersion: 0, edits });
+    expect(other).toEqual({ status: 200, body: { is: 'other-document', epoch } });
+    expect((await server.edit(id, 1, edits)).body).toEqual({ is: 'other-document', epoch });
+    for (const [named, since] of [
+      ['another', 0],
+      [epoch, 1],
+    ] as const)
+      expect((await server.ask('GET', routes.editsSince(id, named, since))).body).toEqual({ is: 'other-document', epoch });
+    expect((await server.load(id)).version).toBe(0);
+  });
+
+  it('can be asked for by their ids: those that arrived are named with their versions', async () => {
+    const id = await server.create('Arrived');
+    await server.edit(id, 0, [submitted('e1', noteEdit('one', '')), submitted('e2', noteEdit('two', 'one'))]);
+    const { body } = await server.ask('POST', routes.arrived(id), { editIds: ['e2', 'e9', 'e1'] });
+    expect(body).toEqual({
+      arrived: expect.arrayContaining([
+        { editId: 'e1', version: 1 },
+        { editId: 'e2', version: 2 },
+      ]),
+    });
+    expect((await server.ask('POST', routes.arrived('nobody' as AircraftId), { editIds: ['e1'] })).status).toBe(404);
   });
 
   it('that come twice in one request are made once', async () => {
@@ -240,8 +325,7 @@ describe('edits', () => {
   it('are given in order to whoever asks what happened since', async () => {
     const id = await server.create('Since');
     for (const [i, was] of ['', 'n0', 'n1'].entries()) await server.edit(id, i, [submitted(`s${i}`, noteEdit(`n${i}`, was))]);
-    const { body } = await server.ask<EditsSinceResponse>('GET', `/api/aircraft/${id}/edits?since=1`);
-    expect(body).toMatchObject({ version: 3, edits: [{ editId: 's1' }, { editId: 's2' }] });
+    expect(await server.since(id, 1)).toMatchObject({ version: 3, edits: [{ editId: 's1' }, { editId: 's2' }] });
   });
 });
 
@@ -263,8 +347,7 @@ describe('undo', () => {
     ]);
     await own.edit(id, 3, [submitted('r1', undo('u1'))]);
     expect(noteOf((await own.load(id)).aircraft)).toBe('two');
-    const since = await own.ask<EditsSinceResponse>('GET', `/api/aircraft/${id}/edits?since=2`);
-    expect(since.body.edits.map((entry) => entry.undoes?.changes.length)).toEqual([1, 1]);
+    expect((await own.since(id, 2)).edits.map((entry) => entry.undoes?.changes.length)).toEqual([1, 1]);
     await own.stop();
   });
 
@@ -333,8 +416,8 @@ describe('the API page', () => {
     const page = await fetch(`${server.url}/api/docs`);
     expect([page.status, page.headers.get('content-type')]).toEqual([200, 'text/html; charset=utf-8']);
     const { body } = await server.ask<{ components: { schemas: Record<string, { required?: string[] }> } }>('GET', '/api/docs-json');
-    expect(body.components.schemas['EditsRequestDto']?.required).toEqual(['baseVersion', 'edits']);
-    expect(body.components.schemas['SubmittedEditDto']?.required).toEqual(['editId', 'at', 'by', 'edit']);
+    expect(body.components.schemas['EditsRequestDto']?.required).toEqual(['epoch', 'baseVersion', 'edits']);
+    expect(body.components.schemas['SubmittedEditDto']?.required).toEqual(['editId', 'at', 'by', 'schema', 'edit']);
     const schema = await server.ask<{ title: string }>('GET', '/api/schema/aircraft');
     expect(schema.body.title).toBe('Wired Falcon aircraft');
   });

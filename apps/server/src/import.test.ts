@@ -34,7 +34,7 @@ describe('an import', () => {
   it.each([
     ['text that is not JSON', 'hello', 'not JSON'],
     ['half a file', text.slice(0, text.length / 2), 'not JSON'],
-    ['an empty file', '', 'not an aircraft'],
+    ['an empty file', '', 'not JSON'],
     ['a number', '7', 'not an aircraft'],
     ['a list', '[]', 'not an aircraft'],
     ['another format', '{"format":"other"}', '"format" should be'],

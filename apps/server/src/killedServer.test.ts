@@ -5,7 +5,14 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
 import { applyEdit, canonicalJson, catalogue, newAircraft, type AircraftId, type Design } from '@wired-falcon/core';
-import type { AircraftResponse, CreatedResponse, EditsResponse, EditsSinceResponse } from '@wired-falcon/contract';
+import {
+  EPOCH_HEADER,
+  routes,
+  type AircraftResponse,
+  type CreatedResponse,
+  type EditsResponse,
+  type EditsSinceResponse,
+} from '@wired-falcon/contract';
 import { submitted } from './test/testServer.ts';
 
 /*
@@ -21,6 +28,7 @@ const EDITS = 500;
 interface Killable {
   readonly child: ChildProcess;
   readonly url: string;
+  readonly epoch: string;
 }
 
 function start(folder: string): Promise<Killable> {
@@ -32,9 +40,14 @@ function start(folder: string): Promise<Killable> {
     child.once('exit', (code) => reject(new Error(`The server ended with ${code ?? 'a signal'} before it listened.`)));
     createInterface({ input: child.stdout }).on('line', (line) => {
       const url = /"listening":"([^"]+)"/.exec(line)?.[1];
-      if (url !== undefined) resolve({ child, url });
+      if (url !== undefined) void epochOf(url).then((epoch) => resolve({ child, url, epoch }), reject);
     });
   });
+}
+
+async function epochOf(url: string): Promise<string> {
+  const { headers } = await fetch(`${url}/api/health`);
+  return headers.get(EPOCH_HEADER) ?? '';
 }
 
 function kill({ child }: Killable): Promise<void> {
@@ -70,6 +83,7 @@ async function burst(server: Killable, id: AircraftId, from: number, killAfter: 
     if (acknowledged - from === killAfter) killed ??= pause(momentMs).then(() => kill(server));
     try {
       const answer = await ask<EditsResponse>(`${server.url}/api/aircraft/${id}/edits`, {
+        epoch: server.epoch,
         baseVersion: acknowledged,
         edits: [edit(acknowledged)],
       });
@@ -88,7 +102,9 @@ async function replay(
   id: AircraftId,
   name: string,
 ): Promise<{ readonly design: Design; readonly ids: readonly string[] }> {
-  const { edits } = await ask<EditsSinceResponse>(`${server.url}/api/aircraft/${id}/edits?since=0`);
+  const since = await ask<EditsSinceResponse>(`${server.url}${routes.editsSince(id, server.epoch, 0)}`);
+  if (since.is !== 'since') throw new Error('The server has another document after it was killed.');
+  const { edits } = since;
   let design: Design = { aircraft: newAircraft(id, name), parts: catalogue };
   for (const entry of edits) {
     const result = applyEdit(design, entry.edit);
@@ -119,6 +135,7 @@ describe('a server that is killed amid a burst of edits', () => {
       expect(ids).toEqual(Array.from({ length: loaded.version }, (_, n) => `edit${n}`));
       expect(canonicalJson(loaded.aircraft)).toBe(canonicalJson(design.aircraft));
       const again = await ask<EditsResponse>(`${server.url}/api/aircraft/${id}/edits`, {
+        epoch: server.epoch,
         baseVersion: acknowledged,
         edits: [edit(acknowledged)],
       });

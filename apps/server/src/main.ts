@@ -1,10 +1,11 @@
 import 'reflect-metadata';
+import { fileURLToPath } from 'node:url';
 import { configFrom } from './config.ts';
 import { startServer } from './startServer.ts';
 
 /** Starts the server and says on one line of JSON where it is, or says in a sentence why it could not. */
 async function main(): Promise<void> {
-  const config = configFrom(process.env);
+  const config = { ...configFrom(process.env), importWorker: fileURLToPath(new URL('importing/importWorker.js', import.meta.url)) };
   const server = await startServer(config);
   process.stdout.write(`${JSON.stringify({ listening: server.url, database: config.databaseFile })}\n`);
   for (const signal of ['SIGINT', 'SIGTERM'] as const) {

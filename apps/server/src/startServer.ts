@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { MikroORM } from '@mikro-orm/core';
-import type { NestApplicationOptions } from '@nestjs/common';
+import type { INestApplicationContext, NestApplicationOptions } from '@nestjs/common';
 import { NestFactory } from '@nestjs/core';
 import { NestExpressApplication } from '@nestjs/platform-express';
 import { API_PREFIX, BODY_LIMITS, routes } from '@wired-falcon/contract';
@@ -10,11 +10,14 @@ import helmet from 'helmet';
 import { AppModule } from './app.module.ts';
 import type { ServerConfig } from './config.ts';
 import { accessKeyCheck } from './http/accessKey.ts';
+import { depthCheck } from './http/depthCheck.ts';
+import { epochHeader } from './http/epochHeader.ts';
 import { ErrorFilter } from './http/errorFilter.ts';
 import { hostCheck } from './http/hostCheck.ts';
 import { serveOpenApi } from './http/openApi.ts';
 import { validationPipe } from './http/validation.ts';
 import { holdWorkshop } from './keeping/inUse.ts';
+import { Epoch } from './workshop/epoch.ts';
 import { DemoLoader } from './workshop/demoLoader.ts';
 import { PartShelf } from './workshop/partShelf.ts';
 
@@ -29,19 +32,19 @@ export async function startServer(config: ServerConfig): Promise<RunningServer> 
   const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), options);
   // Answers of the API are never asked for again by their tag; it would be computed for each.
   app.set('etag', false);
+  app.use(epochHeader(app.get(Epoch)));
   app.use(hostCheck(config.names));
   app.use(securityHeaders());
   if (config.accessKey !== undefined) app.use(accessKeyCheck(config.accessKey));
-  app.use(routes.importFile(), express.json({ limit: BODY_LIMITS.importFile, strict: false }));
+  app.use(routes.importFile(), express.raw({ limit: BODY_LIMITS.importFile, type: () => true }));
   app.use(express.json({ limit: BODY_LIMITS.edits }));
+  app.use(depthCheck());
   app.setGlobalPrefix(API_PREFIX);
   app.useGlobalPipes(validationPipe());
   app.useGlobalFilters(new ErrorFilter());
   serveOpenApi(app);
   if (config.webRoot !== undefined) serveWeb(app, config.webRoot);
-  const orm = app.get(MikroORM);
-  await orm.migrator.up();
-  await app.get(PartShelf).load(orm.em.fork());
+  await openWorkshop(app);
   if (config.demo) await app.get(DemoLoader).load();
   // Longer than any client keeps a silent connection, so that none is closed under a request that is on its way.
   app.getHttpServer().keepAliveTimeout = 75_000;
@@ -52,6 +55,14 @@ export async function startServer(config: ServerConfig): Promise<RunningServer> 
     release();
   };
   return { url: await addressOf(app), close };
+}
+
+/** Brings the database up to date and reads what every request needs of it. */
+export async function openWorkshop(app: INestApplicationContext): Promise<void> {
+  const orm = app.get(MikroORM);
+  await orm.migrator.up();
+  await app.get(Epoch).load();
+  await app.get(PartShelf).load(orm.em.fork());
 }
 
 async function addressOf(app: NestExpressApplication): Promise<string> {

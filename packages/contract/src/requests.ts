@@ -5,6 +5,7 @@ import {
   IsArray,
   IsInt,
   IsISO8601,
+  IsObject,
   IsString,
   Length,
   Matches,
@@ -12,12 +13,12 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
-import { LIMITS, type AircraftId, type Edit, type EditId, type Part, type PartId } from '@wired-falcon/core';
+import { ID_PATTERN, LIMITS, type AircraftId, type Edit, type EditId, type Part, type PartId } from '@wired-falcon/core';
 import { IsEdit } from './isEdit.ts';
 import { IsPart } from './isPart.ts';
 
-/** Ids as they stand in addresses and requests; the same pattern that core holds documents to. */
-const ID = /^[A-Za-z0-9][A-Za-z0-9-]{0,39}$/;
+/** Ids as they stand in addresses and requests: by the rule that core holds documents to. */
+const ID = new RegExp(ID_PATTERN);
 /** Visible characters without control characters or marks that turn the reading direction. */
 const PLAIN_TEXT = /^[^\p{Cc}\p{Cf}]*$/u;
 
@@ -34,11 +35,20 @@ export class SubmittedEditDto {
   @Matches(PLAIN_TEXT)
   by!: string;
 
+  /** The version of the document's shape that the sender knew when the edit was made. */
+  @IsInt()
+  @Min(1)
+  schema!: number;
+
   @IsEdit()
   edit!: Edit;
 }
 
 export class EditsRequestDto {
+  /** The epoch of the workshop in which the sender's document is at home; see `AircraftResponse`. */
+  @Matches(ID)
+  epoch!: string;
+
   /** The version of the document that the edits were made on. */
   @IsInt()
   @Min(0)
@@ -48,9 +58,18 @@ export class EditsRequestDto {
   @IsArray()
   @ArrayMinSize(1)
   @ArrayMaxSize(LIMITS.editsPerRequest)
+  @IsObject({ each: true })
   @ValidateNested({ each: true })
   @Type(() => SubmittedEditDto)
   edits!: SubmittedEditDto[];
+}
+
+export class ArrivedRequestDto {
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(LIMITS.editsPerRequest)
+  @Matches(ID, { each: true })
+  editIds!: EditId[];
 }
 
 export class CreateAircraftDto {
@@ -101,7 +120,17 @@ export class AircraftQueryDto {
   author!: string;
 }
 
+export class PositionParamsDto extends AircraftParamsDto {
+  @Type(() => Number)
+  @IsInt()
+  @Min(0)
+  version!: number;
+}
+
 export class SinceQueryDto {
+  @Matches(ID)
+  epoch!: string;
+
   @Type(() => Number)
   @IsInt()
   @Min(0)

@@ -21,6 +21,11 @@ export interface HistoryEntry {
 }
 
 export interface AircraftResponse {
+  /**
+   * Names the line of documents that versions count in. A workshop that was put back from a backup has another one: what
+   * was seen of it before need not be in it any more, though the numbers may be the same.
+   */
+  readonly epoch: string;
   readonly aircraft: Aircraft;
   readonly version: number;
   readonly updatedAt: string;
@@ -48,14 +53,36 @@ export type EditOutcome =
   /** An earlier edit of the same request was refused, so that this one was left alone. */
   | { readonly is: 'not-tried'; readonly editId: EditId };
 
-/** Answer to edits: all repeats and new ones in order, or the edits that the sender has not seen. */
+/**
+ * What the sender has is no earlier state of the document that is here (the workshop was put back from a backup), or the way
+ * from there to here cannot be told in edits. The sender loads the document anew.
+ */
+export interface OtherDocument {
+  readonly is: 'other-document';
+  readonly epoch: string;
+}
+
+/**
+ * Answer to edits. Done: nothing lies between what the sender has seen, its own edits apart, and `version`. Stale: nothing was
+ * done; `since` holds what the sender has not seen, with its own edits that had arrived before.
+ */
 export type EditsResponse =
   | { readonly is: 'done'; readonly version: number; readonly outcomes: readonly EditOutcome[] }
-  | { readonly is: 'stale'; readonly version: number; readonly since: readonly JournalEntry[] };
+  | { readonly is: 'stale'; readonly version: number; readonly since: readonly JournalEntry[] }
+  | OtherDocument;
 
-export interface EditsSinceResponse {
+export type EditsSinceResponse =
+  { readonly is: 'since'; readonly version: number; readonly edits: readonly JournalEntry[] } | OtherDocument;
+
+/** Which of some edits are in the journal, and as which versions. */
+export interface ArrivedResponse {
+  readonly arrived: readonly { readonly editId: EditId; readonly version: number }[];
+}
+
+/** The document as it was at an earlier version, brought to the present shape. Numbers given out since count as given out. */
+export interface PositionResponse {
   readonly version: number;
-  readonly edits: readonly JournalEntry[];
+  readonly aircraft: Aircraft;
 }
 
 /** One revision of a part that the workshop made itself. Revisions are never changed. */
@@ -75,6 +102,11 @@ export interface CreatedResponse {
 
 export const ERROR_CODES = [
   'bad-request',
+  /** Of some edits, one or more do not have their form; which, the details say. */
+  'bad-edit',
+  /** The edits were made by a newer version of the product than this server is. */
+  'older-server',
+  'too-many-tries',
   'not-found',
   'too-large',
   'wrong-host',

@@ -32,6 +32,7 @@ export * from './parts/draft/pinDrafts.ts';
 export * from './edits/adoptPlan.ts';
 export * from './edits/applyEdit.ts';
 export { batteryWords } from './edits/briefEdits.ts';
+export { withChanges } from './edits/changes.ts';
 export * from './edits/family.ts';
 export * from './edits/freshIds.ts';
 export * from './edits/insist.ts';

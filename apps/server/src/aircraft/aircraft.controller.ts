@@ -1,27 +1,34 @@
 import { Body, Controller, Get, Header, HttpCode, NotFoundException, Param, Post, Query, Req } from '@nestjs/common';
 import { ApiBody, ApiOkResponse, ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Request } from 'express';
-import { asId, newAircraft, partsPutBack, readAircraftValue, sheetToCsv, writeAircraftFile, type AircraftId } from '@wired-falcon/core';
+import { asId, newAircraft, partsPutBack, sheetToCsv, writeAircraftFile, type AircraftId } from '@wired-falcon/core';
 import {
   AircraftParamsDto,
   AircraftQueryDto,
+  ArrivedRequestDto,
   CreateAircraftDto,
   DocumentParamsDto,
   EditsRequestDto,
+  PositionParamsDto,
   SinceQueryDto,
   type AircraftResponse,
+  type ArrivedResponse,
   type CreatedResponse,
   type EditsResponse,
   type EditsSinceResponse,
   type HangarEntry,
+  type PositionResponse,
 } from '@wired-falcon/contract';
-import { CannotImport } from '../http/errors.ts';
+import { AircraftImport } from '../importing/aircraftImport.ts';
 import { makeDocument } from './makeDocument.ts';
 import { schemaRef } from '../http/openApi.ts';
 import { AircraftStore } from '../workshop/aircraftStore.ts';
+import { Epoch } from '../workshop/epoch.ts';
 import { Hangar } from '../workshop/hangar.ts';
 import { Journal } from '../workshop/journal.ts';
+import { JournalReader } from '../workshop/journalReader.ts';
 import { PartShelf } from '../workshop/partShelf.ts';
+import { Positions } from '../workshop/positions.ts';
 import { makeId } from '../workshop/makeId.ts';
 
 /** Aircraft: the hangar, one document, its edits, its file. */
@@ -32,6 +39,10 @@ export class AircraftController {
     private readonly hangar: Hangar,
     private readonly store: AircraftStore,
     private readonly journal: Journal,
+    private readonly reader: JournalReader,
+    private readonly positions: Positions,
+    private readonly imports: AircraftImport,
+    private readonly epoch: Epoch,
     private readonly shelf: PartShelf,
   ) {}
 
@@ -54,15 +65,9 @@ export class AircraftController {
   @Post('import')
   @ApiOperation({ summary: 'An aircraft from its file; a copy when its id is taken' })
   @ApiBody({ schema: { type: 'object', description: 'The aircraft file; see /api/schema/aircraft' } })
-  async import(@Req() request: Request): Promise<CreatedResponse> {
+  import(@Req() request: Request): Promise<CreatedResponse> {
     const body: unknown = request.body;
-    const read = readAircraftValue(body);
-    if ('sentence' in read) throw new CannotImport(read.sentence);
-    const { design } = read;
-    const isTaken = await this.store.exists(design.aircraft.id);
-    const aircraft = isTaken ? { ...design.aircraft, id: asId<AircraftId>(makeId()) } : design.aircraft;
-    await this.store.create({ aircraft, parts: design.parts }, new Date().toISOString());
-    return { id: aircraft.id, name: aircraft.name };
+    return this.imports.take(body instanceof Uint8Array ? body : new Uint8Array());
   }
 
   @Get(':id')
@@ -70,10 +75,10 @@ export class AircraftController {
   @ApiOkResponse({ description: 'AircraftResponse' })
   async one(@Param() { id }: AircraftParamsDto, @Query() { author }: AircraftQueryDto): Promise<AircraftResponse> {
     const { design, version, updatedAt } = await this.store.current(id);
-    const history = await this.journal.historyOf(id, author);
+    const history = await this.reader.historyOf(id, author);
     const putBack = [...history.undo, ...history.redo].flatMap(({ inverse }) => [...partsPutBack(inverse)]);
     const parts = new Map([...this.shelf.named(putBack), ...this.shelf.usedBy(design.aircraft)]);
-    return { aircraft: design.aircraft, version, updatedAt, parts: [...parts.values()], history };
+    return { epoch: this.epoch.value, aircraft: design.aircraft, version, updatedAt, parts: [...parts.values()], history };
   }
 
   @Post(':id/edits')
@@ -87,9 +92,23 @@ export class AircraftController {
 
   @Get(':id/edits')
   @ApiOperation({ summary: 'The edits after a version' })
-  async since(@Param() { id }: AircraftParamsDto, @Query() { since }: SinceQueryDto): Promise<EditsSinceResponse> {
-    const { version } = await this.store.current(id);
-    return { version, edits: await this.journal.since(id, since) };
+  since(@Param() { id }: AircraftParamsDto, @Query() { epoch, since }: SinceQueryDto): Promise<EditsSinceResponse> {
+    return this.journal.since(id, epoch, since);
+  }
+
+  @Post(':id/edits/arrived')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Which of some edits are in the journal, and as which versions' })
+  @ApiBody({ schema: schemaRef(ArrivedRequestDto) })
+  async arrived(@Param() { id }: AircraftParamsDto, @Body() { editIds }: ArrivedRequestDto): Promise<ArrivedResponse> {
+    await this.store.current(id);
+    return this.reader.arrived(id, editIds);
+  }
+
+  @Get(':id/positions/:version')
+  @ApiOperation({ summary: 'The document as it was at an earlier version, in the present shape' })
+  async position(@Param() { id, version }: PositionParamsDto): Promise<PositionResponse> {
+    return { version, aircraft: await this.positions.at(id, version) };
   }
 
   @Get(':id/documents/:kind/:subject')

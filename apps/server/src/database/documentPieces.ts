@@ -80,7 +80,8 @@ function isCollection(value: unknown): value is Fields {
   return typeof value === 'object' && value !== null && !Array.isArray(value);
 }
 
-function fieldsIn(text: string): Fields {
+/** The members of the object that a piece holds. */
+export function fieldsIn(text: string): Fields {
   const value: unknown = JSON.parse(text);
   return isCollection(value) ? value : {};
 }

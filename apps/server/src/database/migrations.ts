@@ -53,9 +53,17 @@ class Migration0003 extends Migration {
   }
 }
 
+/** Facts of the workshop as a whole, by name. A restore may have made the table before. */
+class Migration0004 extends Migration {
+  override up(): void {
+    this.addSql('create table if not exists workshop (name text primary key, value text not null) strict, without rowid');
+  }
+}
+
 /** In order. Named by hand, so that the names do not depend on how the code was built. */
 export const migrations = [
   { name: '0001-first-tables', class: Migration0001 },
   { name: '0002-documents-in-pieces', class: Migration0002 },
   { name: '0003-parts-of-ones-own', class: Migration0003 },
+  { name: '0004-the-workshop', class: Migration0004 },
 ];

@@ -84,4 +84,14 @@ export const SummaryTable = defineEntity({
   },
 });
 
-export const tables = [AircraftTable, PieceTable, JournalTable, PartTable, PartRevisionTable, SnapshotTable, SummaryTable];
+/** The fact that names the line of documents; see workshop/epoch.ts. */
+export const EPOCH = 'epoch';
+
+/** Facts of the workshop as a whole, by name. */
+export const WorkshopTable = defineEntity({
+  name: 'WorkshopRow',
+  tableName: 'workshop',
+  properties: { name: p.string().primary(), value: p.string() },
+});
+
+export const tables = [WorkshopTable, AircraftTable, PieceTable, JournalTable, PartTable, PartRevisionTable, SnapshotTable, SummaryTable];

@@ -2,6 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { EPOCH_HEADER } from '@wired-falcon/contract';
 import { startServer, type RunningServer } from '../startServer.ts';
 
 const KEY = 'reed warbler at low tide';
@@ -18,6 +19,7 @@ beforeAll(async () => {
     databaseFile: join(folder, 'workshop.db'),
     webRoot: undefined,
     demo: false,
+    importWorker: '',
   });
 });
 afterAll(async () => {
@@ -57,6 +59,23 @@ describe('a workshop with an access key', () => {
     const list = await fetch(`${server.url}/api/aircraft`, { headers: { cookie: cookie.split(';')[0] ?? '' } });
     expect([list.status, await list.json()]).toEqual([200, []]);
     expect((await fetch(`${server.url}/api/aircraft`, { headers: { authorization: `Bearer ${KEY}` } })).status).toBe(200);
+  });
+
+  it('answers a page that asks by script in the one shape of errors, and lets it in likewise', async () => {
+    const asJson = (key: string): Promise<Response> =>
+      fetch(`${server.url}/access`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/x-www-form-urlencoded', accept: 'application/json' },
+        body: new URLSearchParams({ key }).toString(),
+      });
+    const wrong = await asJson('guess');
+    expect([wrong.status, await wrong.json()]).toEqual([
+      401,
+      { code: 'no-access', message: 'That is not the key of this workshop.', details: [] },
+    ]);
+    const right = await asJson(KEY);
+    expect([right.status, right.headers.get('set-cookie')]).toEqual([204, expect.stringContaining('HttpOnly')]);
+    expect(right.headers.get(EPOCH_HEADER)).not.toBeNull();
   });
 
   it('makes who guesses wait', async () => {

@@ -18,25 +18,41 @@ export function accessKeyCheck(key: string) {
   const tries = new Map<string, { count: number; until: number }>();
   const form = express.urlencoded({ extended: false, limit: '4kb' });
   return (request: Request, response: Response, next: NextFunction): void => {
-    if (isSame(cookieIn(request), token) || isSame(bearerIn(request), key)) return next();
-    if (request.path !== ADDRESS || request.method !== 'POST') return ask(request, response);
+    const isHandedIn = request.path === ADDRESS && request.method === 'POST';
+    if (!isHandedIn) {
+      if (isSame(cookieIn(request), token) || isSame(bearerIn(request), key)) next();
+      else ask(request, response);
+      return;
+    }
     const from = request.socket.remoteAddress ?? '';
     const known = tries.get(from);
     const now = Date.now();
     if (known !== undefined && known.until > now && known.count >= MOST_TRIES)
-      return page(response, 429, 'Too many wrong keys. Wait a minute, then try again.');
+      return turnDown(request, response, 429, 'too-many-tries', 'Too many wrong keys. Wait a minute, then try again.');
     form(request, response, () => {
       if (isSame(keyIn(request.body), key)) {
         tries.delete(from);
         response.cookie(COOKIE, token, { httpOnly: true, sameSite: 'strict', path: '/', maxAge: 180 * 24 * 3600 * 1000 });
-        response.redirect(303, '/');
+        if (wantsJson(request)) response.status(204).end();
+        else response.redirect(303, '/');
         return;
       }
       const count = known !== undefined && known.until > now ? known.count + 1 : 1;
       tries.set(from, { count, until: now + FORGET_MS });
-      page(response, 401, 'That is not the key of this workshop.');
+      turnDown(request, response, 401, 'no-access', 'That is not the key of this workshop.');
     });
   };
+}
+
+/** True when a page of the product asks by script, and not a person by a form. */
+function wantsJson(request: Request): boolean {
+  return (request.headers.accept ?? '').includes('application/json');
+}
+
+function turnDown(request: Request, response: Response, status: number, code: ErrorResponse['code'], sentence: string): void {
+  if (!wantsJson(request)) return page(response, status, sentence);
+  const body: ErrorResponse = { code, message: sentence, details: [] };
+  response.status(status).json(body);
 }
 
 function isSame(given: string | undefined, wanted: string): boolean {
@@ -64,7 +80,7 @@ function ask(request: Request, response: Response): void {
   if (request.path.startsWith('/api/')) {
     const body: ErrorResponse = {
       code: 'no-access',
-      message: 'This workshop asks for its access key. Open its first page, and type the key there.',
+      message: 'This workshop asks for its access key.',
       details: [],
     };
     response.status(401).json(body);

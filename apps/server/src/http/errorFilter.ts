@@ -10,18 +10,20 @@ export class ErrorFilter implements ExceptionFilter {
 
   catch(error: unknown, host: ArgumentsHost): void {
     const response = host.switchToHttp().getResponse<Response>();
-    const { status, body } = describe(error);
+    const { status, body } = errorAnswer(error);
     if (status >= 500) this.#log.error(error instanceof Error ? (error.stack ?? error.message) : String(error));
     if (!response.headersSent) response.status(status).json(body);
   }
 }
 
-interface Described {
+/** What an error is answered with. */
+export interface ErrorAnswer {
   readonly status: number;
   readonly body: ErrorResponse;
 }
 
-function describe(error: unknown): Described {
+/** The answer to an error that was thrown while a request was worked on. */
+export function errorAnswer(error: unknown): ErrorAnswer {
   if (error instanceof Problem) return { status: error.getStatus(), body: error.body };
   const status = statusOf(error);
   if (status === 413) {

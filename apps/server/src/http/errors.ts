@@ -24,6 +24,17 @@ export class ChangedSince extends Problem {
   }
 }
 
+/** The sender is of a newer version of the product. Its edits are its to keep, until this server is newer too. */
+export class OlderServer extends Problem {
+  constructor() {
+    super(409, {
+      code: 'older-server',
+      message: 'The edits were made by a newer version of the product than this server runs. Update the server to save them.',
+      details: [],
+    });
+  }
+}
+
 /** The stored document cannot be read by this version of the product. It is left as it is. */
 export class CannotOpen extends Problem {
   constructor(sentence: string) {

@@ -12,9 +12,15 @@ export function validationPipe(): ValidationPipe {
     validationError: { target: false, value: false },
     exceptionFactory: (errors) => {
       const details = errors.flatMap((error) => sentencesOf(error, ''));
-      return new Problem(400, { code: 'bad-request', message: 'The request does not have the form that it should have.', details });
+      const code = errors.every(isAboutEdits) ? 'bad-edit' : 'bad-request';
+      return new Problem(400, { code, message: 'The request does not have the form that it should have.', details });
     },
   });
+}
+
+/** True when what is wrong lies within edits of a list of edits: the rest of the request is as it should be. */
+function isAboutEdits({ property, constraints, children }: ValidationError): boolean {
+  return property === 'edits' && constraints === undefined && (children ?? []).length > 0;
 }
 
 function sentencesOf(error: ValidationError, path: string): string[] {

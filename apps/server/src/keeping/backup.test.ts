@@ -17,13 +17,18 @@ describe('backup and restore', () => {
     expect(() => restore(file, server.databaseFile, new Date(0))).toThrow('The workshop is in use. Stop the server first');
     expect((await server.load(id)).aircraft.note).toBe('gone on');
 
+    const epoch = await server.epoch();
+    await server.restart();
+    expect(await server.epoch()).toBe(epoch);
+
     await server.pauseFor(() => {
       const back = restore(file, server.databaseFile, new Date(0));
       expect(back.aircraft).toBe(4);
       expect(existsSync(back.earlier ?? '')).toBe(true);
     });
-    const { aircraft, version } = await server.load(id);
+    const { aircraft, version, epoch: after } = await server.load(id);
     expect([aircraft.note, version]).toEqual(['as it was', 1]);
+    expect([after, after === epoch]).toEqual([await server.epoch(), false]);
     const undone = await server.edit(id, 1, [submitted('k3', { kind: 'undo', of: 'k1' as never })]);
     expect(undone.body.is).toBe('done');
     expect((await server.load(id)).aircraft.note).toBeUndefined();

@@ -1,6 +1,8 @@
 import { existsSync, renameSync, rmSync, statSync } from 'node:fs';
 import { resolve } from 'node:path';
 import Database from 'libsql';
+import { EPOCH } from '../database/tables.ts';
+import { makeId } from '../workshop/makeId.ts';
 import { isInUse } from './inUse.ts';
 
 /** Why something was not done, as a sentence for the person who asked for it. */
@@ -50,6 +52,7 @@ export function restore(
   } finally {
     source.close();
   }
+  beginEpoch(incoming);
   let earlier: string | undefined;
   if (existsSync(databaseFile)) {
     earlier = `${databaseFile}.before-${now.toISOString().replaceAll(/[:.]/g, '-')}`;
@@ -59,6 +62,18 @@ export function restore(
   }
   renameSync(incoming, databaseFile);
   return { aircraft, earlier };
+}
+
+/** Gives a workshop a new epoch, so that windows that have seen more than it holds can tell. */
+function beginEpoch(file: string): void {
+  const database = new Database(file);
+  try {
+    // A backup of an older version of the product may not have the table yet.
+    database.exec('create table if not exists workshop (name text primary key, value text not null) strict, without rowid');
+    database.prepare('insert or replace into workshop (name, value) values (?, ?)').run(EPOCH, makeId());
+  } finally {
+    database.close();
+  }
 }
 
 /** How many aircraft a file holds, after it was looked through; a file that is not whole is refused. */

@@ -1,8 +1,16 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { asId, type Aircraft, type AircraftId, type Edit, type EditId } from '@wired-falcon/core';
-import type { AircraftResponse, CreatedResponse, EditsResponse, ErrorResponse } from '@wired-falcon/contract';
+import { asId, SCHEMA_VERSION, type Aircraft, type AircraftId, type Edit, type EditId } from '@wired-falcon/core';
+import {
+  EPOCH_HEADER,
+  routes,
+  type AircraftResponse,
+  type CreatedResponse,
+  type EditsResponse,
+  type EditsSinceResponse,
+  type ErrorResponse,
+} from '@wired-falcon/contract';
 import { startServer, type RunningServer } from '../startServer.ts';
 
 /** A server of its own on a real database file in a folder of its own, spoken to over real HTTP. */
@@ -66,12 +74,27 @@ export class TestServer {
     return (await this.ask<AircraftResponse>('GET', `/api/aircraft/${id}?author=${author}`)).body;
   }
 
-  edit(id: AircraftId, baseVersion: number, edits: readonly ReturnType<typeof submitted>[]) {
-    return this.ask<EditsResponse & ErrorResponse>('POST', `/api/aircraft/${id}/edits`, { baseVersion, edits });
+  async edit(id: AircraftId, baseVersion: number, edits: readonly ReturnType<typeof submitted>[]) {
+    const epoch = await this.epoch();
+    return this.ask<EditsResponse & ErrorResponse>('POST', `/api/aircraft/${id}/edits`, { epoch, baseVersion, edits });
+  }
+
+  /** What happened after a version of this epoch; throws when the server says that it is another document. */
+  async since(id: AircraftId, version: number): Promise<Extract<EditsSinceResponse, { is: 'since' }>> {
+    const { body } = await this.ask<EditsSinceResponse>('GET', routes.editsSince(id, await this.epoch(), version));
+    if (body.is !== 'since') throw new Error('The server has another document.');
+    return body;
+  }
+
+  /** The epoch that the server names in its answers. */
+  async epoch(): Promise<string> {
+    const { headers } = await fetch(`${this.url}/api/health`);
+    return headers.get(EPOCH_HEADER) ?? '';
   }
 }
 
-function configFor(folder: string, demo: boolean) {
+/** The server of a folder, on any free port. */
+export function configFor(folder: string, demo: boolean) {
   return {
     host: '127.0.0.1',
     names: [],
@@ -80,12 +103,13 @@ function configFor(folder: string, demo: boolean) {
     databaseFile: join(folder, 'workshop.db'),
     webRoot: undefined,
     demo,
+    importWorker: join(process.cwd(), 'apps/server/dist/importing/importWorker.js'),
   };
 }
 
 /** An edit as it is sent. */
 export function submitted(editId: string, edit: Edit, by = 'tester') {
-  return { editId: asId<EditId>(editId), at: '2001-01-01T10:00:00.000Z', by, edit };
+  return { editId: asId<EditId>(editId), at: '2001-01-01T10:00:00.000Z', by, schema: SCHEMA_VERSION, edit };
 }
 
 /** An edit that always changes something: it sets the note of the aircraft. */

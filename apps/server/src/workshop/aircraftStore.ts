@@ -1,7 +1,8 @@
 import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
 import { EntityManager } from '@mikro-orm/core';
-import { Injectable, NotFoundException } from '@nestjs/common';
+import type { SqlEntityManager } from '@mikro-orm/libsql';
+import { Inject, Injectable, NotFoundException } from '@nestjs/common';
 import {
   AircraftSchema,
   hasShape,
@@ -12,18 +13,20 @@ import {
   type AircraftId,
   type Design,
 } from '@wired-falcon/core';
-import { changedPieces, documentFrom } from '../database/documentPieces.ts';
-import { AircraftTable, PartTable, PieceTable, SnapshotTable } from '../database/tables.ts';
+import { changedPieces, documentFrom, fieldsIn, HEAD, type Piece } from '../database/documentPieces.ts';
+import { writeAtOnce } from '../database/fastWriter.ts';
+import { AircraftTable, PieceTable } from '../database/tables.ts';
 import { CannotOpen } from '../http/errors.ts';
+import type { ReadImport } from '../importing/readImport.ts';
 import { AircraftQueue } from './aircraftQueue.ts';
 import { DesignCache, type CurrentDesign } from './designCache.ts';
-import { PartShelf } from './partShelf.ts';
+import { PartShelf, type PartRow } from './partShelf.ts';
 
 /** Reads and creates aircraft. Changing one is the journal's business. */
 @Injectable()
 export class AircraftStore {
   constructor(
-    private readonly em: EntityManager,
+    @Inject(EntityManager) private readonly em: SqlEntityManager,
     private readonly cache: DesignCache,
     private readonly queue: AircraftQueue,
     private readonly shelf: PartShelf,
@@ -60,7 +63,7 @@ export class AircraftStore {
   }
 
   /** Migrates an older document, with a snapshot of it as it was. A newer one is refused and left untouched. */
-  async #readDocument(em: EntityManager, row: { id: string; version: number; schema: number }): Promise<Aircraft> {
+  async #readDocument(em: SqlEntityManager, row: { id: string; version: number; schema: number }): Promise<Aircraft> {
     const stored = documentFrom(await em.find(PieceTable, { aircraft: row.id }, { orderBy: { path: 'asc' } }));
     const migrated = migrate({ ...stored });
     if (migrated.is !== 'migrated') throw new CannotOpen(migrated.sentence);
@@ -73,11 +76,18 @@ export class AircraftStore {
     const document = migrated.document;
     if (migrated.steps.length > 0) {
       const snapshot = await snapshotOf(row.id, row.version, row.schema, stored);
-      await em.transactional(async (tx) => {
-        await tx.upsert(SnapshotTable, snapshot);
-        await tx.nativeUpdate(AircraftTable, { id: row.id, version: row.version }, { schema: SCHEMA_VERSION });
-        await tx.nativeDelete(PieceTable, { aircraft: row.id });
-        await insertPieces(tx, row.id, document);
+      await writeAtOnce(em, (run) => {
+        run(
+          'insert into snapshot (aircraft, version, schema, content) values (?, ?, ?, ?) on conflict (aircraft, version) do update set schema = excluded.schema, content = excluded.content',
+          row.id,
+          row.version,
+          row.schema,
+          snapshot.content,
+        );
+        run('update aircraft set schema = ? where id = ? and version = ?', SCHEMA_VERSION, row.id, row.version);
+        run('delete from piece where aircraft = ?', row.id);
+        for (const { path, content } of piecesOf(document))
+          run('insert into piece (aircraft, path, content) values (?, ?, ?)', row.id, path, content);
       });
     }
     return document;
@@ -87,18 +97,28 @@ export class AircraftStore {
   async create(design: Design, at: string): Promise<void> {
     const { aircraft } = design;
     this.shelf.add(design.parts);
-    const parts = this.shelf.notKept(aircraft);
-    await this.em.fork().transactional(async (tx) => {
-      await tx.insert(AircraftTable, {
-        id: aircraft.id,
-        name: aircraft.name,
-        version: 0,
-        schema: SCHEMA_VERSION,
-        createdAt: at,
-        updatedAt: at,
-      });
-      await insertPieces(tx, aircraft.id, aircraft);
-      for (const part of parts) await tx.upsert(PartTable, part);
+    await this.#insert(aircraft.id, aircraft.name, piecesOf(aircraft), this.shelf.notKept(aircraft), at);
+  }
+
+  /** The same of a file that was read, under an id that is free. */
+  async createFrom(id: AircraftId, read: ReadImport, at: string): Promise<void> {
+    const pieces = [{ path: HEAD, content: JSON.stringify({ ...fieldsIn(read.head), id }) }, ...read.pieces];
+    await this.#insert(id, read.name, pieces, read.parts, at);
+    this.shelf.addRows(read.parts);
+  }
+
+  async #insert(id: AircraftId, name: string, pieces: readonly Piece[], parts: readonly PartRow[], at: string): Promise<void> {
+    await writeAtOnce(this.em.fork(), (run) => {
+      run(
+        'insert into aircraft (id, name, version, schema, created_at, updated_at) values (?, ?, 0, ?, ?, ?)',
+        id,
+        name,
+        SCHEMA_VERSION,
+        at,
+        at,
+      );
+      for (const { path, content } of pieces) run('insert into piece (aircraft, path, content) values (?, ?, ?)', id, path, content);
+      for (const { key, content } of parts) run('insert into part (key, content) values (?, ?) on conflict (key) do nothing', key, content);
     });
     this.shelf.markKept(parts);
   }
@@ -112,9 +132,6 @@ export class AircraftStore {
   }
 }
 
-/** What fits into one statement. */
-const PIECES_AT_ONCE = 1000;
-
 const compressed = promisify(gzip);
 
 /** The row of a snapshot: the document, compressed (beside the thread that answers requests). */
@@ -122,11 +139,7 @@ export async function snapshotOf(aircraft: string, version: number, schema: numb
   return { aircraft, version, schema, content: await compressed(JSON.stringify(document)) };
 }
 
-/** Stores a whole document of which nothing is stored. */
-async function insertPieces(em: EntityManager, aircraft: string, document: Aircraft): Promise<void> {
-  const pieces = changedPieces(undefined, document).flatMap(({ path, content }) =>
-    content === undefined ? [] : [{ aircraft, path, content }],
-  );
-  for (let from = 0; from < pieces.length; from += PIECES_AT_ONCE)
-    await em.insertMany(PieceTable, pieces.slice(from, from + PIECES_AT_ONCE));
+/** A whole document in pieces. */
+function piecesOf(document: Aircraft): Piece[] {
+  return changedPieces(undefined, document).flatMap(({ path, content }) => (content === undefined ? [] : [{ path, content }]));
 }

@@ -1,61 +1,72 @@
 import { EntityManager } from '@mikro-orm/core';
 import { Injectable } from '@nestjs/common';
-import {
-  afterRow,
-  applyEdit,
-  emptyStacks,
-  EditSchema,
-  hasShape,
-  PutBackSchema,
-  SCHEMA_VERSION,
-  asId,
-  type AircraftId,
-  type Design,
-  type Edit,
-  type EditId,
-  type InverseOf,
-  type PutBack,
-} from '@wired-falcon/core';
-import type { EditOutcome, EditsRequestDto, EditsResponse, HistoryEntry, JournalEntry, SubmittedEditDto } from '@wired-falcon/contract';
+import { applyEdit, refuse, SCHEMA_VERSION, type AircraftId, type Design, type EditId, type InverseOf } from '@wired-falcon/core';
+import type { EditOutcome, EditsRequestDto, EditsResponse, EditsSinceResponse, SubmittedEditDto } from '@wired-falcon/contract';
 import { changedPieces } from '../database/documentPieces.ts';
 import { isUniqueViolation } from '../database/fastWriter.ts';
 import { JournalTable, type JournalRow } from '../database/tables.ts';
+import { OlderServer } from '../http/errors.ts';
 import { AircraftQueue } from './aircraftQueue.ts';
 import { AircraftStore, snapshotOf } from './aircraftStore.ts';
 import { CommitGroup, type NewRow } from './commitGroup.ts';
 import { DesignCache, type CurrentDesign } from './designCache.ts';
+import { Epoch } from './epoch.ts';
+import { JournalReader } from './journalReader.ts';
+import { putBackFrom, rowOf } from './journalRows.ts';
 import { PartShelf } from './partShelf.ts';
 
 const SNAPSHOT_EVERY = 200;
-const HISTORY_LENGTH = 500;
 
-/** Takes edits in, in order, each once, and answers what was done before. */
+/** Takes edits in, in order, each once. */
 @Injectable()
 export class Journal {
   constructor(
     private readonly em: EntityManager,
+    private readonly epoch: Epoch,
     private readonly queue: AircraftQueue,
     private readonly store: AircraftStore,
     private readonly cache: DesignCache,
     private readonly shelf: PartShelf,
     private readonly commits: CommitGroup,
+    private readonly reader: JournalReader,
   ) {}
 
   /**
-   * Makes edits on an aircraft. Repeats get their first answer. When the sender's base is older than the document, nothing
-   * is done and the edits that it has not seen are given. The answer comes after the transaction is on the disk.
+   * Makes edits on an aircraft. When the sender's base is older than the document, nothing is done and the edits that it has not
+   * seen are given, those of its own that had arrived among them. Else repeats get their first answer, and new edits are made.
+   * The answer comes after the transaction is on the disk.
+   * @throws OlderServer when an edit was made by a newer version of the product
    */
   submit(id: AircraftId, request: EditsRequestDto): Promise<EditsResponse> {
+    if (request.edits.some(({ schema }) => schema > SCHEMA_VERSION)) throw new OlderServer();
     return this.queue.run(id, () => this.#submit(id, request));
+  }
+
+  /** The edits after a version of this epoch. */
+  async since(id: AircraftId, epoch: string, version: number): Promise<EditsSinceResponse> {
+    const current = await this.store.current(id);
+    if (this.#isOther(epoch, version, current)) return this.#otherDocument();
+    const edits = await this.reader.since(id, version);
+    return edits === undefined ? this.#otherDocument() : { is: 'since', version: edits.at(-1)?.version ?? version, edits };
   }
 
   async #submit(id: AircraftId, request: EditsRequestDto): Promise<EditsResponse> {
     const current = await this.store.currentInQueue(id);
+    if (this.#isOther(request.epoch, request.baseVersion, current)) return this.#otherDocument();
     if (request.baseVersion === current.version) {
       const answer = await this.#submitFresh(id, current, request);
       if (answer !== undefined) return answer;
     }
     return this.#submitAfterLookingUp(id, request);
+  }
+
+  /** True when what the sender has seen is not a state that this document was ever in. */
+  #isOther(epoch: string, version: number, current: CurrentDesign): boolean {
+    return epoch !== this.epoch.value || version > current.version;
+  }
+
+  #otherDocument(): EditsResponse & EditsSinceResponse {
+    return { is: 'other-document', epoch: this.epoch.value };
   }
 
   /**
@@ -76,17 +87,17 @@ export class Journal {
 
   async #submitAfterLookingUp(id: AircraftId, request: EditsRequestDto): Promise<EditsResponse> {
     const current = await this.store.currentInQueue(id);
-    const known = await this.#rowsOf(
+    const known = await this.reader.rowsOf(
       id,
       request.edits.map((edit) => edit.editId),
     );
-    const fresh = request.edits.filter((edit) => !known.has(edit.editId));
-    if (fresh.length > 0) {
-      const seenByItself = [...known.values()].filter((row) => row.version > request.baseVersion).length;
-      if (request.baseVersion + seenByItself !== current.version) {
-        return { is: 'stale', version: current.version, since: await this.since(id, request.baseVersion) };
-      }
+    // Also when all are repeats: to answer "done" to one who has not seen what lies between would hide it from them for good.
+    const seenByItself = [...known.values()].filter((row) => row.version > request.baseVersion).length;
+    if (request.baseVersion + seenByItself !== current.version) {
+      const since = await this.reader.since(id, request.baseVersion);
+      return since === undefined ? this.#otherDocument() : { is: 'stale', version: current.version, since };
     }
+    const fresh = request.edits.filter((edit) => !known.has(edit.editId));
     const made = await this.#make(id, current, fresh);
     const version = await this.#commit(id, current, made);
     return { is: 'done', version, outcomes: request.edits.map((edit) => outcomeOf(edit, made, known)) };
@@ -116,18 +127,19 @@ export class Journal {
     return made;
   }
 
-  /** Answers `undo`: the inverse of the author's own edit, if it has not been undone yet. */
+  /** Answers `undo`: the inverse of the author's own edit, if it has not been undone yet. However old: where its places are gone, `applyEdit` refuses it. */
   async #inverseFor(id: AircraftId, of: EditId, by: string, pending: readonly NewRow[]): Promise<InverseOf> {
     const em = this.em.fork();
     const row = pending.find((candidate) => candidate.editId === of) ?? (await em.findOne(JournalTable, { aircraft: id, editId: of }));
     const undone = pending.some((candidate) => candidate.undoOf === of) || (await em.count(JournalTable, { aircraft: id, undoOf: of })) > 0;
     return () => {
-      if (row === null) return refusal('unknown-edit', 'The edit to undo is not in the journal of this aircraft.');
-      if (row.author !== by) return refusal('not-yours', `"${row.title}" was made by ${row.author}; each person undoes their own edits.`);
-      if (undone) return refusal('already-undone', `"${row.title}" is undone already.`);
-      if (row.schema !== SCHEMA_VERSION)
-        return refusal('changed-since', `"${row.title}" was made before the document's shape changed and stays as history.`);
-      return putBackFrom(row.inverse);
+      if (row === null) return refuse('unknown-edit', 'The edit to undo is not in the journal of this aircraft.');
+      if (row.author !== by) return refuse('not-yours', `"${row.title}" was made by ${row.author}; each person undoes their own edits.`);
+      if (undone) return refuse('already-undone', `"${row.title}" is undone already.`);
+      return (
+        putBackFrom(row.inverse) ??
+        refuse('changed-since', `"${row.title}" was made by another version of the product and stays as history.`)
+      );
     };
   }
 
@@ -156,55 +168,12 @@ export class Journal {
     this.cache.put(id, { design: made.design, version, updatedAt });
     return version;
   }
-
-  /** The edits after a version, oldest first. */
-  async since(id: AircraftId, version: number): Promise<JournalEntry[]> {
-    const em = this.em.fork();
-    const rows = await em.find(JournalTable, { aircraft: id, version: { $gt: version } }, { orderBy: { version: 'asc' } });
-    const undone = await this.#rowsOf(
-      id,
-      rows.map((row) => row.undoOf).filter((of) => of !== null && of !== undefined),
-    );
-    return rows.map((row) => entryFrom(row, undone.get(row.undoOf ?? '')));
-  }
-
-  /** What an author can undo and redo, newest last. */
-  async historyOf(id: AircraftId, author: string): Promise<{ undo: HistoryEntry[]; redo: HistoryEntry[] }> {
-    const em = this.em.fork();
-    const rows = await em.find(JournalTable, { aircraft: id, author }, { orderBy: { version: 'desc' }, limit: HISTORY_LENGTH });
-    rows.reverse();
-    const byId = new Map(rows.map((row) => [row.editId, row]));
-    const stacks = rows.reduce(
-      (before, row) =>
-        afterRow(before, {
-          editId: asId<EditId>(row.editId),
-          undoOf: row.undoOf === null || row.undoOf === undefined ? undefined : asId<EditId>(row.undoOf),
-        }),
-      emptyStacks,
-    );
-    const entries = (ids: readonly EditId[]): HistoryEntry[] =>
-      ids.flatMap((editId) => {
-        const row = byId.get(editId);
-        return row === undefined || row.schema !== SCHEMA_VERSION ? [] : [{ editId, title: row.title, inverse: putBackFrom(row.inverse) }];
-      });
-    return { undo: entries(stacks.undo), redo: entries(stacks.redo) };
-  }
-
-  async #rowsOf(id: AircraftId, editIds: readonly string[]): Promise<Map<string, JournalRow>> {
-    if (editIds.length === 0) return new Map();
-    const rows = await this.em.fork().find(JournalTable, { aircraft: id, editId: { $in: [...editIds] } });
-    return new Map(rows.map((row) => [row.editId, row]));
-  }
 }
 
 interface Made {
   design: Design;
   readonly rows: NewRow[];
   readonly outcomes: Map<EditId, EditOutcome>;
-}
-
-function refusal(code: 'unknown-edit' | 'not-yours' | 'already-undone' | 'changed-since', sentence: string) {
-  return { refused: { code, sentence, about: [] } };
 }
 
 const noRows: ReadonlyMap<string, JournalRow> = new Map();
@@ -214,43 +183,4 @@ function outcomeOf({ editId }: SubmittedEditDto, made: Made, known: ReadonlyMap<
   const row = known.get(editId);
   if (row !== undefined) return { is: 'accepted', editId, version: row.version, title: row.title };
   return made.outcomes.get(editId) ?? { is: 'not-tried', editId };
-}
-
-function rowOf(id: AircraftId, version: number, submitted: SubmittedEditDto, title: string, inverse: PutBack): NewRow {
-  return {
-    aircraft: id,
-    version,
-    editId: submitted.editId,
-    author: submitted.by,
-    at: submitted.at,
-    schema: SCHEMA_VERSION,
-    title,
-    edit: JSON.stringify(submitted.edit),
-    inverse: JSON.stringify(inverse),
-    undoOf: submitted.edit.kind === 'undo' ? submitted.edit.of : null,
-  };
-}
-
-function entryFrom(row: JournalRow, undone: JournalRow | undefined): JournalEntry {
-  return {
-    version: row.version,
-    editId: asId<EditId>(row.editId),
-    at: row.at,
-    by: row.author,
-    title: row.title,
-    edit: editFrom(row.edit),
-    ...(undone === undefined ? {} : { undoes: putBackFrom(undone.inverse) }),
-  };
-}
-
-function editFrom(text: string): Edit {
-  const edit: unknown = JSON.parse(text);
-  if (!hasShape(EditSchema, edit)) throw new Error('A journal row holds something that is not an edit.');
-  return edit;
-}
-
-function putBackFrom(text: string): PutBack {
-  const inverse: unknown = JSON.parse(text);
-  if (!hasShape(PutBackSchema, inverse)) throw new Error('A journal row holds something that is not an inverse.');
-  return inverse;
 }

@@ -15,13 +15,21 @@ export class PartShelf {
 
   /** Reads what is stored. Called once, before the first request. */
   async load(em: EntityManager): Promise<void> {
-    const parts = new Map(catalogue);
-    for (const row of await em.find(PartTable, {})) {
-      const content: unknown = JSON.parse(row.content);
-      this.#stored.add(row.key);
-      for (const key of keysNamed(row.key)) if (hasShape(PartSchema, content)) parts.set(key, content);
+    const rows = await em.find(PartTable, {});
+    this.addRows(rows);
+    this.markKept(rows);
+  }
+
+  /** Adds parts as they are stored; those that are known already are not read again. */
+  addRows(rows: readonly PartRow[]): void {
+    const parts = new Map(this.#parts);
+    for (const row of rows) {
+      for (const key of keysNamed(row.key)) {
+        const content: unknown = parts.has(key) ? undefined : JSON.parse(row.content);
+        if (hasShape(PartSchema, content)) parts.set(key, content);
+      }
     }
-    this.#parts = parts;
+    if (parts.size > this.#parts.size) this.#parts = parts;
   }
 
   /** Adds parts that came with an imported aircraft. */

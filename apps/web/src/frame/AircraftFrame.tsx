@@ -9,6 +9,7 @@ import { Margin } from './Margin.tsx';
 import { Messages } from './Messages.tsx';
 import { FrameStateProvider, useFrameState } from './FrameState.tsx';
 import { StageStrip } from './StageStrip.tsx';
+import { UnkeptWarning } from './UnkeptWarning.tsx';
 import { KeysDialog } from './KeysDialog.tsx';
 
 /** Everything around the sheet of one aircraft: flight strip, stages, margin, entry line. */
@@ -49,6 +50,7 @@ function Frame() {
       </div>
       <EntryLine />
       <Messages />
+      <UnkeptWarning />
       <KeysDialog />
       <FrameKeys />
     </div>

@@ -3,6 +3,7 @@ import { AIRFRAME_KINDS } from '@wired-falcon/core';
 import { paths } from '../app/paths.ts';
 import { useSession, useSessionState } from '../session/SessionContext.tsx';
 import { useFrameState } from './FrameState.tsx';
+import { savedWords } from './savedWords.ts';
 
 /** Aircraft, version, saved state, undo and redo. */
 export function FlightStrip() {
@@ -43,17 +44,11 @@ export function FlightStrip() {
 }
 
 function SavedState() {
-  const { saving, savedAt, pending } = useSessionState();
-  const clock = new Date(savedAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
-  const text =
-    saving === 'saved'
-      ? `saved ${clock}`
-      : saving === 'saving'
-        ? `saving ${pending}`
-        : `${pending} kept in this browser: the server does not answer; trying again`;
+  const state = useSessionState();
+  const isQuiet = state.saving !== 'waiting' && state.trouble === undefined && state.keeping !== 'window';
   return (
-    <span role="status" className={`value ${saving === 'offline' ? 'font-medium text-rust' : 'text-ink2'}`} data-testid="saved-state">
-      {text}
+    <span role="status" className={`value ${isQuiet ? 'text-ink2' : 'font-medium text-rust'}`} data-testid="saved-state">
+      {savedWords(state)}
     </span>
   );
 }

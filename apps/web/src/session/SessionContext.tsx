@@ -2,10 +2,11 @@ import { createContext, useContext, useEffect, useState, useSyncExternalStore, t
 import { useQuery } from '@tanstack/react-query';
 import { graphOf, withFreshIds, type AircraftId, type Edit, type Graph } from '@wired-falcon/core';
 import { authorName, makeId } from './author.ts';
-import { EditSession } from './editSession.ts';
-import { browserPendingStore, holdSession } from './pendingStore.ts';
+import type { EditSession } from './editSession.ts';
+import { NotOpened } from './NotOpened.tsx';
+import { openAircraft } from './openAircraft.ts';
 import type { SessionState } from './sessionState.ts';
-import { transport } from './transport.ts';
+import { startSession } from './startSession.ts';
 import { useWorkshopParts } from './workshopParts.ts';
 import { useAnalysis, type Analysis } from '../workers/useAnalysis.ts';
 
@@ -16,78 +17,29 @@ interface Current {
 
 const SessionContext = createContext<Current | undefined>(undefined);
 
-const PULL_MS = 5000;
-
-/**
- * Takes up what sessions that are gone had not sent. What did arrive, though its answer was lost, is left out. While the server
- * is away the queues stay where they are, for the next session.
- */
-async function takeUp(session: EditSession, author: string): Promise<void> {
-  for (const record of await browserPendingStore.takeUp(session.id, author)) {
-    const { edits } = await transport.since(session.id, record.version);
-    const arrived = new Set(edits.map((entry) => entry.editId));
-    session.resume(
-      record.edits.filter((submitted) => !arrived.has(submitted.editId)),
-      record.asked,
-    );
-    await browserPendingStore.forget([record]);
-  }
-}
-
 /** Loads an aircraft and holds its edit session and analysis for everything inside. */
 export function SessionProvider({ id, children }: { readonly id: AircraftId; readonly children: ReactNode }) {
   const author = authorName();
-  const loaded = useQuery({
+  const opened = useQuery({
     queryKey: ['aircraft', id, author],
-    queryFn: () => transport.load(id, author),
+    queryFn: () => openAircraft(id, author),
     staleTime: 0,
     gcTime: 0,
     structuralSharing: false,
     refetchOnReconnect: false,
+    retry: false,
   });
   const [session, setSession] = useState<EditSession>();
-  const { data } = loaded;
+  const { data } = opened;
   useEffect(() => {
     if (data === undefined) return;
-    const name = makeId();
-    const release = holdSession(name);
-    const made = new EditSession(id, data, {
-      transport,
-      author,
-      makeId,
-      now: () => new Date().toISOString(),
-      later: (task, ms) => {
-        const timer = setTimeout(task, ms);
-        return () => clearTimeout(timer);
-      },
-      keep: (kept) => void browserPendingStore.save({ aircraft: id, session: name, author, ...kept }),
-    });
-    setSession(made);
-    takeUp(made, author).catch(() => undefined);
-    const timer = setInterval(() => {
-      if (document.visibilityState === 'visible') void made.pull();
-    }, PULL_MS);
-    return () => {
-      clearInterval(timer);
-      made.close();
-      release();
-    };
+    const started = startSession(id, data, author);
+    setSession(started.session);
+    return started.end;
   }, [id, author, data]);
-  if (loaded.isError) return <LoadFailure sentence={loaded.error.message} />;
+  if (opened.isError) return <NotOpened error={opened.error} onRetry={() => void opened.refetch()} />;
   if (session === undefined || session.id !== id) return <p className="p-6 text-ink2">Opening the aircraft ...</p>;
   return <WithAnalysis session={session}>{children}</WithAnalysis>;
-}
-
-function LoadFailure({ sentence }: { readonly sentence: string }) {
-  return (
-    <main className="p-6">
-      <h1 className="text-xl font-bold">This aircraft cannot be opened</h1>
-      <p className="mt-2 max-w-prose">{sentence}</p>
-      <a className="mt-4 inline-block underline" href="/">
-        Back to the hangar
-      </a>
-    </main>
-  );
 }
 
 function WithAnalysis({ session, children }: { readonly session: EditSession; readonly children: ReactNode }) {

@@ -1,13 +1,9 @@
 import {
-  afterRow,
   applyEdit,
   asId,
   catalogue,
-  emptyStacks,
-  insist,
   partKeyOf,
-  rebaseEdit,
-  titleOf,
+  SCHEMA_VERSION,
   type AircraftId,
   type Design,
   type Edit,
@@ -15,52 +11,59 @@ import {
   type Part,
   type PutBack,
   type Refusal,
-  type UndoStacks,
 } from '@wired-falcon/core';
-import type { AircraftResponse, EditOutcome, HistoryEntry, JournalEntry } from '@wired-falcon/contract';
-import { conflictFor, type Kept, type SessionState, type SessionTools } from './sessionState.ts';
+import type { AircraftResponse, HistoryEntry, JournalEntry } from '@wired-falcon/contract';
+import { History } from './history.ts';
+import { Keeper } from './keeper.ts';
+import { rebuild, unknownUndo } from './rebuild.ts';
+import { Sender, type Queue } from './sender.ts';
+import type { Opened, SessionMessage, SessionState, SessionTools } from './sessionState.ts';
+import { conflictFor, type Conflict, type SetAside } from './setAside.ts';
 import type { SubmittedEdit } from './transport.ts';
 
-const RETRY_MS = 2000;
-
 /**
- * One aircraft being worked on: the confirmed document, the edits that are made here and not acknowledged yet, and the one
- * request at a time that carries them, in order. Made edits show at once.
+ * One aircraft being worked on: the confirmed document, the edits that are made here and not acknowledged yet, and those that
+ * could not be made. Made edits show at once; a `Sender` brings them to the server, in order.
  */
-export class EditSession {
+export class EditSession implements Queue {
   #confirmed: Design;
   #pending: readonly SubmittedEdit[] = [];
   /** Edits that the person is being asked about. */
-  #asked: readonly SubmittedEdit[] = [];
-  #kept: Kept = { version: 0, edits: [], asked: [] };
-  #history = new Map<EditId, HistoryEntry>();
-  #stacks: UndoStacks;
+  #aside: readonly SetAside[] = [];
+  readonly #history = new History();
+  readonly #keeper: Keeper;
+  readonly #sender: Sender;
   #state: SessionState;
+  #asked: { readonly design?: Design; readonly aside: readonly SetAside[]; readonly conflicts: readonly Conflict[] } = {
+    aside: [],
+    conflicts: [],
+  };
   #listeners = new Set<() => void>();
-  #isSending = false;
-  #cancelRetry: (() => void) | undefined;
   #messageCount = 0;
-  #isClosed = false;
 
   constructor(
     readonly id: AircraftId,
-    loaded: AircraftResponse,
+    { loaded, from }: Opened,
     private readonly tools: SessionTools,
   ) {
     this.#confirmed = { aircraft: loaded.aircraft, parts: withParts(catalogue, loaded.parts) };
-    const { undo, redo } = loaded.history;
-    for (const entry of [...undo, ...redo]) this.#history.set(entry.editId, entry);
-    this.#stacks = { undo: undo.map((entry) => entry.editId), redo: redo.map((entry) => entry.editId) };
+    this.#history.load(loaded.history);
+    const { epoch, version } = loaded;
+    this.#keeper = new Keeper({ epoch, version, edits: this.#pending, aside: this.#aside }, tools.keep, () => this.#set({}));
+    this.#sender = new Sender(this, tools, from === 'server' ? undefined : { is: 'away' });
     this.#state = {
       design: this.#confirmed,
       seq: 1,
       last: { is: 'reset' },
-      version: loaded.version,
+      version,
+      epoch,
       pending: 0,
       saving: 'saved',
+      trouble: this.#sender.trouble,
+      keeping: this.#keeper.keeping,
       savedAt: loaded.updatedAt,
-      undo,
-      redo,
+      undo: this.#history.undo,
+      redo: this.#history.redo,
       messages: [],
       conflicts: [],
     };
@@ -75,63 +78,80 @@ export class EditSession {
 
   /** Makes an edit at once and sends it. A refusal changes nothing and is also shown as a message. */
   make(edit: Edit): { readonly refused: Refusal } | { readonly title: string } {
-    const undoes = edit.kind === 'undo' ? this.#history.get(edit.of)?.inverse : undefined;
+    const result = this.#make(edit);
+    if ('refused' in result) this.say(result.refused.sentence);
+    return result;
+  }
+
+  #make(edit: Edit): { readonly refused: Refusal } | { readonly title: string } {
+    const undoes = this.#undoesOf(edit);
     const result = applyEdit(this.#state.design, edit, () => undoes ?? { refused: unknownUndo });
-    if ('refused' in result) {
-      this.say(result.refused.sentence);
-      return result;
-    }
+    if ('refused' in result) return result;
     const editId = asId<EditId>(this.tools.makeId());
-    const submitted: SubmittedEdit = { editId, at: this.tools.now(), by: this.tools.author, edit };
+    const submitted: SubmittedEdit = { editId, at: this.tools.now(), by: this.tools.author, schema: SCHEMA_VERSION, edit };
     this.#pending = [...this.#pending, submitted];
-    this.#note(editId, edit, result.title, result.inverse);
+    this.#history.wait(this.#pending, [{ editId, title: result.title, inverse: result.inverse }]);
     this.#set({
       design: result.design,
       seq: this.#state.seq + 1,
       last: { is: 'edit', edit, ...(undoes === undefined ? {} : { undoes }) },
     });
-    void this.#send();
+    this.#sender.send();
     return { title: result.title };
   }
 
-  /** Takes up edits that a window which is gone had not sent: they are made again, in order, on what the document is now. */
-  resume(edits: readonly SubmittedEdit[], asked: readonly SubmittedEdit[] = []): void {
-    const known = new Set([...this.#pending, ...this.#asked].map((submitted) => submitted.editId));
-    const fresh = edits.filter((submitted) => !known.has(submitted.editId));
-    if (fresh.length === 0 && asked.length === 0) return;
-    for (const { editId, edit } of fresh) {
-      this.#stacks = afterRow(this.#stacks, { editId, undoOf: edit.kind === 'undo' ? edit.of : undefined });
-    }
-    this.#pending = [...fresh, ...this.#pending];
-    this.#asked = [...asked.filter((submitted) => !known.has(submitted.editId)), ...this.#asked];
-    this.#rebuild(
-      fresh.length === 0
-        ? undefined
-        : `${fresh.length === 1 ? 'One edit' : `${fresh.length} edits`} of an earlier window had not reached the server and ${fresh.length === 1 ? 'is' : 'are'} taken up here.`,
-    );
-    void this.#send();
+  /**
+   * Takes up edits that a window which is gone had not sent, and that are not part of what this one has seen: they are made
+   * again, in order, on what the document is now.
+   */
+  resume(edits: readonly SubmittedEdit[], aside: readonly SetAside[] = []): void {
+    const known = new Set([...this.#pending, ...this.#aside.map(({ submitted }) => submitted)].map(({ editId }) => editId));
+    const isFresh = ({ editId }: SubmittedEdit): boolean => !known.has(editId) && this.#history.inverseOf(editId) === undefined;
+    const fresh = edits.filter(isFresh);
+    const freshAside = aside.filter(({ submitted }) => isFresh(submitted));
+    if (fresh.length + freshAside.length === 0) return;
+    this.#aside = [...freshAside, ...this.#aside];
+    this.#rebuild([...fresh, ...this.#pending], fresh.length === 0 ? [] : [takenUp(fresh.length)]);
+    this.#sender.send();
   }
 
-  /** The person's word on an edit that others came in the way of: made on what stands there now, or let go. */
+  /** The person's word on an edit that was set aside: made on what is there now, or let go. */
   decide(editId: EditId, word: 'mine' | 'theirs'): void {
     const again = this.#state.conflicts.find((conflict) => conflict.editId === editId)?.again;
-    this.#asked = this.#asked.filter((submitted) => submitted.editId !== editId);
+    if (word === 'mine' && again === undefined) return;
+    this.#aside = this.#aside.filter(({ submitted }) => submitted.editId !== editId);
     this.#set({});
     if (word === 'mine' && again !== undefined) this.make(again);
   }
 
-  /** Takes the newest of this person's edits back. */
+  /** Takes the newest of this person's edits back. Where others came in its way, says so and offers the next one that can be. */
   undo(): void {
-    const of = this.#stacks.undo.at(-1);
-    if (of === undefined) this.say('There is nothing to undo.');
-    else this.make({ kind: 'undo', of });
+    this.#takeBack(this.#history.undo, 'Undo', 'There is nothing to undo.');
   }
 
   /** Makes the edit again that was taken back last. */
   redo(): void {
-    const of = this.#stacks.redo.at(-1);
-    if (of === undefined) this.say('There is nothing to redo.');
-    else this.make({ kind: 'undo', of });
+    this.#takeBack(this.#history.redo, 'Redo', 'There is nothing to redo.');
+  }
+
+  #takeBack(stack: readonly HistoryEntry[], word: 'Undo' | 'Redo', nothing: string): void {
+    const newest = stack.at(-1);
+    if (newest === undefined) return this.say(nothing);
+    const result = this.#make({ kind: 'undo', of: newest.editId });
+    if (!('refused' in result)) return;
+    const { design } = this.#state;
+    const next = stack
+      .slice(0, -1)
+      .findLast(({ editId, inverse }) => 'design' in applyEdit(design, { kind: 'undo', of: editId }, () => inverse));
+    const { sentence } = result.refused;
+    if (next === undefined) this.say(sentence);
+    else this.say(sentence, { title: `${word} "${next.title}" instead`, edit: { kind: 'undo', of: next.editId } });
+  }
+
+  /** Does what a message offers. */
+  take({ id, offer }: SessionMessage): void {
+    this.dismiss(id);
+    if (offer !== undefined) this.make(offer.edit);
   }
 
   /** Makes parts known, so that items of them can be added and adopted. */
@@ -143,10 +163,11 @@ export class EditSession {
     this.#set({ design: { aircraft, parts: withParts(known, fresh) }, seq: this.#state.seq + 1, last: { is: 'reset' } });
   }
 
-  /** Shows a sentence until it is dismissed. */
-  say(sentence: string): void {
+  /** Shows a sentence until it is dismissed; one that is shown already is not shown twice. */
+  say(sentence: string, offer?: SessionMessage['offer']): void {
     this.#messageCount += 1;
-    this.#set({ messages: [...this.#state.messages.slice(-2), { id: this.#messageCount, sentence }] });
+    const others = this.#state.messages.filter((message) => message.sentence !== sentence);
+    this.#set({ messages: [...others, { id: this.#messageCount, sentence, ...(offer === undefined ? {} : { offer }) }] });
   }
 
   dismiss(id: number): void {
@@ -154,168 +175,163 @@ export class EditSession {
   }
 
   /** Asks for what other windows and people did. Called now and then while the page is visible. */
-  async pull(): Promise<void> {
-    if (this.#isSending || this.#pending.length > 0 || this.#isClosed) return;
-    this.#isSending = true;
-    try {
-      const { edits } = await this.tools.transport.since(this.id, this.#state.version);
-      if (edits.length > 0) await this.#catchUp(edits);
-    } catch {
-      // Nothing is lost by not having seen the others' edits yet; the next edit or pull asks again.
-    } finally {
-      this.#isSending = false;
-    }
-    void this.#send();
+  pull(): Promise<void> {
+    return this.#sender.pull();
+  }
+
+  /** Tries again at once: the network is back, or the key was handed in. */
+  retry(): void {
+    this.#keeper.again();
+    this.#sender.retry();
+  }
+
+  /** The confirmed document as the server would give it, for a window that opens while the server is away. */
+  copy(): AircraftResponse {
+    const { epoch, version, savedAt: updatedAt } = this.#state;
+    const { aircraft, parts } = this.#confirmed;
+    const used = new Set(Object.values(aircraft.items).map(({ part }) => part));
+    return {
+      epoch,
+      version,
+      updatedAt,
+      aircraft,
+      parts: [...parts].flatMap(([key, part]) => (used.has(key) || !catalogue.has(key) ? [part] : [])),
+      history: this.#history.confirmed,
+    };
   }
 
   close(): void {
-    this.#isClosed = true;
-    this.#cancelRetry?.();
+    this.#sender.close();
     this.#listeners.clear();
   }
 
-  #set(change: Partial<SessionState>): void {
-    const pending = this.#pending.length;
-    const entries = (ids: readonly EditId[]): HistoryEntry[] =>
-      ids.map((id) => this.#history.get(id)).filter((entry) => entry !== undefined);
-    const isOffline = this.#isWaitingToRetry();
-    this.#state = {
-      ...this.#state,
-      ...change,
-      pending,
-      saving: pending === 0 ? 'saved' : isOffline ? 'offline' : 'saving',
-      undo: entries(this.#stacks.undo),
-      redo: entries(this.#stacks.redo),
-    };
-    this.#state = { ...this.#state, conflicts: this.#asked.map((submitted) => conflictFor(this.#state.design, submitted)) };
-    this.#keep();
-    for (const listener of this.#listeners) listener();
+  // What the sender needs of the queue.
+
+  get pending(): readonly SubmittedEdit[] {
+    return this.#pending;
   }
 
-  #keep(): void {
-    const { version } = this.#state;
-    const isSame = this.#kept.edits === this.#pending && this.#kept.asked === this.#asked;
-    if (isSame && (version === this.#kept.version || this.#pending.length === 0)) return;
-    this.#kept = { version, edits: this.#pending, asked: this.#asked };
-    this.tools.keep?.(this.#kept);
+  get aside(): readonly SetAside[] {
+    return this.#aside;
   }
 
-  #note(editId: EditId, edit: Edit, title: string, inverse: PutBack): void {
-    this.#history.set(editId, { editId, title, inverse });
-    this.#stacks = afterRow(this.#stacks, { editId, undoOf: edit.kind === 'undo' ? edit.of : undefined });
+  get seen(): { readonly epoch: string; readonly version: number } {
+    return this.#state;
   }
 
-  async #send(): Promise<void> {
-    if (this.#isSending || this.#isClosed || this.#pending.length === 0) return;
-    this.#isSending = true;
-    this.#cancelRetry?.();
-    this.#cancelRetry = undefined;
-    const batch = this.#pending.slice(0, 100);
-    try {
-      const answer = await this.tools.transport.submit(this.id, this.#state.version, batch);
-      if (answer.is === 'stale') await this.#catchUp(answer.since);
-      else this.#settle(batch, answer.outcomes, answer.version);
-    } catch (error) {
-      this.#onFailure(error);
-    } finally {
-      this.#isSending = false;
-    }
-    if (!this.#isWaitingToRetry()) void this.#send();
-  }
-
-  #isWaitingToRetry(): boolean {
-    return this.#cancelRetry !== undefined;
-  }
-
-  /** The edits stay and are tried again; what the server will never take is dropped with its reason. */
-  #onFailure(error: unknown): void {
-    const answered = error instanceof Error && 'status' in error && typeof error.status === 'number' && error.status < 500;
-    if (answered) {
-      this.#pending = this.#pending.slice(1);
-      this.#rebuild(error instanceof Error ? error.message : 'The server refused an edit.');
-      return;
-    }
-    this.#cancelRetry = this.tools.later(() => {
-      this.#cancelRetry = undefined;
-      void this.#send();
-    }, RETRY_MS);
+  onTrouble(): void {
+    if (this.#sender.trouble !== undefined) this.#keeper.again();
     this.#set({});
   }
 
-  #settle(batch: readonly SubmittedEdit[], outcomes: readonly EditOutcome[], version: number): void {
-    const accepted = new Set(outcomes.filter((outcome) => outcome.is === 'accepted').map((outcome) => outcome.editId));
-    const refused = outcomes.find((outcome) => outcome.is === 'refused');
-    for (const submitted of batch) {
-      if (accepted.has(submitted.editId)) this.#confirm(submitted.edit, this.#undoesOf(submitted.edit));
+  /**
+   * Takes in edits that are in the journal: those of others, and those of this window.
+   * @returns false when they cannot be followed here, for example since one names a part that this window does not know
+   */
+  follow(entries: readonly JournalEntry[], isAllSeen: boolean): boolean {
+    let confirmed = this.#confirmed;
+    const made: { readonly entry: JournalEntry; readonly inverse: PutBack }[] = [];
+    for (const [i, entry] of entries.entries()) {
+      const result = applyEdit(confirmed, entry.edit, () => entry.undoes ?? this.#undoesOf(entry.edit) ?? { refused: unknownUndo });
+      if ('refused' in result || entry.version !== this.#state.version + i + 1) return false;
+      confirmed = result.design;
+      made.push({ entry, inverse: result.inverse });
     }
-    const done = new Set([...accepted, ...(refused === undefined ? [] : [refused.editId])]);
-    this.#pending = this.#pending.filter((submitted) => !done.has(submitted.editId));
-    this.#set({ version, savedAt: this.tools.now() });
-    if (refused?.is === 'refused') this.#rebuild(refused.refusal.sentence);
+    this.#confirmed = confirmed;
+    for (const { entry, inverse } of made) {
+      const { editId, title, edit, by } = entry;
+      if (by === this.tools.author) this.#history.confirm(edit, { editId, title, inverse });
+    }
+    const last = entries.at(-1);
+    if (last !== undefined) this.#state = { ...this.#state, version: last.version, savedAt: last.at };
+    const arrived = new Set(entries.map(({ editId }) => editId));
+    const left = this.#pending.filter(({ editId }) => !arrived.has(editId));
+    this.#aside = this.#aside.filter(({ submitted }) => !arrived.has(submitted.editId));
+    if (isAllSeen) this.#onlyAcknowledged(left);
+    else this.#rebuild(left);
+    return true;
+  }
+
+  /** The edits that were sent are acknowledged, and nothing else came between: what is shown stays as it is. */
+  #onlyAcknowledged(left: readonly SubmittedEdit[]): void {
+    this.#pending = left;
+    this.#history.wait(left, []);
+    this.#set({ savedAt: this.tools.now() });
+  }
+
+  /** Takes edits out that the journal holds already, as part of what this window has seen. */
+  drop(editIds: ReadonlySet<EditId>): void {
+    const left = this.#pending.filter(({ editId }) => !editIds.has(editId));
+    const aside = this.#aside.filter(({ submitted }) => !editIds.has(submitted.editId));
+    if (left.length === this.#pending.length && aside.length === this.#aside.length) return;
+    this.#aside = aside;
+    this.#rebuild(left);
+  }
+
+  /** Takes an edit out that the server refused, for the person to decide about. */
+  setAside(submitted: SubmittedEdit, sentence: string, isUnfit: boolean): void {
+    const left = this.#pending.filter(({ editId }) => editId !== submitted.editId);
+    const { edit } = submitted;
+    if (edit.kind === 'undo') return this.#rebuild(left, [`Undo was not made: ${sentence}`]);
+    this.#aside = [...this.#aside, { submitted, sentence, ...(isUnfit ? { isUnfit } : {}) }];
+    this.#rebuild(left);
+  }
+
+  /**
+   * Begins anew with a document that need not have grown out of the one before; what waits is made again on it.
+   * @param arrived what of it the document holds already
+   */
+  replace(loaded: AircraftResponse, arrived: ReadonlySet<EditId>): void {
+    const isOtherEpoch = loaded.epoch !== this.#state.epoch;
+    const isOlder = loaded.version < this.#state.version;
+    this.#confirmed = { aircraft: loaded.aircraft, parts: withParts(this.#confirmed.parts, loaded.parts) };
+    this.#history.load(loaded.history);
+    const { epoch, version, updatedAt: savedAt } = loaded;
+    this.#state = { ...this.#state, epoch, version, savedAt };
+    const left = this.#pending.filter(({ editId }) => !arrived.has(editId));
+    this.#aside = this.#aside.filter(({ submitted }) => !arrived.has(submitted.editId));
+    this.#rebuild(left, isOtherEpoch || isOlder ? [putBackWords(left.length)] : []);
   }
 
   #undoesOf(edit: Edit): PutBack | undefined {
-    return edit.kind === 'undo' ? this.#history.get(edit.of)?.inverse : undefined;
+    return edit.kind === 'undo' ? this.#history.inverseOf(edit.of) : undefined;
   }
 
-  /** False when the edit cannot be followed here, for example since it names a part that this window does not know. */
-  #confirm(edit: Edit, undoes: PutBack | undefined): boolean {
-    const result = applyEdit(this.#confirmed, edit, () => undoes ?? { refused: unknownUndo });
-    if ('design' in result) this.#confirmed = result.design;
-    return 'design' in result;
-  }
-
-  /** Takes in edits that were made elsewhere (or here, with the answer lost), then makes the pending ones again on top. */
-  async #catchUp(entries: readonly JournalEntry[]): Promise<void> {
-    const isFollowed = entries.every((entry) => this.#confirm(entry.edit, entry.undoes));
-    const loaded = isFollowed ? undefined : await this.tools.transport.load(this.id, this.tools.author);
-    if (loaded !== undefined) this.#confirmed = { aircraft: loaded.aircraft, parts: withParts(this.#confirmed.parts, loaded.parts) };
-    if (entries.some((entry) => entry.by === this.tools.author && !this.#history.has(entry.editId))) void this.#reloadHistory();
-    const arrived = new Set(entries.map((entry) => entry.editId));
-    this.#pending = this.#pending.filter((submitted) => !arrived.has(submitted.editId));
-    const version = loaded?.version ?? entries.at(-1)?.version ?? this.#state.version;
-    this.#set({ version });
-    this.#rebuild();
-  }
-
-  /** What this person did in another window can be undone here too. Until it is known, undo goes on with what was done here. */
-  async #reloadHistory(): Promise<void> {
-    try {
-      const { history, parts } = await this.tools.transport.load(this.id, this.tools.author);
-      this.learn(parts);
-      for (const entry of [...history.undo, ...history.redo]) this.#history.set(entry.editId, entry);
-      if (this.#pending.length > 0) return;
-      this.#stacks = { undo: history.undo.map((entry) => entry.editId), redo: history.redo.map((entry) => entry.editId) };
-      this.#set({});
-    } catch {
-      // The server is away; nothing is lost, and the next load of the page knows the whole history.
-    }
-  }
-
-  /** Makes the pending edits again on the confirmed document. What no longer can be made is dropped, and its reason said. */
-  #rebuild(sentence?: string): void {
-    let design = this.#confirmed;
-    const kept: SubmittedEdit[] = [];
-    const sentences = sentence === undefined ? [] : [sentence];
-    for (const submitted of this.#pending) {
-      const { edit, renamed } = rebaseEdit(design, submitted.edit);
-      const undoes = this.#undoesOf(edit);
-      const result = applyEdit(design, edit, () => undoes ?? { refused: unknownUndo });
-      if ('refused' in result) {
-        // An edit that sets a value is asked about, never dropped: what was typed is the person's to let go.
-        if (insist(design, edit) !== undefined) this.#asked = [...this.#asked, submitted];
-        else sentences.push(`${titleOf(design, edit)} was not made: ${result.refused.sentence}`);
-        this.#stacks = { undo: this.#stacks.undo.filter((id) => id !== submitted.editId), redo: emptyStacks.redo };
-        continue;
-      }
-      design = result.design;
-      kept.push({ ...submitted, edit });
-      this.#history.set(submitted.editId, { editId: submitted.editId, title: result.title, inverse: result.inverse });
-      for (const { from, to } of renamed) sentences.push(`${from} was used by someone else meanwhile; yours is now ${to}.`);
-    }
-    this.#pending = kept;
+  /** Makes what waits again on the confirmed document. */
+  #rebuild(waiting: readonly SubmittedEdit[], told: readonly string[] = []): void {
+    const { design, pending, entries, aside, sentences } = rebuild(this.#confirmed, waiting, this.#aside, (of) =>
+      this.#history.inverseOf(of),
+    );
+    this.#pending = pending;
+    this.#aside = aside;
+    this.#history.wait(pending, entries);
     this.#set({ design, seq: this.#state.seq + 1, last: { is: 'reset' } });
-    for (const text of sentences) this.say(text);
+    for (const sentence of [...told, ...sentences]) this.say(sentence);
+  }
+
+  #set(change: Partial<SessionState>): void {
+    const { trouble } = this.#sender;
+    const state = { ...this.#state, ...change };
+    const { design, epoch, version } = state;
+    this.#keeper.want({ epoch, version, edits: this.#pending, aside: this.#aside });
+    this.#state = {
+      ...state,
+      pending: this.#pending.length,
+      saving: this.#pending.length === 0 ? 'saved' : trouble === undefined ? 'saving' : 'waiting',
+      trouble,
+      keeping: this.#keeper.keeping,
+      undo: this.#history.undo,
+      redo: this.#history.redo,
+      conflicts: this.#conflictsOn(design),
+    };
+    for (const listener of this.#listeners) listener();
+  }
+
+  /** Laid out once for a design and what was set aside. */
+  #conflictsOn(design: Design): readonly Conflict[] {
+    if (this.#asked.design !== design || this.#asked.aside !== this.#aside)
+      this.#asked = { design, aside: this.#aside, conflicts: this.#aside.map((one) => conflictFor(design, one)) };
+    return this.#asked.conflicts;
   }
 }
 
@@ -323,8 +339,14 @@ function withParts(known: Design['parts'], more: readonly Part[]): Design['parts
   return new Map([...known, ...more.map((part) => [partKeyOf(part), part] as const)]);
 }
 
-const unknownUndo: Refusal = {
-  code: 'unknown-edit',
-  sentence: 'The edit to undo is not known here. Reload the page and try again.',
-  about: [],
-};
+function takenUp(count: number): string {
+  return count === 1
+    ? 'One edit of an earlier window had not reached the server and is taken up here.'
+    : `${count} edits of an earlier window had not reached the server and are taken up here.`;
+}
+
+function putBackWords(count: number): string {
+  const edits =
+    count === 0 ? '' : count === 1 ? ' Your unsent edit was made again on it.' : ` Your ${count} unsent edits were made again on it.`;
+  return `The workshop was restored from a backup: this window shows the aircraft as it is there.${edits}`;
+}

@@ -1,51 +1,73 @@
 import {
+  EPOCH_HEADER,
   routes,
   type AircraftResponse,
+  type ArrivedResponse,
   type CreatedResponse,
   type EditsResponse,
   type EditsSinceResponse,
-  type ErrorResponse,
   type HangarEntry,
   type PartRevision,
 } from '@wired-falcon/contract';
 import type { AircraftId, Edit, EditId, Part, PartId } from '@wired-falcon/core';
+import { NoAnswer, ServerRefusal, isErrorResponse } from './failure.ts';
 
 /** An edit on its way to the server. */
 export interface SubmittedEdit {
   readonly editId: EditId;
   readonly at: string;
   readonly by: string;
+  /** The version of the document's shape that this product had when the edit was made. */
+  readonly schema: number;
   readonly edit: Edit;
 }
 
-/** What an edit session needs of the server. A test gives its own. */
-export interface Transport {
-  readonly load: (id: AircraftId, author: string) => Promise<AircraftResponse>;
-  readonly submit: (id: AircraftId, baseVersion: number, edits: readonly SubmittedEdit[]) => Promise<EditsResponse>;
-  readonly since: (id: AircraftId, version: number) => Promise<EditsSinceResponse>;
+/** The state of a document that a window has seen. */
+export interface Seen {
+  readonly epoch: string;
+  readonly version: number;
 }
 
-/** The server answered, and its answer is an error with a sentence. */
-export class ServerRefusal extends Error {
-  constructor(
-    readonly status: number,
-    readonly answer: ErrorResponse,
-  ) {
-    super([answer.message, ...answer.details].join(' '));
+/**
+ * What an edit session needs of the server.
+ * Each throws `ServerRefusal` when this server said no, and `NoAnswer` when nobody answered, or something else did.
+ */
+export interface Transport {
+  readonly load: (id: AircraftId, author: string) => Promise<AircraftResponse>;
+  readonly submit: (id: AircraftId, seen: Seen, edits: readonly SubmittedEdit[]) => Promise<EditsResponse>;
+  readonly since: (id: AircraftId, seen: Seen) => Promise<EditsSinceResponse>;
+  /** Which of some edits are in the journal; at most as many as fit into a request. */
+  readonly arrived: (id: AircraftId, editIds: readonly EditId[]) => Promise<ArrivedResponse>;
+}
+
+type Fetch = (address: string, init?: RequestInit) => Promise<Response>;
+
+/**
+ * Asks the server, and takes only an answer of this product for one: another program may have come to listen where it was.
+ */
+async function ask<T>(fetching: Fetch, address: string, init?: RequestInit): Promise<T> {
+  const response = await answerTo(fetching, address, init);
+  if (!response.headers.has(EPOCH_HEADER)) throw new NoAnswer();
+  const body = await bodyOf(response);
+  if (response.ok) return body as T;
+  if (!isErrorResponse(body)) throw new NoAnswer();
+  throw new ServerRefusal(response.status, body);
+}
+
+async function answerTo(fetching: Fetch, address: string, init?: RequestInit): Promise<Response> {
+  try {
+    return await fetching(address, init);
+  } catch {
+    throw new NoAnswer();
   }
 }
 
-async function ask<T>(address: string, init?: RequestInit): Promise<T> {
-  const response = await fetch(address, init);
-  if (!response.ok) throw new ServerRefusal(response.status, await errorIn(response));
-  return (await response.json()) as T;
-}
-
-async function errorIn(response: Response): Promise<ErrorResponse> {
+/** What was cut off on the way, or is of another form, is no answer. */
+async function bodyOf(response: Response): Promise<unknown> {
   try {
-    return (await response.json()) as ErrorResponse;
+    return await response.json();
   } catch {
-    return { code: 'server-error', message: `The server answered ${response.status} without a reason.`, details: [] };
+    throw new NoAnswer();
   }
 }
 
@@ -53,22 +75,47 @@ function post(body: string): RequestInit {
   return { method: 'POST', headers: { 'content-type': 'application/json' }, body };
 }
 
-export const transport: Transport = {
-  load: (id, author) => ask<AircraftResponse>(routes.aircraft(id, author)),
-  submit: (id, baseVersion, edits) => ask<EditsResponse>(routes.edits(id), post(JSON.stringify({ baseVersion, edits }))),
-  since: (id, version) => ask<EditsSinceResponse>(routes.editsSince(id, version)),
-};
+/** The requests of edit sessions, over whatever carries them. */
+export function transportOver(fetching: Fetch): Transport {
+  return {
+    load: (id, author) => ask<AircraftResponse>(fetching, routes.aircraft(id, author)),
+    submit: (id, { epoch, version }, edits) =>
+      ask<EditsResponse>(fetching, routes.edits(id), post(JSON.stringify({ epoch, baseVersion: version, edits }))),
+    since: (id, { epoch, version }) => ask<EditsSinceResponse>(fetching, routes.editsSince(id, epoch, version)),
+    arrived: (id, editIds) => ask<ArrivedResponse>(fetching, routes.arrived(id), post(JSON.stringify({ editIds }))),
+  };
+}
+
+const browserFetch: Fetch = (address, init) => fetch(address, init);
+
+export const transport: Transport = transportOver(browserFetch);
 
 /** The hangar's requests. */
 export const hangarApi = {
-  list: () => ask<HangarEntry[]>(routes.hangar()),
-  create: (name: string) => ask<CreatedResponse>(routes.hangar(), post(JSON.stringify({ name }))),
-  importFile: (text: string) => ask<CreatedResponse>(routes.importFile(), post(text)),
+  list: () => ask<HangarEntry[]>(browserFetch, routes.hangar()),
+  create: (name: string) => ask<CreatedResponse>(browserFetch, routes.hangar(), post(JSON.stringify({ name }))),
+  importFile: (text: string) => ask<CreatedResponse>(browserFetch, routes.importFile(), post(text)),
 };
 
 /** The requests about parts of the workshop's own. */
 export const partsApi = {
-  list: () => ask<PartRevision[]>(routes.parts()),
-  revisions: (id: PartId) => ask<PartRevision[]>(routes.partRevisions(id)),
-  save: (part: Part, base: number, by: string) => ask<PartRevision>(routes.parts(), post(JSON.stringify({ part, base, by }))),
+  list: () => ask<PartRevision[]>(browserFetch, routes.parts()),
+  revisions: (id: PartId) => ask<PartRevision[]>(browserFetch, routes.partRevisions(id)),
+  save: (part: Part, base: number, by: string) => ask<PartRevision>(browserFetch, routes.parts(), post(JSON.stringify({ part, base, by }))),
 };
+
+/**
+ * Hands the workshop's access key in, for this browser.
+ * @returns undefined when it was taken, else why not
+ */
+export async function handInKey(key: string): Promise<string | undefined> {
+  const init = { method: 'POST', headers: { accept: 'application/json' }, body: new URLSearchParams({ key }) };
+  try {
+    const response = await answerTo(browserFetch, routes.access(), init);
+    if (response.ok) return undefined;
+    const body = await bodyOf(response);
+    return isErrorResponse(body) ? body.message : 'Something else than the workshop answered. Try again.';
+  } catch {
+    return 'The server does not answer. Try again when it is back.';
+  }
+}

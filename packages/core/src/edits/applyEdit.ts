@@ -78,8 +78,10 @@ export function putBack(design: Design, edit: PutBack): Outcome {
   if (!keepsShape(aircraft, edit.changes)) {
     return refuse('changed-since', `"${edit.title}" cannot be taken back: what it was about has changed since.`);
   }
-  const before = new Set(integrityAround(design, edit.changes).map((problem) => problem.sentence));
-  const broken = integrityAround({ aircraft, parts: design.parts }, edit.changes).find((problem) => !before.has(problem.sentence));
+  const problems = integrityAround({ aircraft, parts: design.parts }, edit.changes);
+  // What was wrong before is not this undo's doing; looked at only where something is wrong at all.
+  const before = new Set(problems.length === 0 ? [] : integrityAround(design, edit.changes).map((problem) => problem.sentence));
+  const broken = problems.find((problem) => !before.has(problem.sentence));
   if (broken !== undefined) return refuse('changed-since', `"${edit.title}" cannot be taken back: ${broken.sentence}`, ...broken.about);
   return { aircraft };
 }

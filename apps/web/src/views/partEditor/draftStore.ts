@@ -1,4 +1,5 @@
 import { asId, isJsonObject, jsonAt, type Json, type PartId } from '@wired-falcon/core';
+import { forgetText, rememberedKeys, rememberedText, rememberText } from '../../ui/rememberedText.ts';
 
 /** A part that is being changed and is not saved as a revision yet. */
 export interface KeptDraft {
@@ -11,22 +12,17 @@ const PREFIX = 'wired-falcon-part-draft:';
 
 /** Keeps a draft in this browser, so that it outlives the window. False when the browser has no room for it. */
 export function keepDraft(id: PartId, kept: KeptDraft): boolean {
-  try {
-    localStorage.setItem(PREFIX + id, JSON.stringify(kept));
-    return true;
-  } catch {
-    return false;
-  }
+  return rememberText(PREFIX + id, JSON.stringify(kept));
 }
 
 export function forgetDraft(id: PartId): void {
-  localStorage.removeItem(PREFIX + id);
+  forgetText(PREFIX + id);
 }
 
 /** The draft of a part that this browser keeps; undefined when there is none. */
 export function keptDraft(id: string): KeptDraft | undefined {
-  const text = localStorage.getItem(PREFIX + id);
-  if (text === null) return undefined;
+  const text = rememberedText(PREFIX + id);
+  if (text === undefined) return undefined;
   const value: Json = parsed(text);
   const base = jsonAt(value, ['base']);
   const draft = jsonAt(value, ['draft']);
@@ -35,10 +31,7 @@ export function keptDraft(id: string): KeptDraft | undefined {
 
 /** The ids of all parts of which this browser keeps a draft. */
 export function keptDraftIds(): readonly PartId[] {
-  return Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i) ?? '')
-    .filter((key) => key.startsWith(PREFIX))
-    .map((key) => asId<PartId>(key.slice(PREFIX.length)))
-    .sort();
+  return rememberedKeys(PREFIX).map((key) => asId<PartId>(key.slice(PREFIX.length)));
 }
 
 function parsed(text: string): Json {
