@@ -11,6 +11,8 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: 'test-results/playwright.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },
+    // It would fetch the whole application anew for each test; the tests that are about it allow it.
+    serviceWorkers: 'block',
     actionTimeout: 60_000,
     launchOptions: {
       executablePath: '/usr/bin/chromium',

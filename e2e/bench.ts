@@ -1,4 +1,4 @@
-import { spawn, type ChildProcess } from 'node:child_process';
+import { execFileSync, spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -36,11 +36,24 @@ export class OwnServer {
   #port = '0';
   url = '';
 
-  async start(): Promise<void> {
-    const { child, url } = await startServer(this.#folder, this.#port);
+  /** @param more environment variables for this start, such as another access key */
+  async start(more: Readonly<Record<string, string>> = {}): Promise<void> {
+    const { child, url } = await startServer(this.#folder, this.#port, more);
     this.#child = child;
     this.#port = new URL(url).port;
     this.url = url;
+  }
+
+  /** Runs a command of `npm run backup` or `npm run restore` on its workshop. */
+  keep(command: 'backup' | 'restore', name: string): void {
+    const file = join(this.#folder, name);
+    execFileSync('node', [join(root, 'apps/server/dist/keeping/main.js'), command, file], {
+      env: { ...process.env, WF_DATA: this.#folder },
+    });
+  }
+
+  get port(): number {
+    return Number(this.#port);
   }
 
   /** Ends it at once, as a power cut does. */
@@ -59,9 +72,13 @@ export class OwnServer {
   }
 }
 
-async function startServer(folder: string, port: string): Promise<{ readonly child: ChildProcess; readonly url: string }> {
+async function startServer(
+  folder: string,
+  port: string,
+  more: Readonly<Record<string, string>> = {},
+): Promise<{ readonly child: ChildProcess; readonly url: string }> {
   const child = spawn('node', [join(root, 'apps/server/dist/main.js')], {
-    env: { ...process.env, WF_PORT: port, WF_DATA: folder, WF_DEMO: '1', WF_WEB: join(root, 'apps/web/dist') },
+    env: { ...process.env, WF_PORT: port, WF_DATA: folder, WF_DEMO: '1', WF_WEB: join(root, 'apps/web/dist'), ...more },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   const url = await new Promise<string>((resolve, reject) => {
@@ -193,6 +210,25 @@ export async function enter(page: Page, command: string, expected: string): Prom
   await page.keyboard.type(command);
   await expect(page.getByRole('listbox').getByRole('option').first()).toContainText(expected);
   await page.keyboard.press('Enter');
+}
+
+/** The label of an item of an aircraft, as the server has it. */
+export async function labelOf(page: Page, url: string, ref: string, aircraft = 'reedbed'): Promise<string> {
+  const file = await (await page.request.get(`${url}/api/aircraft/${aircraft}/export`)).text();
+  let label = '';
+  JSON.parse(file, (_, value: unknown) => {
+    if (typeof value === 'object' && value !== null && 'ref' in value && value.ref === ref && 'label' in value) label = String(value.label);
+    return value;
+  });
+  return label;
+}
+
+/** Describes an item, as a person does who finds it by the entry line. */
+export async function describeAs(page: Page, ref: string, text: string): Promise<void> {
+  await enter(page, `find ${ref}`, `find ${ref.toUpperCase()}`);
+  const field = page.getByLabel('Description');
+  await field.fill(text);
+  await field.press('Enter');
 }
 
 /** What axe finds on the page, each with the elements it is about. */

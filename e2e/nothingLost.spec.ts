@@ -1,22 +1,4 @@
-import type { Page } from '@playwright/test';
-import { enter, expect, settled, test } from './bench.ts';
-
-async function labelOf(page: Page, url: string, ref: string): Promise<string> {
-  const file = await (await page.request.get(`${url}/api/aircraft/reedbed/export`)).text();
-  let label = '';
-  JSON.parse(file, (_, value: unknown) => {
-    if (typeof value === 'object' && value !== null && 'ref' in value && value.ref === ref && 'label' in value) label = String(value.label);
-    return value;
-  });
-  return label;
-}
-
-async function describeAs(page: Page, ref: string, text: string): Promise<void> {
-  await enter(page, `find ${ref}`, `find ${ref.toUpperCase()}`);
-  const field = page.getByLabel('Description');
-  await field.fill(text);
-  await field.press('Enter');
-}
+import { describeAs, expect, labelOf, settled, test } from './bench.ts';
 
 test('the server is killed amid work: edits wait, outlive their window, and arrive in order', async ({ context, ownServer }) => {
   const first = await context.newPage();

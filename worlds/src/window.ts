@@ -144,10 +144,19 @@ export class Window {
     if (session === undefined) return;
     for (const submitted of session.pending) this.made.set(submitted.editId, submitted);
     for (const { submitted } of session.aside) {
+      if (!this.shown.has(submitted.editId)) this.#lookAtRefusal(submitted.edit);
       this.made.set(submitted.editId, submitted);
       this.shown.add(submitted.editId);
     }
     for (const { sentence } of session.getState().messages) if (sentence.includes('was not made')) this.saidOfUndo.add(sentence);
+  }
+
+  /** Names that others took are given out anew: for a name alone nothing is set aside. */
+  #lookAtRefusal(edit: Edit): void {
+    const { session } = this;
+    const result = session === undefined ? undefined : applyEdit(session.getState().design, edit);
+    if (result !== undefined && 'refused' in result && result.refused.code === 'ref-taken')
+      this.wrong.push(`An edit was not made for a name that was taken: ${result.refused.sentence}`);
   }
 
   /** The person does something. */
@@ -156,12 +165,12 @@ export class Window {
     if (session === undefined) return;
     const { design, conflicts, messages, undo } = session.getState();
     chance.weighted<() => void>([
-      [4, () => this.#edit({ kind: 'set-aircraft-name', name: `Name ${chance.below(1000)}`, was: design.aircraft.name })],
+      [8, () => this.#edit({ kind: 'set-aircraft-name', name: `Name ${chance.below(1000)}`, was: design.aircraft.name })],
       [3, () => this.#edit({ kind: 'set-aircraft-note', note: `note ${chance.below(1000)}`, was: design.aircraft.note ?? '' })],
       [1, () => this.#edit({ kind: 'set-aircraft-note', note: `unfit \u202E ${chance.below(1000)}`, was: design.aircraft.note ?? '' })],
       [6, () => this.#addTwo(parts)],
       [8, () => this.#random()],
-      [undo.length > 0 ? 6 : 0, () => this.#undo()],
+      [undo.length > 0 ? 9 : 0, () => this.#undo()],
       [2, () => session.redo()],
       [conflicts.length > 0 ? 4 : 0, () => session.decide(chance.of(conflicts).editId, chance.is(0.5) ? 'mine' : 'theirs')],
       [messages.length > 0 ? 3 : 0, () => session.take(chance.of(messages))],

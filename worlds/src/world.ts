@@ -123,7 +123,7 @@ class World {
     const writing = this.#browsers.filter(({ store }) => !store.isQuiet);
     const act = chance.weighted<() => unknown>([
       [this.#network.isQuiet ? 0 : 30, () => this.#network.step(false)],
-      [working.length > 0 ? 16 : 0, () => chance.of(working).act(PARTS)],
+      [working.length > 0 ? 24 : 0, () => chance.of(working).act(PARTS)],
       [writing.length > 0 ? 14 : 0, () => chance.of(writing).store.step()],
       [waiting.length > 0 ? 6 : 0, () => chance.of(waiting).fire()],
       [working.length > 0 ? 5 : 0, () => void chance.of(working).session?.pull()],

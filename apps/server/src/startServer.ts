@@ -87,6 +87,8 @@ function securityHeaders() {
       },
     },
     strictTransportSecurity: false,
+    // Not "no-referrer": with that a browser does not say where a form comes from, and the key could not be handed in by one.
+    referrerPolicy: { policy: 'same-origin' },
   });
 }
 

@@ -10,9 +10,14 @@ export function CrashPage() {
       <p className="mt-2 max-w-prose">
         {isMissing
           ? 'Go back to the hangar and choose an aircraft.'
-          : `Reload the page; what was saved is safe. ${error instanceof Error ? error.message : ''}`}
+          : `Your edits are saved or kept in this browser. Load the page again. ${error instanceof Error ? error.message : ''}`}
       </p>
-      <a className="mt-4 inline-block underline" href="/">
+      {!isMissing && (
+        <button type="button" className="action action-main mt-4" onClick={() => window.location.reload()}>
+          Load again
+        </button>
+      )}
+      <a className="mt-4 block underline" href="/">
         Back to the hangar
       </a>
     </main>
