@@ -12,7 +12,9 @@ async function savedState(page: Page, text: string): Promise<void> {
 
 /** Waits until the browser holds the application and the document as it is on the screen. */
 async function keptByBrowser(page: Page): Promise<void> {
-  await page.evaluate(async () => void (await navigator.serviceWorker.ready));
+  await page.evaluate(async () => {
+    await navigator.serviceWorker.ready;
+  });
   const shown = Number(await page.getByTestId('frame').getAttribute('data-version'));
   await expect.poll(() => page.evaluate(versionsKept)).toContain(shown);
 }
