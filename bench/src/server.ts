@@ -51,13 +51,13 @@ async function client(url: string, id: string, name: string, pauseMs: number): P
   return times;
 }
 
-interface BenchServer {
+export interface BenchServer {
   readonly url: string;
   readonly stop: () => Promise<void>;
 }
 
 /** A server of its own on a database file of its own. */
-async function startServer(root: string): Promise<BenchServer> {
+export async function startServer(root: string): Promise<BenchServer> {
   const folder = mkdtempSync(join(tmpdir(), 'wired-falcon-bench-'));
   const child = spawn(process.execPath, [join(root, 'apps/server/dist/main.js')], {
     env: { ...process.env, WF_PORT: '0', WF_DATA: folder, WF_DEMO: '0' },

@@ -3,6 +3,7 @@ import {
   asId,
   nextReference,
   partKeyOf,
+  rebaseEdit,
   withFreshIds,
   type AircraftId,
   type Design,
@@ -154,7 +155,8 @@ export class Window {
   /** Names that others took are given out anew: for a name alone nothing is set aside. */
   #lookAtRefusal(edit: Edit): void {
     const { session } = this;
-    const result = session === undefined ? undefined : applyEdit(session.getState().design, edit);
+    const design = session?.getState().design;
+    const result = design === undefined ? undefined : applyEdit(design, rebaseEdit(design, edit).edit);
     if (result !== undefined && 'refused' in result && result.refused.code === 'ref-taken')
       this.wrong.push(`An edit was not made for a name that was taken: ${result.refused.sentence}`);
   }

@@ -8,6 +8,7 @@ async function main(): Promise<void> {
   const config = { ...configFrom(process.env), importWorker: fileURLToPath(new URL('importing/importWorker.js', import.meta.url)) };
   const server = await startServer(config);
   process.stdout.write(`${JSON.stringify({ listening: server.url, database: config.databaseFile })}\n`);
+  server.warmUp();
   for (const signal of ['SIGINT', 'SIGTERM'] as const) {
     process.once(signal, () => {
       void server.close().then(() => process.exit(0));

@@ -16,6 +16,7 @@ import { ErrorFilter } from './http/errorFilter.ts';
 import { hostCheck } from './http/hostCheck.ts';
 import { serveOpenApi } from './http/openApi.ts';
 import { validationPipe } from './http/validation.ts';
+import { AircraftImport } from './importing/aircraftImport.ts';
 import { holdWorkshop } from './keeping/inUse.ts';
 import { Epoch } from './workshop/epoch.ts';
 import { DemoLoader } from './workshop/demoLoader.ts';
@@ -23,6 +24,8 @@ import { PartShelf } from './workshop/partShelf.ts';
 
 export interface RunningServer {
   readonly url: string;
+  /** Loads what the first requests would have to wait for. */
+  readonly warmUp: () => void;
   readonly close: () => Promise<void>;
 }
 
@@ -54,7 +57,7 @@ export async function startServer(config: ServerConfig): Promise<RunningServer> 
     await app.close();
     release();
   };
-  return { url: await addressOf(app), close };
+  return { url: await addressOf(app), warmUp: () => app.get(AircraftImport).warmUp(), close };
 }
 
 /** Brings the database up to date and reads what every request needs of it. */

@@ -3,6 +3,7 @@ import type { EntityManager } from '@mikro-orm/libsql';
 /** The few things of the driver's own connection that the writer of edits uses. */
 interface DriverStatement {
   readonly run: (...values: readonly unknown[]) => { readonly changes: number };
+  readonly get: (...values: readonly unknown[]) => unknown;
 }
 interface DriverConnection {
   readonly prepare: (sql: string) => DriverStatement;
@@ -24,6 +25,18 @@ export function writeAtOnce(em: EntityManager, work: (run: RunStatement) => void
   return withConnection(em, (connection) => transaction(connection, work));
 }
 
+/** One row by a prepared statement, for what is asked with every undo; undefined when there is none. */
+export function readRow(
+  em: EntityManager,
+  sql: string,
+  ...values: readonly unknown[]
+): Promise<Readonly<Record<string, unknown>> | undefined> {
+  return withConnection(em, (connection) => {
+    const row = prepared(connection, sql).get(...values);
+    return typeof row === 'object' && row !== null ? { ...row } : undefined;
+  });
+}
+
 /** Moves what the log holds into the database file, so that the log is short when it is next read. */
 export function checkpoint(em: EntityManager): Promise<void> {
   return withConnection(em, (connection) => {
@@ -41,12 +54,12 @@ function poolOf(builder: { readonly client: ConnectionPool }): ConnectionPool {
   return builder.client;
 }
 
-async function withConnection(em: EntityManager, use: (connection: DriverConnection) => void): Promise<void> {
+async function withConnection<T>(em: EntityManager, use: (connection: DriverConnection) => T): Promise<T> {
   const pool = poolOf(em.getConnection().getKnex());
   const connection = await pool.acquireConnection();
   try {
     if (!isDriverConnection(connection)) throw new Error('The database driver does not have the connection that is expected.');
-    use(connection);
+    return use(connection);
   } finally {
     await pool.releaseConnection(connection);
   }

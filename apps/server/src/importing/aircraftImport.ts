@@ -44,6 +44,11 @@ export class AircraftImport implements OnModuleDestroy {
     return { id, name: read.name };
   }
 
+  /** Starts the reader before the first file comes: it takes as long to load as a small file takes to read. */
+  warmUp(): void {
+    this.#worker ??= this.#start();
+  }
+
   onModuleDestroy(): void {
     void this.#worker?.terminate();
   }

@@ -14,7 +14,7 @@ import {
   type Design,
 } from '@wired-falcon/core';
 import { changedPieces, documentFrom, fieldsIn, HEAD, type Piece } from '../database/documentPieces.ts';
-import { writeAtOnce } from '../database/fastWriter.ts';
+import { writeAtOnce, type RunStatement } from '../database/fastWriter.ts';
 import { AircraftTable, PieceTable } from '../database/tables.ts';
 import { CannotOpen } from '../http/errors.ts';
 import type { ReadImport } from '../importing/readImport.ts';
@@ -86,8 +86,7 @@ export class AircraftStore {
         );
         run('update aircraft set schema = ? where id = ? and version = ?', SCHEMA_VERSION, row.id, row.version);
         run('delete from piece where aircraft = ?', row.id);
-        for (const { path, content } of piecesOf(document))
-          run('insert into piece (aircraft, path, content) values (?, ?, ?)', row.id, path, content);
+        insertPieces(run, row.id, piecesOf(document));
       });
     }
     return document;
@@ -117,7 +116,7 @@ export class AircraftStore {
         at,
         at,
       );
-      for (const { path, content } of pieces) run('insert into piece (aircraft, path, content) values (?, ?, ?)', id, path, content);
+      insertPieces(run, id, pieces);
       for (const { key, content } of parts) run('insert into part (key, content) values (?, ?) on conflict (key) do nothing', key, content);
     });
     this.shelf.markKept(parts);
@@ -137,6 +136,18 @@ const compressed = promisify(gzip);
 /** The row of a snapshot: the document, compressed (beside the thread that answers requests). */
 export async function snapshotOf(aircraft: string, version: number, schema: number, document: object) {
   return { aircraft, version, schema, content: await compressed(JSON.stringify(document)) };
+}
+
+/** So many rows in one statement: an aircraft has thousands, and each statement has its price. */
+const PIECES_AT_ONCE = 100;
+
+/** Stores the pieces of a document of which nothing is stored. */
+function insertPieces(run: RunStatement, aircraft: string, pieces: readonly Piece[]): void {
+  for (let at = 0; at < pieces.length; at += PIECES_AT_ONCE) {
+    const some = pieces.slice(at, at + PIECES_AT_ONCE);
+    const values = some.flatMap(({ path, content }) => [aircraft, path, content]);
+    run(`insert into piece (aircraft, path, content) values ${some.map(() => '(?, ?, ?)').join(', ')}`, ...values);
+  }
 }
 
 /** A whole document in pieces. */

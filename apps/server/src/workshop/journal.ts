@@ -1,10 +1,11 @@
 import { EntityManager } from '@mikro-orm/core';
-import { Injectable } from '@nestjs/common';
+import type { SqlEntityManager } from '@mikro-orm/libsql';
+import { Inject, Injectable } from '@nestjs/common';
 import { applyEdit, refuse, SCHEMA_VERSION, type AircraftId, type Design, type EditId, type InverseOf } from '@wired-falcon/core';
 import type { EditOutcome, EditsRequestDto, EditsResponse, EditsSinceResponse, SubmittedEditDto } from '@wired-falcon/contract';
 import { changedPieces } from '../database/documentPieces.ts';
-import { isUniqueViolation } from '../database/fastWriter.ts';
-import { JournalTable, type JournalRow } from '../database/tables.ts';
+import { isUniqueViolation, readRow } from '../database/fastWriter.ts';
+import type { JournalRow } from '../database/tables.ts';
 import { OlderServer } from '../http/errors.ts';
 import { AircraftQueue } from './aircraftQueue.ts';
 import { AircraftStore, snapshotOf } from './aircraftStore.ts';
@@ -21,7 +22,7 @@ const SNAPSHOT_EVERY = 200;
 @Injectable()
 export class Journal {
   constructor(
-    private readonly em: EntityManager,
+    @Inject(EntityManager) private readonly em: SqlEntityManager,
     private readonly epoch: Epoch,
     private readonly queue: AircraftQueue,
     private readonly store: AircraftStore,
@@ -129,18 +130,25 @@ export class Journal {
 
   /** Answers `undo`: the inverse of the author's own edit, if it has not been undone yet. However old: where its places are gone, `applyEdit` refuses it. */
   async #inverseFor(id: AircraftId, of: EditId, by: string, pending: readonly NewRow[]): Promise<InverseOf> {
-    const em = this.em.fork();
-    const row = pending.find((candidate) => candidate.editId === of) ?? (await em.findOne(JournalTable, { aircraft: id, editId: of }));
-    const undone = pending.some((candidate) => candidate.undoOf === of) || (await em.count(JournalTable, { aircraft: id, undoOf: of })) > 0;
+    const found = pending.find((candidate) => candidate.editId === of) ?? (await this.#undoable(id, of));
+    const isUndone = (found !== undefined && 'isUndone' in found && found.isUndone) || pending.some((candidate) => candidate.undoOf === of);
     return () => {
-      if (row === null) return refuse('unknown-edit', 'The edit to undo is not in the journal of this aircraft.');
-      if (row.author !== by) return refuse('not-yours', `"${row.title}" was made by ${row.author}; each person undoes their own edits.`);
-      if (undone) return refuse('already-undone', `"${row.title}" is undone already.`);
+      if (found === undefined) return refuse('unknown-edit', 'The edit to undo is not in the journal of this aircraft.');
+      const { title, author } = found;
+      if (author !== by) return refuse('not-yours', `"${title}" was made by ${author}; each person undoes their own edits.`);
+      if (isUndone) return refuse('already-undone', `"${title}" is undone already.`);
       return (
-        putBackFrom(row.inverse) ??
-        refuse('changed-since', `"${row.title}" was made by another version of the product and stays as history.`)
+        putBackFrom(found.inverse) ?? refuse('changed-since', `"${title}" was made by another version of the product and stays as history.`)
       );
     };
+  }
+
+  /** An edit of the journal as undo asks for it. */
+  async #undoable(id: AircraftId, of: EditId): Promise<Undoable | undefined> {
+    const row = await readRow(this.em.fork(), UNDOABLE, id, of);
+    return row === undefined
+      ? undefined
+      : { author: String(row['author']), title: String(row['title']), inverse: String(row['inverse']), isUndone: row['undone'] === 1 };
   }
 
   /** The journal rows, what changed of the document where its version still is what it was, and now and then a snapshot, as one. */
@@ -169,6 +177,16 @@ export class Journal {
     return version;
   }
 }
+
+interface Undoable {
+  readonly author: string;
+  readonly title: string;
+  readonly inverse: string;
+  readonly isUndone: boolean;
+}
+
+const UNDOABLE = `select author, title, inverse, exists (select 1 from journal u where u.aircraft = j.aircraft and u.undo_of = j.edit_id) as undone
+  from journal j where aircraft = ? and edit_id = ?`;
 
 interface Made {
   design: Design;

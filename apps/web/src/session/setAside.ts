@@ -1,4 +1,4 @@
-import { applyEdit, insist, titleOf, type Design, type Edit, type EditId } from '@wired-falcon/core';
+import { applyEdit, insist, rebaseEdit, titleOf, type Design, type Edit, type EditId } from '@wired-falcon/core';
 import type { SubmittedEdit } from './transport.ts';
 
 /** An edit that could not be made, kept until the person says what becomes of it. */
@@ -25,7 +25,9 @@ export interface Conflict {
 
 /** The question about an edit that was set aside, on the design as it is now. */
 export function conflictFor(design: Design, { submitted, sentence, isUnfit }: SetAside): Conflict {
-  const { editId, edit } = submitted;
+  const { editId } = submitted;
+  // A name that it gives may have been taken since.
+  const { edit } = rebaseEdit(design, submitted.edit);
   const result = applyEdit(design, edit);
   const again = 'refused' in result ? insist(design, edit) : edit;
   return {

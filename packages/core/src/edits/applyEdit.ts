@@ -1,7 +1,7 @@
 import type { Aircraft } from '../model/aircraft.ts';
 import type { Design } from '../model/design.ts';
 import type { EditId } from '../model/ids.ts';
-import { changesBetween, reversed, withChanges } from './changes.ts';
+import { changesBetween, reversed, withChanges, type Change } from './changes.ts';
 import { refuse, type Outcome, type Refusal } from './family.ts';
 import { integrityAround } from './integrity.ts';
 import { keepsShape } from './keepsShape.ts';
@@ -23,7 +23,7 @@ export function applyEdit(design: Design, edit: Edit, inverseOf: InverseOf = noJ
   if (edit.kind === 'undo') {
     const inverse = inverseOf(edit.of);
     if ('refused' in inverse) return inverse;
-    return finish(design, putBack(design, inverse), inverse.title);
+    return finish(design, putBack(design, inverse), inverse.title, () => inverse.changes);
   }
   const title = titleOf(design, edit);
   const outcome = edit.kind === 'batch' ? applyAll(design, edit.edits) : applySimple(design, edit);
@@ -37,9 +37,17 @@ export function titleOf(design: Design, edit: Edit): string {
   return editKinds.get(edit.kind)?.titleOf(edit, design) ?? edit.kind;
 }
 
-function finish(design: Design, outcome: Outcome, title: string): EditResult {
+/**
+ * @param changesMade what the edit changed, where that is known without comparing the two documents
+ */
+function finish(
+  design: Design,
+  outcome: Outcome,
+  title: string,
+  changesMade: (after: Aircraft) => readonly Change[] = (after) => changesBetween(design.aircraft, after),
+): EditResult {
   if ('refused' in outcome) return outcome;
-  const changes = changesBetween(design.aircraft, outcome.aircraft);
+  const changes = changesMade(outcome.aircraft);
   if (changes.length === 0) return refuse('nothing-to-do', `${title}: everything already is as the edit wants it.`);
   const back: PutBack = { kind: 'put-back', title, changes: reversed(changes) };
   return { design: { aircraft: outcome.aircraft, parts: design.parts }, inverse: back, title };

@@ -35,15 +35,17 @@ export function changesBetween(before: Aircraft, after: Aircraft): Change[] {
 }
 
 function compare(before: Json, after: Json, path: readonly string[], changes: Change[]): void {
-  for (const key of new Set([...Object.keys(before), ...Object.keys(after)])) {
+  for (const key of Object.keys(before)) {
     const was = before[key];
     const now = after[key];
-    if (was === now) continue;
-    const at = [...path, key];
-    if (isObject(was) && isObject(now)) compare(was, now, at, changes);
-    else if (!sameJson(was, now)) {
-      changes.push({ path: at, ...(was === undefined ? {} : { was }), ...(now === undefined ? {} : { now }) });
-    }
+    // What only stands in one of them is `undefined` in the other; an own member that is undefined is as good as none.
+    if (was === now || was === undefined) continue;
+    if (isObject(was) && isObject(now)) compare(was, now, [...path, key], changes);
+    else if (!sameJson(was, now)) changes.push({ path: [...path, key], was, ...(now === undefined ? {} : { now }) });
+  }
+  for (const key of Object.keys(after)) {
+    const now = after[key];
+    if (now !== undefined && before[key] === undefined) changes.push({ path: [...path, key], now });
   }
 }
 

@@ -53,8 +53,11 @@ function union(a: ReadonlySet<string>, b: readonly string[]): ReadonlySet<string
 type Scope = ReadonlySet<string> | 'all';
 
 function entriesIn<T>(record: Readonly<Record<string, T>>, scope: Scope): [string, T][] {
-  const entries = Object.entries(record);
-  return scope === 'all' ? entries : entries.filter(([key]) => scope.has(key));
+  if (scope === 'all') return Object.entries(record);
+  return [...scope].flatMap((key): [string, T][] => {
+    const thing = Object.hasOwn(record, key) ? record[key] : undefined;
+    return thing === undefined ? [] : [[key, thing]];
+  });
 }
 
 interface Places extends Readonly<Record<'items' | 'cables' | 'outputs' | 'waivers', Scope>> {
@@ -63,12 +66,14 @@ interface Places extends Readonly<Record<'items' | 'cables' | 'outputs' | 'waive
 
 function problemsIn(design: Design, scope: Places): Refusal[] {
   const { aircraft } = design;
-  const refsTwice = namesTwice(Object.values(aircraft.items).map(({ ref }) => ref));
-  const tagsTwice = namesTwice(Object.values(aircraft.cables).map(({ tag }) => tag));
+  const items = entriesIn(aircraft.items, scope.items);
+  const cables = entriesIn(aircraft.cables, scope.cables);
+  const refsTwice = namesTwice(aircraft.items, items, ({ ref }) => ref);
+  const tagsTwice = namesTwice(aircraft.cables, cables, ({ tag }) => tag);
   return [
-    ...entriesIn(aircraft.items, scope.items).flatMap(([id, item]) => itemProblems(design, id, item, refsTwice)),
+    ...items.flatMap(([id, item]) => itemProblems(design, id, item, refsTwice)),
     ...(scope.isAirframe ? routeProblems(aircraft) : []),
-    ...entriesIn(aircraft.cables, scope.cables).flatMap(([id, cable]) => cableProblems(design, id, cable, tagsTwice)),
+    ...cables.flatMap(([id, cable]) => cableProblems(design, id, cable, tagsTwice)),
     ...entriesIn(aircraft.outputs, scope.outputs).flatMap(([key, use]) => outputProblems(aircraft, key, use)),
     ...entriesIn(aircraft.waivers, scope.waivers)
       .filter(([id, waiver]) => waiver.id !== id)
@@ -80,9 +85,18 @@ function problem(code: Refusal['code'], sentence: string, ...about: readonly str
   return { code, sentence, about };
 }
 
-function namesTwice(names: readonly string[]): ReadonlySet<string> {
-  const seen = new Set<string>();
-  return new Set(names.filter((name) => seen.size === seen.add(name).size));
+/** The names of some things that more than one of all things bears. */
+function namesTwice<T>(
+  all: Readonly<Record<string, T>>,
+  some: readonly (readonly [string, T])[],
+  nameOf: (thing: T) => string,
+): ReadonlySet<string> {
+  const bearers = new Map(some.map(([, thing]) => [nameOf(thing), 0]));
+  for (const thing of Object.values(all)) {
+    const count = bearers.get(nameOf(thing));
+    if (count !== undefined) bearers.set(nameOf(thing), count + 1);
+  }
+  return new Set([...bearers].flatMap(([name, count]) => (count > 1 ? [name] : [])));
 }
 
 function itemProblems({ aircraft, parts }: Design, id: string, item: Item, refsTwice: ReadonlySet<string>): Refusal[] {

@@ -40,15 +40,26 @@ function occupancyOf(cables: Aircraft['cables']): Occupancy {
     if (there === undefined) ends.set(key, [end]);
     else there.push(end);
   };
-  for (const cable of Object.values(cables)) {
-    for (const node of Object.values(cable.nodes)) {
-      if (node.is !== 'end' || node.at.is === 'free') continue;
-      const end = { cable: cable.id, node: node.id };
-      add(placeKey(node.at), end);
-      add(placeKey({ is: 'mate', ...end }), end);
-    }
-  }
+  for (const cable of Object.values(cables)) for (const [key, end] of endsOf(cable)) add(key, end);
   known.set(cables, ends);
+  return ends;
+}
+
+const knownEnds = new WeakMap<Cable, readonly (readonly [key: string, end: EndAddress])[]>();
+
+/** The places that the ends of one cable fill; most cables are the same from one version to the next. */
+function endsOf(cable: Cable): readonly (readonly [key: string, end: EndAddress])[] {
+  const laidOut = knownEnds.get(cable);
+  if (laidOut !== undefined) return laidOut;
+  const ends = Object.values(cable.nodes).flatMap((node): (readonly [string, EndAddress])[] => {
+    if (node.is !== 'end' || node.at.is === 'free') return [];
+    const end = { cable: cable.id, node: node.id };
+    return [
+      [placeKey(node.at), end],
+      [placeKey({ is: 'mate', ...end }), end],
+    ];
+  });
+  knownEnds.set(cable, ends);
   return ends;
 }
 

@@ -11,8 +11,29 @@ export function textProblem(text: string): string | undefined {
   return undefined;
 }
 
+/** What a text that is not plain holds at the least. */
+const SUSPECT = /[<\u0000-\u0008\u000B\u000C\u000E-\u001F\u007F-\u009F\u061C\u200B-\u200F\u2028-\u202E\u2060-\u2069\uFEFF]/;
+
+function hasSuspectText(value: unknown): boolean {
+  const stack: unknown[] = [value];
+  while (stack.length > 0) {
+    const at = stack.pop();
+    if (typeof at === 'string') {
+      if (SUSPECT.test(at)) return true;
+    } else if (typeof at === 'object' && at !== null) {
+      for (const [key, inner] of Object.entries(at)) {
+        if (SUSPECT.test(key)) return true;
+        if (typeof inner === 'string' || typeof inner === 'object') stack.push(inner);
+      }
+    }
+  }
+  return false;
+}
+
 /** A text somewhere inside a value that is not plain, with the path to it; undefined when all texts and keys are plain. */
 export function hiddenTextIn(value: unknown, path = ''): { readonly path: string; readonly problem: string } | undefined {
+  // Nearly always there is none; a large file is then looked through without a path to every text of it.
+  if (!hasSuspectText(value)) return undefined;
   const stack: { readonly value: unknown; readonly path: string }[] = [{ value, path }];
   for (let at = stack.pop(); at !== undefined; at = stack.pop()) {
     if (typeof at.value === 'string') {
