@@ -71,14 +71,14 @@ async function benchImport(root: string, design: Design): Promise<void> {
   const imports: number[] = [];
   const probes: number[] = [];
   for (let round = 0; round < 5; round++) {
-    let isDone = false;
+    const state = { isDone: false };
     const start = performance.now();
     const importing = ask<CreatedResponse>(`${url}${routes.importFile()}`, file).then(({ id }) => {
       imports.push(performance.now() - start);
-      isDone = true;
+      state.isDone = true;
       if (typeof id !== 'string') throw new Error('The largest aircraft was not taken.');
     });
-    while (!isDone) {
+    while (!state.isDone) {
       const asked = performance.now();
       await ask<AircraftResponse>(`${url}${routes.aircraft(small.id, 'bench')}`);
       probes.push(performance.now() - asked);

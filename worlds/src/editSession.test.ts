@@ -395,7 +395,7 @@ describe('undo', () => {
     expect(more).toEqual([]);
     expect(message).toMatchObject({
       sentence: expect.stringContaining('was changed since'),
-      offer: { title: expect.stringMatching(/^Undo "Add SRV1, .*" instead$/) },
+      offer: { title: expect.stringMatching(/^Undo instead: Add SRV1, /) },
     });
     if (message === undefined) throw new Error('Nothing was said.');
     session.take(message);

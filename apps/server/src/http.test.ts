@@ -228,6 +228,19 @@ describe('edits', () => {
     expect((await server.load(id)).version).toBe(2);
   });
 
+  it('repeated in another form, as another window sent them, are answered with what is in the journal', async () => {
+    const id = await server.create('Two windows, one edit');
+    await server.edit(id, 0, [submitted('e1', noteEdit('as one window sent it', ''))]);
+    const other = await server.edit(id, 0, [submitted('e1', noteEdit('as another has it', ''))]);
+    expect(other.body).toMatchObject({ is: 'stale', version: 1, since: [{ editId: 'e1', edit: { note: 'as one window sent it' } }] });
+    const later = await server.edit(id, 0, [
+      submitted('e2', noteEdit('before it', '')),
+      submitted('e1', noteEdit('as one window sent it', '')),
+    ]);
+    expect(later.body).toMatchObject({ is: 'stale', version: 1 });
+    expect((await server.load(id)).version).toBe(1);
+  });
+
   it('of another epoch, or on a version that the document never had, are told so, and nothing is made', async () => {
     const id = await server.create('Elsewhere');
     const edits = [submitted('e1', noteEdit('one', ''))];

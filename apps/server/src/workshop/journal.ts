@@ -92,9 +92,7 @@ export class Journal {
       id,
       request.edits.map((edit) => edit.editId),
     );
-    // Also when all are repeats: to answer "done" to one who has not seen what lies between would hide it from them for good.
-    const seenByItself = [...known.values()].filter((row) => row.version > request.baseVersion).length;
-    if (request.baseVersion + seenByItself !== current.version) {
+    if (!isOnlyByItself(request, known, current.version)) {
       const since = await this.reader.since(id, request.baseVersion);
       return since === undefined ? this.#otherDocument() : { is: 'stale', version: current.version, since };
     }
@@ -176,6 +174,24 @@ export class Journal {
     this.cache.put(id, { design: made.design, version, updatedAt });
     return version;
   }
+}
+
+/**
+ * True when nothing lies between what the sender has seen and the present version but the first of its own edits, in its order and as
+ * it sends them. To answer "done" in any other case would hide from it what lies between, also when all are repeats: another
+ * window may have taken an edit up and sent it under another name.
+ */
+function isOnlyByItself({ baseVersion, edits }: EditsRequestDto, known: ReadonlyMap<string, JournalRow>, version: number): boolean {
+  const unseen = edits.filter(({ editId }) => (known.get(editId)?.version ?? Number.POSITIVE_INFINITY) > baseVersion);
+  const between = unseen.slice(0, version - baseVersion);
+  return (
+    between.length === version - baseVersion &&
+    between.every(({ editId, edit }, i) => {
+      const row = known.get(editId);
+      return row?.version === baseVersion + 1 + i && row.edit === JSON.stringify(edit);
+    }) &&
+    unseen.slice(between.length).every(({ editId }) => !known.has(editId))
+  );
 }
 
 interface Undoable {

@@ -18,8 +18,8 @@ export function FlightStrip() {
         Hangar
       </Link>
       <h1 className="text-[17px] font-bold">{aircraft.name}</h1>
-      <span className="text-ink2">{AIRFRAME_KINDS[aircraft.airframe.kind].title}</span>
-      <span className="value">{version === 1 ? '1 edit' : `${version} edits`}</span>
+      <span className="whitespace-nowrap text-ink2 max-lg:hidden">{AIRFRAME_KINDS[aircraft.airframe.kind].title}</span>
+      <span className="value whitespace-nowrap max-lg:hidden">{version === 1 ? '1 edit' : `${version} edits`}</span>
       <SavedState />
       <span className="grow" />
       <StripButton
@@ -46,9 +46,11 @@ export function FlightStrip() {
 function SavedState() {
   const state = useSessionState();
   const isQuiet = state.saving !== 'waiting' && state.trouble === undefined && state.keeping !== 'window';
+  const words = savedWords(state);
+  const tone = isQuiet ? 'text-ink2' : 'font-medium text-rust';
   return (
-    <span role="status" className={`value ${isQuiet ? 'text-ink2' : 'font-medium text-rust'}`} data-testid="saved-state">
-      {savedWords(state)}
+    <span role="status" className={`value min-w-0 truncate ${tone}`} title={words} data-testid="saved-state">
+      {words}
     </span>
   );
 }
@@ -63,7 +65,7 @@ function StripButton(props: {
   return (
     <button
       type="button"
-      className="flex items-center gap-1.5 disabled:text-[#767060]"
+      className="flex items-center gap-1.5 whitespace-nowrap disabled:text-[#767060]"
       disabled={props.disabled}
       title={props.title}
       onClick={props.onPress}

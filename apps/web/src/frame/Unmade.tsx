@@ -10,7 +10,8 @@ export function Unmade({ conflict }: { readonly conflict: Conflict }) {
   return (
     <div role="group" aria-label={`Not made: ${title}`} className="border border-ink bg-white px-3 py-2">
       <p>
-        <span className="font-semibold">{title}</span> is not made yet. {sentence}
+        {/* A mark in the text that turns the reading direction turns no more than the text itself. */}
+        <bdi className="font-semibold">{title}</bdi> is not made yet. <bdi>{sentence}</bdi>
       </p>
       <div className="mt-1.5 flex gap-1.5">
         {again !== undefined && (

@@ -111,7 +111,8 @@ export class EditSession implements Queue {
     const freshAside = aside.filter(({ submitted }) => isFresh(submitted));
     if (fresh.length + freshAside.length === 0) return;
     this.#aside = [...freshAside, ...this.#aside];
-    this.#rebuild([...fresh, ...this.#pending], fresh.length === 0 ? [] : [takenUp(fresh.length)]);
+    // After those that are here: they may have arrived, with their answer lost, so that nothing may come before them.
+    this.#rebuild([...this.#pending, ...fresh], fresh.length === 0 ? [] : [takenUp(fresh.length)]);
     this.#sender.send();
   }
 
@@ -145,7 +146,7 @@ export class EditSession implements Queue {
       .findLast(({ editId, inverse }) => 'design' in applyEdit(design, { kind: 'undo', of: editId }, () => inverse));
     const { sentence } = result.refused;
     if (next === undefined) this.say(sentence);
-    else this.say(sentence, { title: `${word} "${next.title}" instead`, edit: { kind: 'undo', of: next.editId } });
+    else this.say(sentence, { title: `${word} instead: ${next.title}`, edit: { kind: 'undo', of: next.editId } });
   }
 
   /** Does what a message offers. */
@@ -244,10 +245,12 @@ export class EditSession implements Queue {
     }
     const last = entries.at(-1);
     if (last !== undefined) this.#state = { ...this.#state, version: last.version, savedAt: last.at };
+    // The queue may have been made anew while these were on their way: they were made as they were sent.
+    const isAsSent = isAllSeen && entries.every((entry, i) => isSameEdit(entry, this.#pending[i]));
     const arrived = new Set(entries.map(({ editId }) => editId));
     const left = this.#pending.filter(({ editId }) => !arrived.has(editId));
     this.#aside = this.#aside.filter(({ submitted }) => !arrived.has(submitted.editId));
-    if (isAllSeen) this.#onlyAcknowledged(left);
+    if (isAsSent) this.#onlyAcknowledged(left);
     else this.#rebuild(left);
     return true;
   }
@@ -333,6 +336,10 @@ export class EditSession implements Queue {
       this.#asked = { design, aside: this.#aside, conflicts: this.#aside.map((one) => conflictFor(design, one)) };
     return this.#asked.conflicts;
   }
+}
+
+function isSameEdit(entry: JournalEntry, submitted: SubmittedEdit | undefined): boolean {
+  return submitted?.editId === entry.editId && submitted.edit === entry.edit;
 }
 
 function withParts(known: Design['parts'], more: readonly Part[]): Design['parts'] {

@@ -52,7 +52,8 @@ export function failureOf(error: unknown): Failure {
     case 'too-large':
       return { is: 'too-large', sentence };
     case 'bad-edit':
-      return { is: 'bad-edit', sentence };
+      // Which of those that were sent it is, the sender finds by itself.
+      return { is: 'bad-edit', sentence: error.answer.details.map((detail) => detail.replace(/^edits\.\d+\.(edit: )?/, '')).join(' ') };
     case 'server-error':
     case 'too-many-tries':
       return { is: 'away' };

@@ -4,6 +4,8 @@ import { Link, useNavigate } from 'react-router';
 import { SEVERITIES } from '@wired-falcon/core';
 import type { HangarEntry } from '@wired-falcon/contract';
 import { paths } from '../../app/paths.ts';
+import { failureOf } from '../../session/failure.ts';
+import { KeyForm } from '../../session/KeyForm.tsx';
 import { hangarApi } from '../../session/transport.ts';
 import { FileButton } from '../../ui/FileButton.tsx';
 import { usePageTitle } from '../../ui/pageTitle.ts';
@@ -33,7 +35,12 @@ export function HangarView() {
           </div>
           <NewAircraft />
         </div>
-        {hangar.isError && <p className="mt-6 text-rust">{hangar.error.message}</p>}
+        {hangar.isError && (
+          <div className="mt-6">
+            <p className="mb-3 text-rust">{hangar.error.message}</p>
+            {failureOf(hangar.error).is === 'key' && <KeyForm onTaken={() => void hangar.refetch()} />}
+          </div>
+        )}
         {hangar.data?.length === 0 && (
           <p className="mt-6">
             There is no aircraft yet. Name one above; then add its parts, for example with the entry line: "add controller".
