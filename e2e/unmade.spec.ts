@@ -61,8 +61,9 @@ test('an edit that the server does not take is found among others, shown with it
 test('what the build before had kept in the browser is taken up', async ({ page, ownServer }) => {
   await page.goto(`${ownServer.url}/api/health`);
   const file = await (await page.request.get(`${ownServer.url}/api/aircraft/reedbed/export`)).text();
-  const servo = /"id": "([A-Za-z0-9]+)",\s+"label": "[^"]*",\s+(?:"place"[\s\S]*?\},\s+)?"part": "servo/.exec(file)?.[1];
-  if (servo === undefined) throw new Error('The demo aircraft has no servo.');
+  const { aircraft } = JSON.parse(file) as { aircraft: { items: Record<string, { id: string; ref: string }> } };
+  const servo = Object.values(aircraft.items).find(({ ref }) => ref === 'SRV1')?.id;
+  if (servo === undefined) throw new Error('The demo aircraft has no SRV1.');
   await page.evaluate(async (item) => {
     localStorage.setItem('wired-falcon-author', 'bench 000000');
     const opening = indexedDB.open('wired-falcon-edits', 1);

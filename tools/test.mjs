@@ -11,9 +11,19 @@ let passed = 0;
 let failed = 0;
 const failures = [];
 
-function gate(name, command, args) {
+const seconds = [];
+
+/** Runs a part of the test and notes how long it took. */
+function timed(name, command, args) {
   process.stdout.write(`\n== ${name}\n`);
-  if (run(command, args)) passed += 1;
+  const start = Date.now();
+  const ended = run(command, args);
+  seconds.push(`${name} ${Math.round((Date.now() - start) / 1000)} s`);
+  return ended;
+}
+
+function gate(name, command, args) {
+  if (timed(name, command, args)) passed += 1;
   else fail(name, 1);
 }
 
@@ -23,11 +33,10 @@ function fail(name, count) {
 }
 
 function suite(name, command, args, report, countOf) {
-  process.stdout.write(`\n== ${name}\n`);
   const file = join(root, report);
   mkdirSync(dirname(file), { recursive: true });
   rmSync(file, { force: true });
-  const ended = run(command, args);
+  const ended = timed(name, command, args);
   const counts = existsSync(file) ? countOf(JSON.parse(readFileSync(file, 'utf8'))) : { passed: 0, failed: 0 };
   passed += counts.passed;
   if (counts.failed > 0) fail(name, counts.failed);
@@ -46,6 +55,7 @@ suite('playwright', 'npx', ['playwright', 'test'], 'test-results/playwright.json
   failed: report.stats.unexpected + report.stats.flaky,
 }));
 
+process.stdout.write(`\n${seconds.join(', ')}\n`);
 if (failures.length > 0) process.stdout.write(`\nFailed: ${failures.join(', ')}\n`);
 process.stdout.write(`\n${passed} passed, ${failed} failed\n`);
 process.exit(failed === 0 ? 0 : 1);
