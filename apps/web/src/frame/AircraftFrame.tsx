@@ -33,7 +33,7 @@ function Frame() {
   const { isMarginOpen } = useFrameState();
   return (
     <div
-      className="print-plain grid h-full grid-rows-[auto_auto_minmax(0,1fr)_auto]"
+      className="print-plain grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)_auto]"
       data-doc-seq={seq}
       data-result-seq={analysis.seq}
       data-pending={pending}

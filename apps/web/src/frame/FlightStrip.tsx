@@ -70,7 +70,7 @@ function StripButton(props: {
       title={props.title}
       onClick={props.onPress}
     >
-      {props.label} <kbd className="key">{props.keys}</kbd>
+      {props.label} <kbd className="key max-lg:hidden">{props.keys}</kbd>
     </button>
   );
 }
@@ -78,7 +78,7 @@ function StripButton(props: {
 function StripLink({ label, keys, to }: { readonly label: string; readonly keys: string; readonly to: string }) {
   return (
     <Link className="flex items-center gap-1.5" to={to}>
-      {label} <kbd className="key">{keys}</kbd>
+      {label} <kbd className="key max-lg:hidden">{keys}</kbd>
     </Link>
   );
 }

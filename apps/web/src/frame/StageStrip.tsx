@@ -50,7 +50,7 @@ function Segment({ stage, open, to }: { readonly stage: Stage; readonly open: re
       )}
     </>
   );
-  const shape = 'flex flex-1 items-center gap-2 border-b-[3px] px-4';
+  const shape = 'flex flex-1 items-center gap-2 border-b-[3px] px-4 max-lg:px-1.5';
   if (to === undefined) {
     return (
       <span className={`${shape} border-transparent text-ink2`} title="This stage has no screen yet; its findings stand in the margin.">
