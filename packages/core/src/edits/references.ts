@@ -27,8 +27,8 @@ export function nextReference({ issued }: Aircraft, kind: PartKind, offset = 0):
 }
 
 /** The next tag for a cable. */
-export function nextTag({ issued }: Aircraft, offset = 0): string {
-  return tag(highest(issued, TAG_PREFIX) + 1 + offset);
+export function nextTag({ issued }: Aircraft): string {
+  return tag(highest(issued, TAG_PREFIX) + 1);
 }
 
 /** The next name of the same kind as one that is taken: `SRV4` for `SRV1`, `W08` for `W03`. */
