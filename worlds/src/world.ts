@@ -1,7 +1,6 @@
 import {
   applyEdit,
   asId,
-  canonicalJson,
   catalogue,
   newAircraft,
   nextReference,
@@ -9,10 +8,10 @@ import {
   sampleParts,
   type AircraftId,
   type Design,
-  type EditId,
   type ItemId,
   type Part,
 } from '@wired-falcon/core';
+import { Accounts, wrongAtRest, wrongNow } from './accounts.ts';
 import { BrowserStore } from './browser.ts';
 import { Chance } from './chance.ts';
 import { Network, type Port } from './network.ts';
@@ -51,7 +50,6 @@ export async function runWorld(workshop: RealWorkshop, seed: number): Promise<Wo
   await world.begin();
   await world.live();
   await world.comeToRest();
-  await world.compare();
   return world.report();
 }
 
@@ -62,8 +60,7 @@ class World {
   readonly #browsers: readonly Browser[];
   readonly #wrong: string[] = [];
   readonly #windows: Window[] = [];
-  /** Edits that went with a window that had said that it alone held them. */
-  readonly #goneWithWindow = new Set<EditId>();
+  readonly #accounts: Accounts;
   #steps = 0;
   #restarts = 0;
   #restores = 0;
@@ -72,6 +69,8 @@ class World {
   readonly #makeId = (): string => `w${this.seed}x${++this.#ids}`;
   readonly #isRestarted: boolean;
   readonly #isRestored: boolean;
+  /** There are hours without trouble, in which everyone sees what the others did. */
+  readonly #hasCalmHours: boolean;
 
   constructor(
     private readonly workshop: RealWorkshop,
@@ -84,8 +83,10 @@ class World {
     const keyOf = (name: string): number => this.#browsers.find((browser) => browser.name === name)?.key ?? -1;
     this.#network = new Network(workshop, this.#chance, keyOf);
     if (this.#chance.is(0.2)) this.#network.bodyLimit = 1500 + this.#chance.below(6000);
+    this.#accounts = new Accounts(workshop, this.#windows);
     this.#isRestarted = seed % 10 === 3;
     this.#isRestored = seed % 10 === 7;
+    this.#hasCalmHours = this.#chance.is(0.5);
   }
 
   async begin(): Promise<void> {
@@ -136,11 +137,18 @@ class World {
       [0.4, () => (this.#network.key += 1)],
       [2, () => this.#handInKey(chance.of(this.#browsers))],
       [0.5, () => (chance.of(this.#browsers).store.isFull = chance.is(0.5))],
+      [this.#hasCalmHours ? 8 : 0, () => this.#calmHour()],
       [this.#isRestarted ? 2 : 0, () => this.#restart()],
       [this.#isRestored && !this.#hasBackup ? 3 : 0, () => this.#backUp()],
       [this.#isRestored && this.#hasBackup ? 1.5 : 0, () => this.#restore()],
     ]);
     await act?.();
+  }
+
+  /** For once nothing is in the way: what waits arrives, and the windows that are open see it. */
+  async #calmHour(): Promise<void> {
+    this.#network.port = 'server';
+    await this.#round();
   }
 
   /** Nothing is in the way any more. What waits arrives, and everyone sees it. */
@@ -201,33 +209,9 @@ class World {
     return isRestless || orphans;
   }
 
-  async compare(): Promise<void> {
-    const { aircraft, version } = await this.workshop.aircraft(this.#id);
-    const rows = await this.workshop.rows(this.#id);
-    const inJournal = new Set(rows.map(({ editId }) => editId));
-    if (inJournal.size !== rows.length) this.#wrong.push('An edit is in the journal twice.');
-    for (const editId of this.workshop.acceptedNow)
-      if (!inJournal.has(editId)) this.#wrong.push(`The acknowledged edit ${editId} is not in the journal.`);
-    for (const { name, session, isClosed, browser } of this.#windows) {
-      if (isClosed || session === undefined) continue;
-      const state = session.getState();
-      if (canonicalJson(state.design.aircraft) !== canonicalJson(aircraft))
-        this.#wrong.push(`Window ${name} shows another document than the journal.`);
-      if (state.version !== version) this.#wrong.push(`Window ${name} is at ${state.version}, the journal at ${version}.`);
-      if (state.saving !== 'saved') this.#wrong.push(`Window ${name} says "${state.saving}".`);
-      const history = await this.workshop.history(this.#id, browser.name);
-      const ids = (entries: readonly { readonly editId: EditId }[]): string => entries.map(({ editId }) => editId).join(' ');
-      if (ids(state.undo) !== ids(history.undo)) this.#wrong.push(`Window ${name} would undo something else than the journal says.`);
-      if (ids(state.redo) !== ids(history.redo)) this.#wrong.push(`Window ${name} would redo something else than the journal says.`);
-    }
-    for (const window of this.#windows) {
-      this.#wrong.push(...window.wrong);
-      for (const editId of window.made.keys())
-        if (!this.#isAccountedFor(editId)) this.#wrong.push(`The edit ${editId} of window ${window.name} is nowhere.`);
-    }
-  }
-
-  report(): WorldReport {
+  /** Compares what everyone has with what the journal holds. */
+  async report(): Promise<WorldReport> {
+    this.#wrong.push(...(await wrongAtRest(this.workshop, this.#id, this.#windows, this.#accounts)));
     const edits = new Set(this.#windows.flatMap(({ made }) => [...made.keys()])).size;
     const { seed } = this;
     return {
@@ -241,17 +225,6 @@ class World {
     };
   }
 
-  /** In the journal (of now, or before a restore), shown as not made, taken back before it was made, or gone with a window that had said so. */
-  #isAccountedFor(editId: EditId): boolean {
-    if (this.workshop.accepted.has(editId) || this.#goneWithWindow.has(editId)) return true;
-    const windows = this.#windows;
-    if (windows.some(({ shown }) => shown.has(editId))) return true;
-    if (windows.some(({ made }) => [...made.values()].some(({ edit }) => edit.kind === 'undo' && edit.of === editId))) return true;
-    const edit = windows.map(({ made }) => made.get(editId)?.edit).find((found) => found !== undefined);
-    if (edit?.kind !== 'undo') return false;
-    return windows.some(({ saidOfUndo }) => saidOfUndo.size > 0) || !this.workshop.accepted.has(edit.of);
-  }
-
   #openWindow(browser: Browser): void {
     const window = new Window(browser, this.#id, this.#network, this.#chance, this.#makeId);
     this.#windows.push(window);
@@ -260,8 +233,7 @@ class World {
 
   #closeWindow(window: Window): void {
     const { session } = window;
-    if (session !== undefined && session.getState().keeping !== 'browser')
-      for (const { editId } of [...session.pending, ...session.aside.map(({ submitted }) => submitted)]) this.#goneWithWindow.add(editId);
+    if (session !== undefined && session.getState().keeping !== 'browser') this.#accounts.letGo(session);
     window.close(this.#chance.is(0.5));
   }
 
@@ -292,21 +264,8 @@ class World {
     this.#steps += 1;
     for (let turn = 0; turn < 4; turn++) await new Promise((resolve) => setImmediate(resolve));
     for (const window of this.#windows) {
-      const { session, name, isClosed } = window;
-      if (session === undefined || isClosed) continue;
-      window.look();
-      const { saving, keeping } = session.getState();
-      if (saving === 'saved') {
-        for (const editId of window.made.keys())
-          if (!this.#isAccountedFor(editId)) this.#wrong.push(`Window ${name} says "saved", and the edit ${editId} is not.`);
-      }
-      if (keeping !== 'browser') continue;
-      const record = window.browser.store.records.get(name);
-      const keptIds = new Set(
-        [...(record?.edits ?? []), ...(record?.aside ?? []).map(({ submitted }) => submitted)].map(({ editId }) => editId),
-      );
-      for (const { editId } of [...session.pending, ...session.aside.map(({ submitted }) => submitted)])
-        if (!keptIds.has(editId)) this.#wrong.push(`Window ${name} says that the edit ${editId} is kept in the browser, and it is not.`);
+      if (!window.isClosed) window.look();
     }
+    this.#wrong.push(...wrongNow(this.#windows, this.#accounts));
   }
 }
