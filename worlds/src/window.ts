@@ -149,7 +149,7 @@ export class Window {
       this.made.set(submitted.editId, submitted);
       this.shown.add(submitted.editId);
     }
-    for (const { sentence } of session.getState().messages) if (sentence.includes('was not made')) this.saidOfUndo.add(sentence);
+    for (const { sentence } of session.getState().messages) if (sentence.startsWith('Cannot undo')) this.saidOfUndo.add(sentence);
   }
 
   /** Names that others took are given out anew: for a name alone nothing is set aside. */

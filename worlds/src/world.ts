@@ -158,16 +158,15 @@ class World {
     for (const { store } of this.#browsers) store.isFull = false;
     let calm = 0;
     for (let round = 0; calm < 3; round++) {
-      if (round > 400) {
-        this.#wrong.push(`It does not come to rest: ${this.#restless()}`);
+      const asked = this.#network.delivered - before;
+      const isTooMuch = asked > 40 * this.#windows.length;
+      if (isTooMuch || round > 400) {
+        const what = isTooMuch ? `${asked} requests of ${this.#windows.length} windows` : `${round} rounds`;
+        this.#wrong.push(`It does not come to rest in ${what}: ${this.#restless()}`);
         return;
       }
-      const wasRestless = await this.#round();
-      calm = wasRestless ? 0 : calm + 1;
+      calm = (await this.#round()) ? 0 : calm + 1;
     }
-    const windows = this.#windows.length;
-    const asked = this.#network.delivered - before;
-    if (asked > 40 * windows) this.#wrong.push(`${asked} requests of ${windows} windows until all was quiet.`);
   }
 
   /** What is left to do, in words, for who looks into a world. */

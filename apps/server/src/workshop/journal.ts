@@ -131,12 +131,13 @@ export class Journal {
     const found = pending.find((candidate) => candidate.editId === of) ?? (await this.#undoable(id, of));
     const isUndone = (found !== undefined && 'isUndone' in found && found.isUndone) || pending.some((candidate) => candidate.undoOf === of);
     return () => {
-      if (found === undefined) return refuse('unknown-edit', 'The edit to undo is not in the journal of this aircraft.');
+      if (found === undefined) return refuse('unknown-edit', 'Cannot undo: the edit is not in the journal of this aircraft.');
       const { title, author } = found;
-      if (author !== by) return refuse('not-yours', `"${title}" was made by ${author}; each person undoes their own edits.`);
-      if (isUndone) return refuse('already-undone', `"${title}" is undone already.`);
+      if (author !== by) return refuse('not-yours', `Cannot undo: ${title}. It was made by ${author}; each person undoes their own edits.`);
+      if (isUndone) return refuse('already-undone', `Cannot undo: ${title}. It is undone already.`);
       return (
-        putBackFrom(found.inverse) ?? refuse('changed-since', `"${title}" was made by another version of the product and stays as history.`)
+        putBackFrom(found.inverse) ??
+        refuse('changed-since', `Cannot undo: ${title}. It was made by another version of the product and stays as history.`)
       );
     };
   }

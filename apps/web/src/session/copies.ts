@@ -1,4 +1,4 @@
-import { AircraftSchema, hasShape, migrate, type AircraftId } from '@wired-falcon/core';
+import { AircraftSchema, catalogue, hasShape, migrate, type AircraftId, type Design } from '@wired-falcon/core';
 import type { AircraftResponse } from '@wired-falcon/contract';
 import { browserStore, type DocumentCopy } from './browserStore.ts';
 
@@ -27,6 +27,12 @@ export async function keptCopy(aircraft: AircraftId, author: string): Promise<Ai
   } catch {
     return undefined;
   }
+}
+
+/** A document as the server would give it: with the parts that it uses, or that the product does not know by itself. */
+export function responseOf({ aircraft, parts }: Design, rest: Omit<AircraftResponse, 'aircraft' | 'parts'>): AircraftResponse {
+  const used = new Set(Object.values(aircraft.items).map(({ part }) => part));
+  return { ...rest, aircraft, parts: [...parts].flatMap(([key, part]) => (used.has(key) || !catalogue.has(key) ? [part] : [])) };
 }
 
 /** All that this browser keeps, the one that was saved longest ago first. */

@@ -13,12 +13,14 @@ import {
   type Refusal,
 } from '@wired-falcon/core';
 import type { AircraftResponse, HistoryEntry, JournalEntry } from '@wired-falcon/contract';
-import { History } from './history.ts';
+import { responseOf } from './copies.ts';
+import { History, newestPossible } from './history.ts';
 import { Keeper } from './keeper.ts';
+import { MessageList, restoredWords, takenUpWords } from './messages.ts';
 import { rebuild, unknownUndo } from './rebuild.ts';
 import { Sender, type Queue } from './sender.ts';
 import type { Opened, SessionMessage, SessionState, SessionTools } from './sessionState.ts';
-import { conflictFor, type Conflict, type SetAside } from './setAside.ts';
+import { Questions, type SetAside } from './setAside.ts';
 import type { SubmittedEdit } from './transport.ts';
 
 /**
@@ -34,12 +36,9 @@ export class EditSession implements Queue {
   readonly #keeper: Keeper;
   readonly #sender: Sender;
   #state: SessionState;
-  #asked: { readonly design?: Design; readonly aside: readonly SetAside[]; readonly conflicts: readonly Conflict[] } = {
-    aside: [],
-    conflicts: [],
-  };
+  readonly #asked = new Questions();
   #listeners = new Set<() => void>();
-  #messageCount = 0;
+  readonly #messages = new MessageList();
 
   constructor(
     readonly id: AircraftId,
@@ -64,7 +63,7 @@ export class EditSession implements Queue {
       savedAt: loaded.updatedAt,
       undo: this.#history.undo,
       redo: this.#history.redo,
-      messages: [],
+      messages: this.#messages.all,
       conflicts: [],
     };
   }
@@ -112,7 +111,7 @@ export class EditSession implements Queue {
     if (fresh.length + freshAside.length === 0) return;
     this.#aside = [...freshAside, ...this.#aside];
     // After those that are here: they may have arrived, with their answer lost, so that nothing may come before them.
-    this.#rebuild([...this.#pending, ...fresh], fresh.length === 0 ? [] : [takenUp(fresh.length)]);
+    this.#rebuild([...this.#pending, ...fresh], fresh.length === 0 ? [] : [takenUpWords(fresh.length)]);
     this.#sender.send();
   }
 
@@ -140,11 +139,8 @@ export class EditSession implements Queue {
     if (newest === undefined) return this.say(nothing);
     const result = this.#make({ kind: 'undo', of: newest.editId });
     if (!('refused' in result)) return;
-    const { design } = this.#state;
-    const next = stack
-      .slice(0, -1)
-      .findLast(({ editId, inverse }) => 'design' in applyEdit(design, { kind: 'undo', of: editId }, () => inverse));
     const { sentence } = result.refused;
+    const next = newestPossible(this.#state.design, stack);
     if (next === undefined) this.say(sentence);
     else this.say(sentence, { title: `${word} instead: ${next.title}`, edit: { kind: 'undo', of: next.editId } });
   }
@@ -166,13 +162,13 @@ export class EditSession implements Queue {
 
   /** Shows a sentence until it is dismissed; one that is shown already is not shown twice. */
   say(sentence: string, offer?: SessionMessage['offer']): void {
-    this.#messageCount += 1;
-    const others = this.#state.messages.filter((message) => message.sentence !== sentence);
-    this.#set({ messages: [...others, { id: this.#messageCount, sentence, ...(offer === undefined ? {} : { offer }) }] });
+    this.#messages.say(sentence, offer);
+    this.#set({});
   }
 
   dismiss(id: number): void {
-    this.#set({ messages: this.#state.messages.filter((message) => message.id !== id) });
+    this.#messages.dismiss(id);
+    this.#set({});
   }
 
   /** Asks for what other windows and people did. Called now and then while the page is visible. */
@@ -189,16 +185,7 @@ export class EditSession implements Queue {
   /** The confirmed document as the server would give it, for a window that opens while the server is away. */
   copy(): AircraftResponse {
     const { epoch, version, savedAt: updatedAt } = this.#state;
-    const { aircraft, parts } = this.#confirmed;
-    const used = new Set(Object.values(aircraft.items).map(({ part }) => part));
-    return {
-      epoch,
-      version,
-      updatedAt,
-      aircraft,
-      parts: [...parts].flatMap(([key, part]) => (used.has(key) || !catalogue.has(key) ? [part] : [])),
-      history: this.#history.confirmed,
-    };
+    return responseOf(this.#confirmed, { epoch, version, updatedAt, history: this.#history.confirmed });
   }
 
   close(): void {
@@ -275,7 +262,7 @@ export class EditSession implements Queue {
   setAside(submitted: SubmittedEdit, sentence: string, isUnfit: boolean): void {
     const left = this.#pending.filter(({ editId }) => editId !== submitted.editId);
     const { edit } = submitted;
-    if (edit.kind === 'undo') return this.#rebuild(left, [`Undo was not made: ${sentence}`]);
+    if (edit.kind === 'undo') return this.#rebuild(left, [sentence]);
     this.#aside = [...this.#aside, { submitted, sentence, ...(isUnfit ? { isUnfit } : {}) }];
     this.#rebuild(left);
   }
@@ -293,7 +280,7 @@ export class EditSession implements Queue {
     this.#state = { ...this.#state, epoch, version, savedAt };
     const left = this.#pending.filter(({ editId }) => !arrived.has(editId));
     this.#aside = this.#aside.filter(({ submitted }) => !arrived.has(submitted.editId));
-    this.#rebuild(left, isOtherEpoch || isOlder ? [putBackWords(left.length)] : []);
+    this.#rebuild(left, isOtherEpoch || isOlder ? [restoredWords(left.length)] : []);
   }
 
   #undoesOf(edit: Edit): PutBack | undefined {
@@ -325,16 +312,10 @@ export class EditSession implements Queue {
       keeping: this.#keeper.keeping,
       undo: this.#history.undo,
       redo: this.#history.redo,
-      conflicts: this.#conflictsOn(design),
+      messages: this.#messages.all,
+      conflicts: this.#asked.on(design, this.#aside),
     };
     for (const listener of this.#listeners) listener();
-  }
-
-  /** Laid out once for a design and what was set aside. */
-  #conflictsOn(design: Design): readonly Conflict[] {
-    if (this.#asked.design !== design || this.#asked.aside !== this.#aside)
-      this.#asked = { design, aside: this.#aside, conflicts: this.#aside.map((one) => conflictFor(design, one)) };
-    return this.#asked.conflicts;
   }
 }
 
@@ -344,16 +325,4 @@ function isSameEdit(entry: JournalEntry, submitted: SubmittedEdit | undefined): 
 
 function withParts(known: Design['parts'], more: readonly Part[]): Design['parts'] {
   return new Map([...known, ...more.map((part) => [partKeyOf(part), part] as const)]);
-}
-
-function takenUp(count: number): string {
-  return count === 1
-    ? 'One edit of an earlier window had not reached the server and is taken up here.'
-    : `${count} edits of an earlier window had not reached the server and are taken up here.`;
-}
-
-function putBackWords(count: number): string {
-  const edits =
-    count === 0 ? '' : count === 1 ? ' Your unsent edit was made again on it.' : ` Your ${count} unsent edits were made again on it.`;
-  return `The workshop was restored from a backup: this window shows the aircraft as it is there.${edits}`;
 }

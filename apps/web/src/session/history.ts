@@ -1,4 +1,4 @@
-import { afterRow, emptyStacks, type Edit, type EditId, type PutBack, type UndoStacks } from '@wired-falcon/core';
+import { afterRow, applyEdit, emptyStacks, type Design, type Edit, type EditId, type PutBack, type UndoStacks } from '@wired-falcon/core';
 import type { AircraftResponse, HistoryEntry } from '@wired-falcon/contract';
 import type { SubmittedEdit } from './transport.ts';
 
@@ -53,4 +53,9 @@ export class History {
 
 function markOf(editId: EditId, edit: Edit) {
   return edit.kind === 'undo' ? { editId, undoOf: edit.of } : { editId };
+}
+
+/** The newest entry that can be taken back on the design as it is now, the very newest left out. */
+export function newestPossible(design: Design, stack: readonly HistoryEntry[]): HistoryEntry | undefined {
+  return stack.slice(0, -1).findLast(({ editId, inverse }) => 'design' in applyEdit(design, { kind: 'undo', of: editId }, () => inverse));
 }

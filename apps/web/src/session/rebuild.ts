@@ -50,7 +50,7 @@ export function rebuild(confirmed: Design, waiting: readonly SubmittedEdit[], be
     const { edit } = rebased;
     const result = applyEdit(design, edit, (of) => entries.get(of)?.inverse ?? inverseOf(of) ?? { refused: unknownUndo });
     if ('refused' in result) {
-      if (edit.kind === 'undo') sentences.push(`${undoWords(edit.of, entries, inverseOf)} was not made: ${result.refused.sentence}`);
+      if (edit.kind === 'undo') sentences.push(result.refused.sentence);
       else aside.set(editId, { submitted: { ...submitted, edit } });
       continue;
     }
@@ -71,13 +71,8 @@ function moved(from: Map<EditId, SetAside>, key: EditId, to: Map<EditId, SetAsid
   return true;
 }
 
-function undoWords(of: EditId, entries: ReadonlyMap<EditId, HistoryEntry>, inverseOf: InverseOf): string {
-  const title = entries.get(of)?.title ?? inverseOf(of)?.title;
-  return title === undefined ? 'Undo' : `Undo of "${title}"`;
-}
-
 export const unknownUndo: Refusal = {
   code: 'unknown-edit',
-  sentence: 'The edit to undo is not known here. Reload the page and try again.',
+  sentence: 'Cannot undo: the edit is not known here. Reload the page and try again.',
   about: [],
 };

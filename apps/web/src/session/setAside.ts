@@ -38,3 +38,14 @@ export function conflictFor(design: Design, { submitted, sentence, isUnfit }: Se
     text: JSON.stringify(edit, null, 2),
   };
 }
+
+/** The questions about all that was set aside, laid out once for a design. */
+export class Questions {
+  #asked: { readonly design: Design; readonly aside: readonly SetAside[]; readonly conflicts: readonly Conflict[] } | undefined;
+
+  on(design: Design, aside: readonly SetAside[]): readonly Conflict[] {
+    if (this.#asked?.design !== design || this.#asked.aside !== aside)
+      this.#asked = { design, aside, conflicts: aside.map((one) => conflictFor(design, one)) };
+    return this.#asked.conflicts;
+  }
+}

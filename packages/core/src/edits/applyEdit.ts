@@ -78,19 +78,19 @@ export function putBack(design: Design, edit: PutBack): Outcome {
   if ('differs' in made) {
     return refuse(
       'changed-since',
-      `"${edit.title}" cannot be taken back: ${placeOf(design, made.differs.path)} was changed since.`,
+      `Cannot undo: ${edit.title}. ${placeOf(design, made.differs.path)} was changed since.`,
       ...made.differs.path,
     );
   }
   const aircraft = made.value;
   if (!keepsShape(aircraft, edit.changes)) {
-    return refuse('changed-since', `"${edit.title}" cannot be taken back: what it was about has changed since.`);
+    return refuse('changed-since', `Cannot undo: ${edit.title}. What it was about has changed since.`);
   }
   const problems = integrityAround({ aircraft, parts: design.parts }, edit.changes);
   // What was wrong before is not this undo's doing; looked at only where something is wrong at all.
   const before = new Set(problems.length === 0 ? [] : integrityAround(design, edit.changes).map((problem) => problem.sentence));
   const broken = problems.find((problem) => !before.has(problem.sentence));
-  if (broken !== undefined) return refuse('changed-since', `"${edit.title}" cannot be taken back: ${broken.sentence}`, ...broken.about);
+  if (broken !== undefined) return refuse('changed-since', `Cannot undo: ${edit.title}. ${broken.sentence}`, ...broken.about);
   return { aircraft };
 }
 
@@ -101,7 +101,7 @@ function toJson(aircraft: Aircraft): Readonly<Record<string, unknown>> {
 function placeOf(design: Design, path: readonly string[]): string {
   const [family, id = ''] = path;
   const { items, cables } = design.aircraft;
-  if (family === 'items') return Object.values(items).find((item) => item.id === id)?.ref ?? 'an item';
-  if (family === 'cables') return Object.values(cables).find((cable) => cable.id === id)?.tag ?? 'a cable';
-  return family === 'waivers' ? 'an accepted finding' : 'the aircraft';
+  if (family === 'items') return Object.values(items).find((item) => item.id === id)?.ref ?? 'The item';
+  if (family === 'cables') return Object.values(cables).find((cable) => cable.id === id)?.tag ?? 'The cable';
+  return family === 'waivers' ? 'The accepted finding' : family === 'name' ? 'The name of the aircraft' : 'The aircraft';
 }
