@@ -18,7 +18,10 @@ export class Accounts {
     for (const editId of unsentBy(session)) this.#goneWithWindow.add(editId);
   }
 
-  /** In the journal (of now, or before a restore), shown as not made, taken back before it was made, or gone with a window that had said so. */
+  /**
+   * In the journal (of now, or before a restore), shown as not made, taken back before it was made, or gone with a window that had
+   * said so. An undo also when the document does not hold what it takes back: not made, or gone with a restore.
+   */
   has(editId: EditId): boolean {
     if (this.workshop.accepted.has(editId) || this.#goneWithWindow.has(editId)) return true;
     const { windows } = this;
@@ -26,7 +29,7 @@ export class Accounts {
     if (windows.some(({ made }) => [...made.values()].some(({ edit }) => edit.kind === 'undo' && edit.of === editId))) return true;
     const edit = windows.map(({ made }) => made.get(editId)?.edit).find((found) => found !== undefined);
     if (edit?.kind !== 'undo') return false;
-    return windows.some(({ saidOfUndo }) => saidOfUndo.size > 0) || !this.workshop.accepted.has(edit.of);
+    return windows.some(({ saidOfUndo }) => saidOfUndo.size > 0) || !this.workshop.acceptedNow.has(edit.of);
   }
 }
 

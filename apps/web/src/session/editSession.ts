@@ -37,6 +37,7 @@ export class EditSession implements Queue {
   readonly #sender: Sender;
   #state: SessionState;
   readonly #asked = new Questions();
+  #isClosed = false;
   #listeners = new Set<() => void>();
   readonly #messages = new MessageList();
 
@@ -188,7 +189,13 @@ export class EditSession implements Queue {
     return responseOf(this.#confirmed, { epoch, version, updatedAt, history: this.#history.confirmed });
   }
 
+  /** Nobody looks at it any more: it must not take anything up, since it could tell nobody what became of it. */
+  get isClosed(): boolean {
+    return this.#isClosed;
+  }
+
   close(): void {
+    this.#isClosed = true;
     this.#sender.close();
     this.#listeners.clear();
   }

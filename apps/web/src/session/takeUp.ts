@@ -20,6 +20,7 @@ export async function takeUp(session: EditSession, author: string, store: Pendin
     // What waited at the very version that is shown here is not part of it. Of any other the server knows; while it is away, they stay.
     const isAtSame = record.epoch === epoch && record.version === version;
     const arrived = isAtSame ? nothing : await arrivedOf(transport, session.id, idsIn(record));
+    if (session.isClosed) return;
     const isSeen = ({ editId }: SubmittedEdit): boolean => (arrived.get(editId) ?? Number.POSITIVE_INFINITY) <= session.getState().version;
     session.resume(
       record.edits.filter((submitted) => !isSeen(submitted)),
