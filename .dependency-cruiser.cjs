@@ -1,8 +1,10 @@
 /** The arrows between the packages, and inside core, go one way. What is not allowed here is a mistake in the architecture. */
 const core = (folder) => `^packages/core/src/${folder}/`;
 
+const web = (folder) => `^apps/web/src/${folder}/`;
+
 /** The floors of core from the ground up. A floor may use itself and those below it. */
-const FLOORS = [
+const CORE_FLOORS = [
   ['model'],
   ['parts', 'firmware'],
   ['graph', 'edits'],
@@ -14,22 +16,46 @@ const FLOORS = [
   ['formats', 'demo'],
 ];
 
-const upward = FLOORS.flatMap((floor, i) =>
-  floor.map((folder) => ({
-    name: `core-${folder}-uses-no-floor-above`,
-    severity: 'error',
-    from: { path: core(folder), pathNot: '\\.test\\.ts$' },
-    to: {
-      path: core(
-        `(${
-          FLOORS.slice(i + 1)
-            .flat()
-            .join('|') || 'nothing-above'
-        })`,
-      ),
-    },
-  })),
-);
+/** The floors of the web application, likewise. Rooms of one floor do not use each other. */
+const WEB_FLOORS = [
+  ['ui', 'addresses'],
+  ['session'],
+  ['selection', 'workers'],
+  ['drawing', 'entry', 'adopt', 'partDrafts'],
+  ['frame', 'stages', 'workshop'],
+  ['app'],
+];
+
+const upward = (name, floors, at) =>
+  floors.flatMap((floor, i) =>
+    floor.map((folder) => ({
+      name: `${name}-${folder}-uses-no-floor-above`,
+      severity: 'error',
+      from: { path: at(folder), pathNot: '\\.test\\.ts$' },
+      to: {
+        path: at(
+          `(${
+            floors
+              .slice(i + 1)
+              .flat()
+              .join('|') || 'nothing-above'
+          })`,
+        ),
+      },
+    })),
+  );
+
+const beside = (name, floors, at) =>
+  floors.flatMap((floor) =>
+    floor
+      .filter(() => floor.length > 1)
+      .map((folder) => ({
+        name: `${name}-${folder}-uses-no-room-beside-it`,
+        severity: 'error',
+        from: { path: at(folder), pathNot: '\\.test\\.ts$' },
+        to: { path: at(`(${floor.filter((other) => other !== folder).join('|')})`) },
+      })),
+  );
 
 module.exports = {
   forbidden: [
@@ -50,13 +76,34 @@ module.exports = {
       name: 'core-uses-no-framework',
       severity: 'error',
       from: { path: '^packages/core/', pathNot: '(\\.test\\.ts$|/test/)' },
-      to: { path: 'node_modules/', pathNot: 'node_modules/(@sinclair/typebox|@noble/hashes|papaparse|@types/papaparse)/' },
+      to: { path: 'node_modules/', pathNot: 'node_modules/(@sinclair/typebox|es-toolkit|@noble/hashes|papaparse|@types/papaparse)/' },
     },
     { name: 'contract-uses-core-only', severity: 'error', from: { path: '^packages/contract/' }, to: { path: '^apps/' } },
     { name: 'server-and-web-are-apart', severity: 'error', from: { path: '^apps/server/' }, to: { path: '^apps/web/' } },
     { name: 'web-and-server-are-apart', severity: 'error', from: { path: '^apps/web/' }, to: { path: '^apps/server/' } },
     { name: 'nobody-needs-the-worlds', severity: 'error', from: { pathNot: '^worlds/' }, to: { path: '^worlds/' } },
-    ...upward,
+    ...upward('core', CORE_FLOORS, core),
+    ...upward('web', WEB_FLOORS, web),
+    ...beside('web', WEB_FLOORS, web),
+    {
+      name: 'every-room-of-the-web-is-on-a-floor',
+      severity: 'error',
+      from: { path: '^apps/web/src/' },
+      to: { path: '^apps/web/src/[^/]+/', pathNot: web(`(${WEB_FLOORS.flat().join('|')})`) },
+    },
+    {
+      name: 'a-stage-uses-no-other-stage',
+      severity: 'error',
+      from: { path: '^apps/web/src/stages/([^/]+)/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^apps/web/src/stages/[^/]+/', pathNot: '^apps/web/src/stages/$1/' },
+    },
+    {
+      name: 'what-is-imported-is-declared',
+      severity: 'error',
+      // Tools of the tests are declared once, for all of them.
+      from: { path: '^(packages|apps)/', pathNot: '(\\.test\\.ts$|/test/|/oldWorkshops/makeWorkshop)' },
+      to: { dependencyTypes: ['npm-no-pkg', 'npm-unknown'] },
+    },
   ],
   options: {
     doNotFollow: { path: 'node_modules' },

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { gunzipSync } from 'node:zlib';
 import { MikroORM } from '@mikro-orm/core';
-import type { ErrorResponse, HangarEntry } from '@wired-falcon/contract';
+import type { ErrorResponse } from '@wired-falcon/contract';
 import { configFrom } from './config.ts';
 import { ormOptions } from './database/ormOptions.ts';
 import { HEAD } from './database/documentPieces.ts';
@@ -66,10 +66,9 @@ describe('the database', () => {
     expect(body.message).toContain('newer version of the product');
     const refused = await server.edit(id, 5, [submitted('e1', noteEdit('x', ''))]);
     expect(refused.status).toBe(409);
-    const hangar = await server.ask<HangarEntry[]>('GET', '/api/aircraft');
-    expect(hangar.body.map((entry) => [entry.name, entry.problem !== undefined]).sort()).toEqual([
-      ['From the future', true],
-      ['Of today', false],
+    expect((await server.hangar()).map(({ name, checked }) => [name, checked.is]).sort()).toEqual([
+      ['From the future', 'problem'],
+      ['Of today', 'checked'],
     ]);
     const kept = await withDatabase(server.databaseFile, (orm) => orm.em.fork().find(PieceTable, { aircraft: id }));
     expect(kept.find((piece) => piece.path === HEAD)?.content).toBe('{"schema":99,"secret":1}');

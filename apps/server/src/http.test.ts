@@ -15,22 +15,24 @@ const reedbed = 'reedbed' as AircraftId;
 
 describe('the hangar', () => {
   it('lists the demo aircraft with what its checks say', async () => {
-    const { body } = await server.ask<HangarEntry[]>('GET', '/api/aircraft');
-    expect(body.find((entry) => entry.id === reedbed)).toMatchObject({
+    expect((await server.hangar()).find((entry) => entry.id === reedbed)).toMatchObject({
       name: 'Reedbed',
-      items: 19,
-      cables: 19,
-      findings: { stop: 3, mend: 17, note: 6 },
+      checked: { is: 'checked', items: 19, cables: 19, findings: { stop: 3, mend: 17, note: 6 } },
     });
+  });
+
+  it('answers at once, and says of what is not checked yet that it is being checked, never that nothing was found', async () => {
+    const id = await server.create('Unchecked');
+    const { body } = await server.ask<HangarEntry[]>('GET', '/api/aircraft');
+    expect(body.find((entry) => entry.id === id)?.checked).toEqual({ is: 'checking' });
+    expect((await server.hangar()).find((entry) => entry.id === id)?.checked).toMatchObject({ is: 'checked', items: 0 });
   });
 
   it('counts again after an edit, and lists it first whatever the clock of its sender says', async () => {
     const id = await server.create('Counted');
-    const before = await server.ask<HangarEntry[]>('GET', '/api/aircraft');
-    expect(before.body.find((entry) => entry.id === id)).toMatchObject({ version: 0, items: 0 });
+    expect((await server.hangar()).find((entry) => entry.id === id)).toMatchObject({ version: 0, checked: { items: 0 } });
     await server.edit(id, 0, [submitted('c1', { kind: 'set-aircraft-name', name: 'Counted twice', was: 'Counted' })]);
-    const after = await server.ask<HangarEntry[]>('GET', '/api/aircraft');
-    expect(after.body[0]).toMatchObject({ id, name: 'Counted twice', version: 1 });
+    expect((await server.hangar())[0]).toMatchObject({ id, name: 'Counted twice', version: 1, checked: { is: 'checked' } });
   });
 
   it('tells of an aircraft that is not there in a sentence', async () => {

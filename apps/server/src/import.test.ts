@@ -104,8 +104,7 @@ describe('an import', () => {
         const after = await stored();
         expect(after - before).toBe(status === 201 ? 1 : 0);
         if (status === 201) {
-          const { body: entries } = await server.ask<HangarEntry[]>('GET', '/api/aircraft');
-          expect(entries.find((entry) => entry.id === body.id)?.problem).toBeUndefined();
+          expect((await server.hangar()).find((entry) => entry.id === body.id)?.checked.is).toBe('checked');
           expect((await server.ask('GET', `/api/aircraft/${body.id}/export`)).status).toBe(200);
         }
       }),

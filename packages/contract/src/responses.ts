@@ -6,12 +6,16 @@ export interface HangarEntry {
   readonly name: string;
   readonly version: number;
   readonly updatedAt: string;
-  readonly items: number;
-  readonly cables: number;
-  readonly findings: Readonly<Record<Severity, number>>;
-  /** Why the aircraft cannot be opened, as a sentence; absent when it can. */
-  readonly problem?: string;
+  readonly checked: HangarChecks;
 }
+
+/** What the checks say of an aircraft, as the hangar shows it. */
+export type HangarChecks =
+  /** Nothing of this version yet. Asking again tells. */
+  | { readonly is: 'checking' }
+  | { readonly is: 'checked'; readonly items: number; readonly cables: number; readonly findings: Readonly<Record<Severity, number>> }
+  /** It cannot be opened or checked: why, as a sentence. */
+  | { readonly is: 'problem'; readonly sentence: string };
 
 /** An edit that can be taken back, or an undo that can be taken back. */
 export interface HistoryEntry {

@@ -83,6 +83,7 @@ export const SummaryTable = defineEntity({
     notes: p.integer(),
   },
 });
+export type SummaryRow = InferEntity<typeof SummaryTable>;
 
 /** The fact that names the line of documents; see workshop/epoch.ts. */
 export const EPOCH = 'epoch';

@@ -1,13 +1,15 @@
 import { createHash, timingSafeEqual } from 'node:crypto';
 import type { ErrorResponse } from '@wired-falcon/contract';
+import { parse } from 'cookie';
 import express, { type NextFunction, type Request, type Response } from 'express';
+import { RateLimiterMemory } from 'rate-limiter-flexible';
 
 const COOKIE = 'wired-falcon-access';
 /** Where the key is handed in. */
 const ADDRESS = '/access';
 /** So many wrong keys from one address, and it waits. */
 const MOST_TRIES = 10;
-const FORGET_MS = 60_000;
+const FORGET_S = 60;
 
 /**
  * Asks everyone for the workshop's key: a browser by a page and then a cookie, a program by `Authorization: Bearer`. What the
@@ -15,7 +17,7 @@ const FORGET_MS = 60_000;
  */
 export function accessKeyCheck(key: string) {
   const token = createHash('sha256').update(`wired-falcon ${key}`).digest('hex');
-  const tries = new Map<string, { count: number; until: number }>();
+  const wrongKeys = new RateLimiterMemory({ points: MOST_TRIES, duration: FORGET_S });
   const form = express.urlencoded({ extended: false, limit: '4kb' });
   return (request: Request, response: Response, next: NextFunction): void => {
     const isHandedIn = request.path === ADDRESS && request.method === 'POST';
@@ -24,24 +26,26 @@ export function accessKeyCheck(key: string) {
       else ask(request, response);
       return;
     }
+    void handIn(request, response);
+  };
+
+  async function handIn(request: Request, response: Response): Promise<void> {
     const from = request.socket.remoteAddress ?? '';
-    const known = tries.get(from);
-    const now = Date.now();
-    if (known !== undefined && known.until > now && known.count >= MOST_TRIES)
+    const wrong = (await wrongKeys.get(from))?.consumedPoints ?? 0;
+    if (wrong >= MOST_TRIES)
       return turnDown(request, response, 429, 'too-many-tries', 'Too many wrong keys. Wait a minute, then try again.');
     form(request, response, () => {
       if (isSame(keyIn(request.body), key)) {
-        tries.delete(from);
+        void wrongKeys.delete(from);
         response.cookie(COOKIE, token, { httpOnly: true, sameSite: 'strict', path: '/', maxAge: 180 * 24 * 3600 * 1000 });
         if (wantsJson(request)) response.status(204).end();
         else response.redirect(303, '/');
         return;
       }
-      const count = known !== undefined && known.until > now ? known.count + 1 : 1;
-      tries.set(from, { count, until: now + FORGET_MS });
+      void wrongKeys.penalty(from);
       turnDown(request, response, 401, 'no-access', 'That is not the key of this workshop.');
     });
-  };
+  }
 }
 
 /** True when a page of the product asks by script, and not a person by a form. */
@@ -62,10 +66,7 @@ function isSame(given: string | undefined, wanted: string): boolean {
 }
 
 function cookieIn(request: Request): string | undefined {
-  return (request.headers.cookie ?? '')
-    .split(';')
-    .map((part) => part.trim().split('='))
-    .find(([name]) => name === COOKIE)?.[1];
+  return parse(request.headers.cookie ?? '')[COOKIE];
 }
 
 function bearerIn(request: Request): string | undefined {

@@ -10,6 +10,7 @@ import {
   type EditsResponse,
   type EditsSinceResponse,
   type ErrorResponse,
+  type HangarEntry,
 } from '@wired-falcon/contract';
 import { startServer, type RunningServer } from '../startServer.ts';
 
@@ -68,6 +69,14 @@ export class TestServer {
   async create(name: string): Promise<AircraftId> {
     const { body } = await this.ask<CreatedResponse>('POST', '/api/aircraft', { name });
     return body.id;
+  }
+
+  /** What the hangar shows when every aircraft is checked. */
+  async hangar(): Promise<readonly HangarEntry[]> {
+    for (;;) {
+      const { body } = await this.ask<HangarEntry[]>('GET', routes.hangar());
+      if (body.every(({ checked }) => checked.is !== 'checking')) return body;
+    }
   }
 
   async load(id: AircraftId, author = 'tester'): Promise<AircraftResponse> {

@@ -1,20 +1,25 @@
 import { EntityManager } from '@mikro-orm/core';
 import { Injectable } from '@nestjs/common';
 import { asId, CHECKS_VERSION, countBySeverity, findingsOf, judge, type AircraftId } from '@wired-falcon/core';
-import type { HangarEntry } from '@wired-falcon/contract';
+import type { HangarChecks, HangarEntry } from '@wired-falcon/contract';
 import { CannotOpen } from '../http/errors.ts';
-import { AircraftTable, SummaryTable, type AircraftRow } from '../database/tables.ts';
+import { AircraftTable, SummaryTable, type SummaryRow } from '../database/tables.ts';
 import { AircraftStore } from './aircraftStore.ts';
 
-/** What the hangar shows, from stored summaries; a summary of an older version or of older checks is made again. */
+/** What the hangar shows, from stored summaries. One of an older version or of older checks is made again meanwhile. */
 @Injectable()
 export class Hangar {
+  /** Aircraft that are to be checked, and what came of those that cannot be, by the version that it is about. */
+  readonly #wanted = new Set<AircraftId>();
+  readonly #problems = new Map<AircraftId, { readonly version: number; readonly sentence: string }>();
+  #isChecking = false;
+
   constructor(
     private readonly em: EntityManager,
     private readonly store: AircraftStore,
   ) {}
 
-  /** All aircraft, the last changed first. */
+  /** All aircraft, the last changed first. Answers at once: of those that are not checked yet it says so, and has them checked. */
   async entries(): Promise<HangarEntry[]> {
     const em = this.em.fork();
     const rows = await em.find(
@@ -23,58 +28,61 @@ export class Hangar {
       { fields: ['id', 'name', 'version', 'updatedAt'], orderBy: { updatedAt: 'desc', id: 'asc' } },
     );
     const summaries = new Map((await em.find(SummaryTable, {})).map((summary) => [summary.aircraft, summary]));
-    const entries: HangarEntry[] = [];
-    for (const row of rows) {
-      const kept = summaries.get(row.id);
-      const isCurrent = kept?.version === row.version && kept.checksVersion === CHECKS_VERSION;
-      const summary = isCurrent ? kept : await this.#summariseOr(asId<AircraftId>(row.id));
-      entries.push(entryFrom(row, summary));
-    }
+    const entries = rows.map(({ id: text, name, version, updatedAt }): HangarEntry => {
+      const id = asId<AircraftId>(text);
+      const checked = this.#known(id, version, summaries.get(text));
+      if (checked.is === 'checking') this.#wanted.add(id);
+      return { id, name, version, updatedAt, checked };
+    });
+    void this.#check();
     return entries;
   }
 
-  /** The summary, or the sentence that says why the aircraft cannot be opened: one bad document must not hide the others. */
-  async #summariseOr(id: AircraftId): Promise<Summary | string> {
+  #known(id: AircraftId, version: number, summary: SummaryRow | undefined): HangarChecks {
+    if (summary?.version === version && summary.checksVersion === CHECKS_VERSION) {
+      const { items, cables, stops: stop, mends: mend, notes: note } = summary;
+      return { is: 'checked', items, cables, findings: { stop, mend, note } };
+    }
+    const problem = this.#problems.get(id);
+    return problem?.version === version ? { is: 'problem', sentence: problem.sentence } : { is: 'checking' };
+  }
+
+  /** One after the other, with other requests in between. One bad document must not hide the others. */
+  async #check(): Promise<void> {
+    if (this.#isChecking) return;
+    this.#isChecking = true;
     try {
-      return await this.#summarise(id);
-    } catch (error) {
-      if (error instanceof CannotOpen) return error.body.message;
-      throw error;
+      for (const id of this.#wanted) {
+        await new Promise((resolve) => setImmediate(resolve));
+        await this.#checkOne(id);
+        this.#wanted.delete(id);
+      }
+    } catch {
+      // The database is closed, since the server stops: who asks the next one is answered by it.
+      this.#wanted.clear();
+    } finally {
+      this.#isChecking = false;
     }
   }
 
-  async #summarise(id: AircraftId): Promise<Summary> {
-    const { design, version } = await this.store.current(id);
-    const counts = countBySeverity(judge(findingsOf(design), design.aircraft));
-    const summary = {
-      aircraft: id,
-      version,
-      checksVersion: CHECKS_VERSION,
-      items: Object.keys(design.aircraft.items).length,
-      cables: Object.keys(design.aircraft.cables).length,
-      stops: counts.stop,
-      mends: counts.mend,
-      notes: counts.note,
-    };
-    await this.em.fork().upsert(SummaryTable, summary);
-    return summary;
+  async #checkOne(id: AircraftId): Promise<void> {
+    try {
+      const { design, version } = await this.store.current(id);
+      const counts = countBySeverity(judge(findingsOf(design), design.aircraft));
+      await this.em.fork().upsert(SummaryTable, {
+        aircraft: id,
+        version,
+        checksVersion: CHECKS_VERSION,
+        items: Object.keys(design.aircraft.items).length,
+        cables: Object.keys(design.aircraft.cables).length,
+        stops: counts.stop,
+        mends: counts.mend,
+        notes: counts.note,
+      });
+    } catch (error) {
+      const row = await this.em.fork().findOne(AircraftTable, { id }, { fields: ['version'] });
+      const sentence = error instanceof CannotOpen ? error.body.message : `It could not be checked: ${String(error)}`;
+      if (row !== null) this.#problems.set(id, { version: row.version, sentence });
+    }
   }
-}
-
-interface Summary {
-  readonly items: number;
-  readonly cables: number;
-  readonly stops: number;
-  readonly mends: number;
-  readonly notes: number;
-}
-
-type Row = Pick<AircraftRow, 'id' | 'name' | 'version' | 'updatedAt'>;
-
-function entryFrom(row: Row, summary: Summary | string): HangarEntry {
-  const { version, name, updatedAt } = row;
-  const shared = { id: asId<AircraftId>(row.id), name, version, updatedAt };
-  if (typeof summary === 'string') return { ...shared, items: 0, cables: 0, findings: { stop: 0, mend: 0, note: 0 }, problem: summary };
-  const { items, cables, stops, mends, notes } = summary;
-  return { ...shared, items, cables, findings: { stop: stops, mend: mends, note: notes } };
 }

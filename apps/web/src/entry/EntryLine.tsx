@@ -2,6 +2,9 @@ import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headl
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { graphOf } from '@wired-falcon/core';
+import { paths } from '../addresses/paths.ts';
+import { useRegistry } from '../addresses/RegistryContext.tsx';
+import { screensOf } from '../addresses/screens.ts';
 import { useSelection } from '../selection/SelectionContext.tsx';
 import { useMake, useSession, useSessionState } from '../session/SessionContext.tsx';
 import { partsOnOffer, useWorkshopParts } from '../session/workshopParts.ts';
@@ -18,9 +21,12 @@ export function EntryLine() {
   const navigate = useNavigate();
   const { select } = useSelection();
   const own = useWorkshopParts();
+  const registry = useRegistry();
+  const { id } = design.aircraft;
+  const screens = useMemo(() => screensOf(registry, id), [registry, id]);
   const suggestions = useMemo(
-    () => suggestionsFor(text, { design, graph: graphOf(design), aircraft: design.aircraft.id, parts: partsOnOffer(own) }),
-    [text, design, own],
+    () => suggestionsFor(text, { design, graph: graphOf(design), aircraft: id, screens, parts: partsOnOffer(own) }),
+    [text, design, own, id, screens],
   );
   const take = (suggestion: Suggestion | null): void => {
     if (suggestion === null) return;
@@ -30,7 +36,7 @@ export function EntryLine() {
     switch (action.is) {
       case 'edit': {
         const made = make(action.edit);
-        if (action.edit.kind === 'add-cable' && !('refused' in made)) void navigate(`/aircraft/${design.aircraft.id}/wiring`);
+        if (action.edit.kind === 'add-cable' && !('refused' in made)) void navigate(paths.wiring(id));
         return;
       }
       case 'go':

@@ -1,13 +1,18 @@
 import { describe, expect, it } from '@jest/globals';
 import { applyEdit, asId, graphOf, reedbed, saltmarsh, sampleParts, withFreshIds, type AircraftId, type Design } from '@wired-falcon/core';
+import { screensOf } from '../addresses/screens.ts';
+import { stages } from '../stages/index.ts';
+import { workshopPages } from '../workshop/index.ts';
 import { entryCommands, suggestionsFor } from './commands.ts';
 
 let count = 0;
 const makeId = (): string => `t${++count}`;
 const demo = reedbed(asId<AircraftId>('reedbed'), makeId);
 
+const screens = screensOf({ stages, workshop: workshopPages }, demo.aircraft.id);
+
 function suggest(text: string, design: Design = demo) {
-  return suggestionsFor(text, { design, graph: graphOf(design), aircraft: design.aircraft.id, parts: sampleParts });
+  return suggestionsFor(text, { design, graph: graphOf(design), aircraft: design.aircraft.id, screens, parts: sampleParts });
 }
 
 function take(text: string, design: Design = demo): Design {

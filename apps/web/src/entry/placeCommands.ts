@@ -1,5 +1,5 @@
 import { byNatural, scenariosOf, type SimpleEdit } from '@wired-falcon/core';
-import { paths, POWER_PAGES } from '../app/paths.ts';
+import { paths } from '../addresses/paths.ts';
 import type { EntryCommand, EntryContext, Suggestion } from './suggestion.ts';
 
 function after(word: string, text: string): string | undefined {
@@ -8,28 +8,16 @@ function after(word: string, text: string): string | undefined {
   return typed.startsWith(`${word} `) ? typed.slice(word.length + 1).trim() : undefined;
 }
 
-/** `go documents`: opens a screen. */
+/** `go documents`: opens a screen, by the beginning of any of its words; one that begins so comes first. */
 export const goCommand: EntryCommand = {
   id: 'go',
   example: 'go documents',
-  suggest: (text, { aircraft }) => {
+  suggest: (text, { screens }) => {
     const wanted = after('go', text);
     if (wanted === undefined) return [];
-    const screens = {
-      brief: paths.brief(aircraft),
-      layout: paths.layout(aircraft),
-      power: paths.power(aircraft),
-      ...Object.fromEntries(POWER_PAGES.filter(({ id }) => id !== 'river').map(({ id }) => [`power ${id}`, paths.powerPage(aircraft, id)])),
-      wiring: paths.wiring(aircraft),
-      parts: paths.parts(aircraft),
-      documents: paths.documents(aircraft),
-      booklet: paths.booklet(aircraft),
-      'workshop parts': paths.workshopParts(),
-      hangar: paths.hangar(),
-    };
-    return Object.entries(screens)
-      .filter(([name]) => name.startsWith(wanted))
-      .map(([name, to]) => ({ text: `go ${name}`, effect: `opens ${name === 'hangar' ? 'the hangar' : name}`, action: { is: 'go', to } }));
+    const begins = screens.filter(({ words }) => words.startsWith(wanted));
+    const holds = screens.filter(({ words }) => !words.startsWith(wanted) && words.includes(` ${wanted}`));
+    return [...begins, ...holds].map(({ words, to }) => ({ text: `go ${words}`, effect: `opens ${words}`, action: { is: 'go', to } }));
   },
 };
 

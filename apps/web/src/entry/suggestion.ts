@@ -1,4 +1,5 @@
 import type { AircraftId, Design, Edit, Graph, Part } from '@wired-falcon/core';
+import type { Screen } from '../addresses/screens.ts';
 import type { Selection } from '../selection/SelectionContext.tsx';
 
 /** What a command does when it is taken. Data, so that the same command means the same wherever it is typed or tested. */
@@ -20,6 +21,8 @@ export interface EntryContext {
   readonly design: Design;
   readonly graph: Graph;
   readonly aircraft: AircraftId;
+  /** Where one can go. */
+  readonly screens: readonly Screen[];
   /** The parts that can be added. */
   readonly parts: readonly Part[];
 }

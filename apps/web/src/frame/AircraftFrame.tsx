@@ -1,36 +1,47 @@
-import { Outlet, useParams } from 'react-router';
+import { Outlet, useLocation, useParams } from 'react-router';
 import { AircraftIdSchema, hasShape } from '@wired-falcon/core';
-import { SelectionProvider } from '../selection/SelectionContext.tsx';
-import { SessionProvider, useFindings, useSessionState } from '../session/SessionContext.tsx';
+import { isAboutSomething } from '../addresses/stageDef.ts';
+import { useOpenPage } from '../addresses/RegistryContext.tsx';
+import { pageTitleOf } from '../addresses/screens.ts';
+import { SelectionProvider, useSelection } from '../selection/SelectionContext.tsx';
+import { SessionProvider, useSessionState } from '../session/SessionContext.tsx';
+import { FollowerProvider, useFindings, type StartedWorker } from '../workers/FollowerContext.tsx';
+import { usePageTitle } from '../ui/pageTitle.ts';
 import { EntryLine } from '../entry/EntryLine.tsx';
-import { FlightStrip } from './FlightStrip.tsx';
+import { FlightStrip } from './strip/FlightStrip.tsx';
 import { FrameKeys } from './FrameKeys.tsx';
-import { Margin } from './Margin.tsx';
-import { Messages } from './Messages.tsx';
+import { Margin } from './margin/Margin.tsx';
+import { Messages } from './messages/Messages.tsx';
 import { FrameStateProvider, useFrameState } from './FrameState.tsx';
-import { StageStrip } from './StageStrip.tsx';
-import { UnkeptWarning } from './UnkeptWarning.tsx';
+import { ScreenBoundary } from './ScreenBoundary.tsx';
+import { StageStrip } from './strip/StageStrip.tsx';
+import { UnkeptWarning } from './messages/UnkeptWarning.tsx';
 import { KeysDialog } from './KeysDialog.tsx';
 
 /** Everything around the sheet of one aircraft: flight strip, stages, margin, entry line. */
-export function AircraftFrame() {
+export function AircraftFrame({ startWorker }: { readonly startWorker: () => StartedWorker }) {
   const { id } = useParams();
   if (!hasShape(AircraftIdSchema, id)) return <p className="p-6">This address does not name an aircraft.</p>;
   return (
     <SessionProvider id={id} key={id}>
-      <SelectionProvider>
-        <FrameStateProvider>
-          <Frame />
-        </FrameStateProvider>
-      </SelectionProvider>
+      <FollowerProvider start={startWorker}>
+        <SelectionProvider>
+          <FrameStateProvider>
+            <Frame />
+          </FrameStateProvider>
+        </SelectionProvider>
+      </FollowerProvider>
     </SessionProvider>
   );
 }
 
 function Frame() {
-  const { seq, pending, version } = useSessionState();
+  const { design, seq, pending, version } = useSessionState();
   const analysis = useFindings();
   const { isMarginOpen } = useFrameState();
+  const { selection } = useSelection();
+  const { pathname } = useLocation();
+  const pageName = useTitleOfPage(design.aircraft.name);
   return (
     <div
       className="print-plain grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)_auto]"
@@ -44,9 +55,13 @@ function Frame() {
       <StageStrip />
       <div className={`print-plain grid min-h-0 ${isMarginOpen ? 'grid-cols-[minmax(0,1fr)_312px]' : 'grid-cols-[minmax(0,1fr)_auto]'}`}>
         <main className="print-plain min-h-0 min-w-0 overflow-auto bg-sheet" id="sheet">
-          <Outlet />
+          <ScreenBoundary what={`The page "${pageName}"`} tryAgainOn={`${pathname} ${seq}`}>
+            <Outlet />
+          </ScreenBoundary>
         </main>
-        <Margin />
+        <ScreenBoundary what="The margin" tryAgainOn={`${seq} ${selection.is}`}>
+          <Margin />
+        </ScreenBoundary>
       </div>
       <EntryLine />
       <Messages />
@@ -55,4 +70,12 @@ function Frame() {
       <FrameKeys />
     </div>
   );
+}
+
+/** Names the window after the aircraft and the page that is open; pages about one thing name it themselves. @returns what the page is called */
+function useTitleOfPage(aircraft: string): string {
+  const open = useOpenPage();
+  const name = open === undefined ? '' : pageTitleOf(open.stage, open.page);
+  usePageTitle(open === undefined || isAboutSomething(open.page) ? undefined : `${aircraft}, ${name}`);
+  return name;
 }

@@ -1,57 +1,46 @@
-import { useEffect } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
-import { paths } from '../app/paths.ts';
+import { pageAddress } from '../addresses/paths.ts';
+import { useRegistry } from '../addresses/RegistryContext.tsx';
 import { focusEntryLine } from '../entry/focusEntryLine.ts';
 import { useSelection } from '../selection/SelectionContext.tsx';
-import { useSession, useSessionState } from '../session/SessionContext.tsx';
+import { useSession } from '../session/SessionContext.tsx';
 import { useFrameState } from './FrameState.tsx';
+import { FRAME_KEYS } from './frameKeys.ts';
 
 /** The keys that work everywhere on an aircraft's screens, except inside a field where they would be typed. */
 export function FrameKeys() {
   const session = useSession();
-  const { design } = useSessionState();
+  const { stages } = useRegistry();
   const { toggleMargin, showKeys, areKeysShown } = useFrameState();
   const { clear } = useSelection();
   const navigate = useNavigate();
-  const { id } = design.aircraft;
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent): void => {
-      const act = actionOf(event);
-      if (act === undefined || areKeysShown) return;
-      event.preventDefault();
-      act();
-    };
-    const actionOf = (event: KeyboardEvent): (() => void) | undefined => {
-      const isTyping = event.target instanceof HTMLElement && event.target.matches('input, textarea, select');
-      if (event.ctrlKey || event.metaKey) {
-        const key = event.key.toLowerCase();
-        if (key === 'k') return focusEntryLine;
-        if (isTyping) return undefined;
-        if (key === 'z') return () => (event.shiftKey ? session.redo() : session.undo());
-        return key === 'y' ? () => session.redo() : undefined;
-      }
-      if (isTyping || event.altKey) return undefined;
-      switch (event.key) {
-        case '/':
-          return focusEntryLine;
-        case '?':
-          return () => showKeys(true);
-        case 'i':
-          return () => void navigate(paths.parts(id));
-        case 'w':
-          return () => void navigate(paths.wiring(id));
-        case 'p':
-          return () => void navigate(paths.documents(id));
-        case 'm':
-          return toggleMargin;
-        case 'Escape':
-          return clear;
-        default:
-          return undefined;
-      }
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [session, id, navigate, toggleMargin, showKeys, areKeysShown, clear]);
+  const enabled = !areKeysShown;
+  const act: Readonly<Record<keyof typeof FRAME_KEYS, () => void>> = {
+    entry: focusEntryLine,
+    undo: () => session.undo(),
+    redo: () => session.redo(),
+    margin: toggleMargin,
+    letGo: clear,
+    help: () => showKeys(true),
+  };
+  // By the sign that is typed, wherever it is on the keyboard: "/" needs Shift on some.
+  const options = { useKey: true, preventDefault: true, enabled };
+  useHotkeys(FRAME_KEYS.entry.hotkeys, act.entry, options);
+  useHotkeys('mod+k', act.entry, { ...options, enableOnFormTags: true });
+  useHotkeys(FRAME_KEYS.undo.hotkeys, act.undo, options);
+  useHotkeys(FRAME_KEYS.redo.hotkeys, act.redo, options);
+  useHotkeys(FRAME_KEYS.margin.hotkeys, act.margin, options);
+  useHotkeys(FRAME_KEYS.letGo.hotkeys, act.letGo, options);
+  useHotkeys(FRAME_KEYS.help.hotkeys, act.help, options);
+  const opening = stages.flatMap(({ opensWith }) => opensWith ?? []);
+  useHotkeys(
+    opening,
+    ({ key }) => {
+      const stage = stages.find(({ opensWith }) => opensWith === key.toLowerCase());
+      if (stage !== undefined) void navigate(pageAddress(session.id, stage.id));
+    },
+    options,
+  );
   return null;
 }

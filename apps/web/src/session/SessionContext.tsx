@@ -8,16 +8,10 @@ import { openAircraft } from './openAircraft.ts';
 import type { SessionState } from './sessionState.ts';
 import { startSession } from './startSession.ts';
 import { useWorkshopParts } from './workshopParts.ts';
-import { useAnalysis, type Analysis } from '../workers/useAnalysis.ts';
 
-interface Current {
-  readonly session: EditSession;
-  readonly analysis: Analysis;
-}
+const SessionContext = createContext<EditSession | undefined>(undefined);
 
-const SessionContext = createContext<Current | undefined>(undefined);
-
-/** Loads an aircraft and holds its edit session and analysis for everything inside. */
+/** Loads an aircraft and holds its edit session for everything inside. */
 export function SessionProvider({ id, children }: { readonly id: AircraftId; readonly children: ReactNode }) {
   const author = authorName();
   const opened = useQuery({
@@ -39,24 +33,19 @@ export function SessionProvider({ id, children }: { readonly id: AircraftId; rea
   }, [id, author, data]);
   if (opened.isError) return <NotOpened error={opened.error} onRetry={() => void opened.refetch()} />;
   if (session === undefined || session.id !== id) return <p className="p-6 text-ink2">Opening the aircraft ...</p>;
-  return <WithAnalysis session={session}>{children}</WithAnalysis>;
+  return <WithParts session={session}>{children}</WithParts>;
 }
 
-function WithAnalysis({ session, children }: { readonly session: EditSession; readonly children: ReactNode }) {
+function WithParts({ session, children }: { readonly session: EditSession; readonly children: ReactNode }) {
   const own = useWorkshopParts();
   useEffect(() => session.learn(own.map(({ part }) => part)), [session, own]);
-  const analysis = useAnalysis(session);
-  return <SessionContext value={{ session, analysis }}>{children}</SessionContext>;
-}
-
-function useCurrent(): Current {
-  const current = useContext(SessionContext);
-  if (current === undefined) throw new Error('This needs an aircraft around it.');
-  return current;
+  return <SessionContext value={session}>{children}</SessionContext>;
 }
 
 export function useSession(): EditSession {
-  return useCurrent().session;
+  const session = useContext(SessionContext);
+  if (session === undefined) throw new Error('This needs an aircraft around it.');
+  return session;
 }
 
 export function useSessionState(): SessionState {
@@ -67,11 +56,6 @@ export function useSessionState(): SessionState {
 /** The graph of the design as it stands, for look-ups. Built once per version. */
 export function useGraph(): Graph {
   return graphOf(useSessionState().design);
-}
-
-/** The newest findings that the worker gave, which may be those of a document a moment older. */
-export function useFindings(): Analysis {
-  return useCurrent().analysis;
 }
 
 /** Makes an edit whose new things still have placeholder ids. */

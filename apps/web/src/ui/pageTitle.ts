@@ -1,8 +1,8 @@
 import { useEffect } from 'react';
 
-/** Names the browser's window after what is on it. */
-export function usePageTitle(title: string): void {
+/** Names the browser's window after what is on it. @param title undefined where something else names it */
+export function usePageTitle(title: string | undefined): void {
   useEffect(() => {
-    document.title = `${title} - Wired Falcon`;
+    if (title !== undefined) document.title = `${title} - Wired Falcon`;
   }, [title]);
 }

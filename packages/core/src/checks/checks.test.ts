@@ -6,10 +6,23 @@ import { asId, type WaiverId } from '../model/ids.ts';
 import { cableOf, demoDesign, emptyBench, findingsBy, itemOf, made } from '../test/designs.ts';
 import { CASES } from '../test/checkCases/cases.ts';
 import { bench, FC, joined, powered, removed } from '../test/checkCases/build.ts';
-import { SEVERITIES, type Finding } from './finding.ts';
+import { SEVERITIES, type Check, type Finding } from './finding.ts';
 import { countBySeverity, findingsOf, judge, remediesOf } from './findingsOf.ts';
-import { straightCableHarm } from './fitsButWrong.ts';
+import { straightCableHarm } from './wiring/fitsButWrong.ts';
+import { layoutChecks } from './layout/index.ts';
+import { linkChecks } from './links/index.ts';
+import { outputChecks } from './outputs/index.ts';
+import { powerChecks } from './power/index.ts';
 import { checks } from './registry.ts';
+import { wiringChecks } from './wiring/index.ts';
+
+it('stand in the folder of their stage, each once', () => {
+  const byStage = { layout: layoutChecks, links: linkChecks, outputs: outputChecks, power: powerChecks, wiring: wiringChecks };
+  for (const [stage, own] of Object.entries(byStage)) expect(own.filter((check) => check.stage !== stage)).toEqual([]);
+  expect(checks.map(({ id }) => id)).toEqual([...new Set(checks.map(({ id }) => id))]);
+  const ids = (some: readonly Check[]): readonly string[] => some.map(({ id }) => id).sort();
+  expect(ids(checks)).toEqual(ids(Object.values(byStage).flat()));
+});
 
 describe.each(checks.map((check) => [check.id, check] as const))('%s', (id) => {
   const found = CASES[id];
@@ -40,27 +53,10 @@ describe('remedies', () => {
     findingsOf(design).flatMap((finding) => remediesOf(design, finding).map((remedy) => ({ design, finding, remedy }))),
   );
 
-  it('are offered by every check that can mend by itself', () => {
+  it('are offered by every check that does not leave it to people', () => {
     const withRemedy = new Set(offered.map(({ finding }) => finding.check));
-    const without = checks.map((check) => check.id).filter((id) => !withRemedy.has(id));
-    expect(without).toEqual([
-      'power.over-voltage',
-      'power.parallel-batteries',
-      'power.headroom',
-      'power.input-window',
-      'power.no-monitor',
-      'power.sense-scale',
-      'power.battery',
-      'wire.ground-shift',
-      'wire.back-powered',
-      'wire.level',
-      'wire.not-wired',
-      'link.inversion-mismatch',
-      'link.port-names',
-      'output.unwired',
-      'place.mass',
-      'place.rf-product',
-    ]);
+    const without = checks.filter(({ id }) => !withRemedy.has(id)).map(({ id }) => id);
+    expect(without).toEqual(checks.filter(({ leftToPeople }) => leftToPeople !== undefined).map(({ id }) => id));
   });
 
   it.each(offered.map((one) => [`${one.finding.check}: ${one.remedy.label} (${one.finding.what.slice(0, 40)})`, one] as const))(

@@ -73,6 +73,8 @@ export interface Check {
   readonly id: string;
   readonly stage: Stage;
   readonly title: string;
+  /** Why no edit can mend what it finds; absent where it offers one, now and then at least. */
+  readonly leftToPeople?: string;
   readonly run: (context: CheckContext) => readonly Saying[];
 }
 

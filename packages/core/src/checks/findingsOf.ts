@@ -3,13 +3,21 @@ import type { Design } from '../model/design.ts';
 import { naturalOrder } from '../model/naturalOrder.ts';
 import { stages } from '../model/stages.ts';
 import { graphOf } from '../graph/graphOf.ts';
-import { SEVERITIES, subjectKey, type Check, type Finding, type Remedy, type Saying, type Severity } from './finding.ts';
+import { SEVERITIES, subjectKey, type Check, type CheckContext, type Finding, type Remedy, type Saying, type Severity } from './finding.ts';
 import { checks } from './registry.ts';
 
+/** A check that could not look at a design, and why. All others did. */
+export interface BrokenCheck {
+  readonly id: string;
+  readonly title: string;
+  readonly error: string;
+}
+
 /** What the checks said of a design, and how the remedies of each finding are drafted, by its key. */
-interface Said {
+export interface Said {
   readonly findings: readonly Finding[];
   readonly drafts: ReadonlyMap<string, () => readonly Remedy[]>;
+  readonly broken: readonly BrokenCheck[];
 }
 
 const cache = new WeakMap<Design, Said>();
@@ -24,18 +32,35 @@ export function remediesOf(design: Design, { key }: Pick<Finding, 'key'>): reado
   return saidOf(design).drafts.get(key)?.() ?? [];
 }
 
+/** The checks that could not look at this design. */
+export function brokenChecks(design: Design): readonly BrokenCheck[] {
+  return saidOf(design).broken;
+}
+
 function saidOf(design: Design): Said {
   const known = cache.get(design);
   if (known !== undefined) return known;
-  const context = { graph: graphOf(design) };
+  const said = askChecks(checks, { graph: graphOf(design) });
+  cache.set(design, said);
+  return said;
+}
+
+/** Asks checks one after the other. One that throws is named, and the others are asked as ever. */
+export function askChecks(asked: readonly Check[], context: CheckContext): Said {
   const drafts = new Map<string, () => readonly Remedy[]>();
-  const findings = checks.flatMap((check) =>
-    check.run(context).map((saying) => {
+  const broken: BrokenCheck[] = [];
+  const findings = asked.flatMap((check) => {
+    const said = sayingsOf(check, context);
+    if ('error' in said) {
+      broken.push(said);
+      return [];
+    }
+    return said.sayings.map((saying) => {
       const finding = findingFrom(check, saying);
       if (saying.remedies !== undefined) drafts.set(finding.key, saying.remedies);
       return finding;
-    }),
-  );
+    });
+  });
   findings.sort(
     (a, b) =>
       SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) ||
@@ -43,9 +68,16 @@ function saidOf(design: Design): Said {
       naturalOrder(a.what, b.what) ||
       naturalOrder(a.key, b.key),
   );
-  const said = { findings, drafts };
-  cache.set(design, said);
-  return said;
+  return { findings, drafts, broken };
+}
+
+function sayingsOf(check: Check, context: CheckContext): { readonly sayings: readonly Saying[] } | BrokenCheck {
+  try {
+    return { sayings: check.run(context) };
+  } catch (error) {
+    const { id, title } = check;
+    return { id, title, error: error instanceof Error ? error.message : String(error) };
+  }
 }
 
 function findingFrom(check: Check, saying: Saying): Finding {

@@ -1,3 +1,5 @@
+import { isEqual } from 'es-toolkit/predicate';
+
 /**
  * JSON with sorted keys, no white space and no undefined members: equal values give equal text.
  * Used for content hashes, for comparing documents and for the exported file.
@@ -15,8 +17,5 @@ function sorted(value: unknown): unknown {
   return Object.fromEntries(entries.map(([key, member]) => [key, sorted(member)]));
 }
 
-/** True when two JSON values are the same whatever the order of their keys. */
-export function sameJson(a: unknown, b: unknown): boolean {
-  if (a === b) return true;
-  return canonicalJson(a) === canonicalJson(b);
-}
+/** True when two JSON values are the same whatever the order of their keys. A member that is undefined is not one that is absent. */
+export const sameJson: (a: unknown, b: unknown) => boolean = isEqual;

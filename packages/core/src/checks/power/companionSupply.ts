@@ -5,7 +5,7 @@ import { ratedAmps } from '../../power/report/powerReport.ts';
 import type { ScenarioResult } from '../../power/scenarios/solveScenario.ts';
 import type { Check, Saying } from '../finding.ts';
 import { ownSupplyRemedies } from './remedies/ownSupply.ts';
-import { ampsText, situation } from './situations.ts';
+import { ampsText, situation } from './helpers/situations.ts';
 
 /** A companion may take this share of what its supply has left. */
 const SHARE = 0.4;

@@ -5,7 +5,7 @@ import { chooseRegulator } from '../../harness/feeders.ts';
 import type { Item } from '../../model/aircraft.ts';
 import { partKeyOf } from '../../model/contentHash.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
-import { workingSituations } from './situations.ts';
+import { workingSituations } from './helpers/situations.ts';
 
 /** A linear regulator or a clamp that gets hotter than it may. */
 export const dissipation: Check = {

@@ -11,7 +11,7 @@ import { liveCircuit, type ScenarioResult } from '../../power/scenarios/solveSce
 import { nodeIslands } from '../../power/solve/islandsOf.ts';
 import { solveCircuit, solveNear } from '../../power/solve/solveCircuit.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
-import { ampsText, workingSituations } from './situations.ts';
+import { ampsText, workingSituations } from './helpers/situations.ts';
 
 /** Grounds that carry at least this much are power grounds. */
 const POWER_A = 3;

@@ -3,13 +3,14 @@ import type { ScenarioResult } from '../../power/scenarios/solveScenario.ts';
 import type { Tripping } from '../../power/solve/circuit.ts';
 import { inputOf } from '../../power/solve/deviceStates.ts';
 import type { Check, Saying } from '../finding.ts';
-import { workingSituations, voltsOf } from './situations.ts';
+import { workingSituations, voltsOf } from './helpers/situations.ts';
 
 /** A power input that a controller has chosen leaves the window in which it is accepted. */
 export const inputWindow: Check = {
   id: 'power.input-window',
   stage: 'power',
   title: 'A supply leaves the window of its input',
+  leftToPeople: 'another supply or another part',
   run: ({ graph }) => {
     const worst = new Map<string, Saying>();
     for (const result of workingSituations(graph)) {

@@ -2,7 +2,7 @@ import { counterpartsOf } from '../../graph/counterparts.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { senseReadings } from '../../power/report/senseReadings.ts';
 import type { Check, Saying } from '../finding.ts';
-import { ampsText, situation, workingSituations } from './situations.ts';
+import { ampsText, situation, workingSituations } from './helpers/situations.ts';
 import { tapRemedies } from './remedies/tap.ts';
 
 /** From this share of the cruise current on, what no sensor counts is worth a note, and worth mending. */
@@ -56,6 +56,7 @@ export const noMonitor: Check = {
   id: 'power.no-monitor',
   stage: 'power',
   title: 'Nothing measures the pack',
+  leftToPeople: 'a sensor is a part to choose',
   run: ({ graph }) => {
     const cruise = situation(graph, 'cruise');
     if (cruise === undefined || !graph.items.some(({ part }) => part?.kind === 'controller')) return [];
@@ -85,6 +86,7 @@ export const senseScale: Check = {
   id: 'power.sense-scale',
   stage: 'power',
   title: 'A sensor runs out of scale',
+  leftToPeople: 'another sensor, or another controller',
   run: ({ graph }) => [...currentScale(graph), ...signalScale(graph)],
 };
 

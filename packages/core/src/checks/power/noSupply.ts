@@ -6,7 +6,7 @@ import { solveScenario, voltsAcross, type ScenarioResult } from '../../power/sce
 import type { Check, Saying } from '../finding.ts';
 import { ownSupplyRemedies } from './remedies/ownSupply.ts';
 import { railRemedies } from './remedies/railSupply.ts';
-import { situation, voltsOf } from './situations.ts';
+import { situation, voltsOf } from './helpers/situations.ts';
 
 /** Below this a load has no supply at all: leaks and floating leads. */
 const NOTHING_V = 0.3;

@@ -19,6 +19,7 @@ export const overVoltage: Check = {
   id: 'power.over-voltage',
   stage: 'power',
   title: 'More voltage than a part stands',
+  leftToPeople: 'a supply of another voltage is a choice of parts',
   run: ({ graph }) => overVoltages(graph),
 };
 

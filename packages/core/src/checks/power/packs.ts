@@ -4,7 +4,7 @@ import type { ScenarioResult } from '../../power/scenarios/solveScenario.ts';
 import { POWER_FIGURES, type MissionLeg } from '../../model/powerPlan.ts';
 import { flyMission } from '../../power/mission/flyMission.ts';
 import type { Check, Saying } from '../finding.ts';
-import { ampsText, workingSituations } from './situations.ts';
+import { ampsText, workingSituations } from './helpers/situations.ts';
 
 type Pack = Extract<Driver['element'], { is: 'battery' }>;
 
@@ -13,6 +13,7 @@ export const parallelBatteries: Check = {
   id: 'power.parallel-batteries',
   stage: 'power',
   title: 'Packs joined directly',
+  leftToPeople: 'joining packs needs a part for it, or one pack less',
   run: ({ graph }) =>
     railsOf(graph).sharedRails.flatMap((drivers) =>
       drivers.every(({ element }) => element.is === 'battery') ? [joinedSaying(graph, drivers)] : [],
@@ -47,6 +48,7 @@ export const battery: Check = {
   id: 'power.battery',
   stage: 'power',
   title: 'The pack and what is asked of it',
+  leftToPeople: 'a larger pack, or a shorter mission',
   run: ({ graph }) => [...dischargeSayings(graph), ...plannedSayings(graph), ...missionSayings(graph)],
 };
 

@@ -6,8 +6,8 @@ import { applyEdit } from '../../edits/applyEdit.ts';
 import type { SimpleEdit } from '../../edits/registry.ts';
 import { isSupply } from '../../harness/joinVerdict.ts';
 import type { Check, Remedy, Saying, Subject } from '../finding.ts';
-import { joinedCables, voltsText, type Join } from '../joins.ts';
-import { takeOut } from '../remedies.ts';
+import { joinedCables, voltsText, type Join } from '../helpers/joins.ts';
+import { takeOut } from '../helpers/plainCableRemedies.ts';
 
 /** Two regulators, or a regulator and a source, on one rail with nothing between them. */
 export const parallelRegulators: Check = {

@@ -2,8 +2,8 @@ import { plainCable } from '../../graph/cableJoins.ts';
 import { membersOf, pinsOf, type Graph } from '../../graph/graph.ts';
 import { isSupply } from '../../harness/joinVerdict.ts';
 import type { Check, Saying, Subject } from '../finding.ts';
-import { joinedCables, joinsSupplyToGround, type JoinedCable } from '../joins.ts';
-import { oneOrNone, repinByMeaning } from '../remedies.ts';
+import { joinedCables, joinsSupplyToGround, type JoinedCable } from '../helpers/joins.ts';
+import { oneOrNone, repinByMeaning } from '../helpers/plainCableRemedies.ts';
 
 /** A supply pin of one part joined to the ground of another. */
 export const reversed: Check = {

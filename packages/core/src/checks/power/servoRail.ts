@@ -4,7 +4,7 @@ import type { ScenarioResult } from '../../power/scenarios/solveScenario.ts';
 import type { Check, Saying } from '../finding.ts';
 import { railRemedies } from './remedies/railSupply.ts';
 import { conditionerRemedies } from './remedies/conditioner.ts';
-import { ampsText, workingSituations } from './situations.ts';
+import { ampsText, workingSituations } from './helpers/situations.ts';
 
 /** A rail that servos hang on: copper, with fuses in between. */
 interface ServoRail {

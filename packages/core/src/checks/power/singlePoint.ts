@@ -3,7 +3,7 @@ import { ABILITIES } from '../../power/faults/abilities.ts';
 import type { FaultLine } from '../../power/faults/faultSweep.ts';
 import { singlePoints } from '../../power/faults/singlePoints.ts';
 import type { Edit } from '../../edits/registry.ts';
-import { graphAfter } from '../tryEdit.ts';
+import { graphAfter } from '../helpers/tryEdit.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 import { secondSupplyRemedies } from './remedies/railSupply.ts';
 

@@ -2,9 +2,9 @@ import type { Graph } from '../../graph/graph.ts';
 import { dropPath } from '../../power/report/dropPath.ts';
 import { sayTripping } from '../../power/report/sayEvents.ts';
 import type { Check, Evidence, Saying } from '../finding.ts';
-import { lowLoads, type LowLoad } from './lowLoads.ts';
+import { lowLoads, type LowLoad } from './helpers/lowLoads.ts';
 import { lowVoltageRemedies } from './remedies/lowVoltage.ts';
-import { voltsOf } from './situations.ts';
+import { voltsOf } from './helpers/situations.ts';
 
 /** A load that has less than its least voltage in a situation where it should work, before anything resets. */
 export const underVoltage: Check = {

@@ -1,7 +1,7 @@
 import { wireAmps } from '../../harness/wireLimits.ts';
 import { wireLoads, type WireLoad } from '../../power/report/wireLoads.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
-import { ampsText, workingSituations } from './situations.ts';
+import { ampsText, workingSituations } from './helpers/situations.ts';
 
 /** A wire that is too thin for its current, or that loses more voltage than is allowed. */
 export const wireGauge: Check = {

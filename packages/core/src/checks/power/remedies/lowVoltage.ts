@@ -5,7 +5,7 @@ import type { SimpleEdit } from '../../../edits/registry.ts';
 import { sizesOf } from '../../../harness/wireLimits.ts';
 import { dropPath, type Drop } from '../../../power/report/dropPath.ts';
 import type { Remedy } from '../../finding.ts';
-import { lowLoads, type LowLoad } from '../lowLoads.ts';
+import { lowLoads, type LowLoad } from '../helpers/lowLoads.ts';
 import { ownSupplyRemedies } from './ownSupply.ts';
 import { railRemedies } from './railSupply.ts';
 

@@ -3,7 +3,7 @@ import { drivesDirectly, railsOf, voltsAt } from '../../../graph/railsOf.ts';
 import type { PortAt } from '../../../graph/cableJoins.ts';
 import { DraftEdits } from '../../../harness/draftEdits.ts';
 import { chooseRegulator, feedPorts, isOpen } from '../../../harness/feeders.ts';
-import { workingSituations } from '../situations.ts';
+import { workingSituations } from '../helpers/situations.ts';
 import type { Remedy } from '../../finding.ts';
 import { supplyPull } from '../parallelRegulators.ts';
 import { batteries } from '../../../parts/batteries.ts';

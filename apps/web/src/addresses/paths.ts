@@ -1,0 +1,21 @@
+import type { AircraftId, CableId, PartId } from '@wired-falcon/core';
+
+/** The address of a page of an aircraft. */
+export function pageAddress(aircraft: AircraftId, stage: string, path = ''): string {
+  return `/aircraft/${aircraft}/${stage}${path === '' ? '' : `/${path}`}`;
+}
+
+/** The addresses that screens lead to. That each of them is a page of the registry is tested there. */
+export const paths = {
+  hangar: () => '/',
+  workshopParts: () => '/workshop/parts',
+  partEditor: (id: PartId) => `/workshop/parts/${id}`,
+  layout: (id: AircraftId) => pageAddress(id, 'layout'),
+  situation: (id: AircraftId, situation: string) => `${pageAddress(id, 'power')}?situation=${encodeURIComponent(situation)}`,
+  parts: (id: AircraftId) => pageAddress(id, 'parts'),
+  wiring: (id: AircraftId) => pageAddress(id, 'wiring'),
+  ladder: (id: AircraftId, cable: CableId) => pageAddress(id, 'wiring', cable),
+  documents: (id: AircraftId) => pageAddress(id, 'documents'),
+  booklet: (id: AircraftId) => pageAddress(id, 'documents', 'booklet'),
+  document: (id: AircraftId, kind: string, subject: string) => pageAddress(id, 'documents', `${kind}/${subject}`),
+} as const;

@@ -1,0 +1,7 @@
+import type { AnyCalculator } from '../workers/calculator.ts';
+import { findings, remedies } from '../workers/findings.ts';
+import { layoutCalculators } from './layout/calculators.ts';
+import { powerCalculators } from './power/calculators.ts';
+
+/** Everything that the worker computes. The calculators of a stage are named here once. */
+export const calculators: readonly AnyCalculator[] = [findings, remedies, ...powerCalculators, ...layoutCalculators];

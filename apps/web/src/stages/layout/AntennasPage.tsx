@@ -1,0 +1,176 @@
+import {
+  ANTENNAS,
+  baselinesOf,
+  compassFields,
+  neighboursOf,
+  noisyNeighbours,
+  placedAntennas,
+  productsOf,
+  shadowName,
+  shadowsOf,
+  shadowWords,
+  type Graph,
+} from '@wired-falcon/core';
+import { useGraph } from '../../session/SessionContext.tsx';
+import { FactTable, ItemLink } from './FactTable.tsx';
+
+/** Distances, isolations and what arrives, antenna by antenna; compasses and what turns them. Estimates, named so. */
+export function AntennasPage() {
+  const graph = useGraph();
+  return (
+    <div className="min-h-0 overflow-y-auto px-5 py-3" data-testid="antennas">
+      <h2 className="text-[15px] font-bold">Antennas and compass</h2>
+      <p className="mt-1 max-w-prose text-[13px] text-ink2">
+        Isolations are estimates in free air: the airframe is not in them. Nearer than a wavelength a low figure is stated. Fit every
+        antenna before its transmitter gets power, and keep to the radio rules where you fly.
+      </p>
+      <Compasses graph={graph} />
+      <Neighbours graph={graph} />
+      <Shadows graph={graph} />
+      <Noise graph={graph} />
+      <Products graph={graph} />
+      <Baselines graph={graph} />
+    </div>
+  );
+}
+
+function Compasses({ graph }: { readonly graph: Graph }) {
+  return (
+    <FactTable
+      title="Compasses in use: what the currents do to their heading"
+      head={['Compass', 'Worst', 'Varying, level', 'Heading error', 'Constant', 'Most of it from']}
+      empty={hasCompass(graph) ? 'No compass that is wired has a place yet.' : 'No part of the aircraft has a compass.'}
+      rows={compassFields(graph).map(({ compass, worst, constantUt, legs }) => ({
+        key: compass.item.id,
+        isOver: worst.errorDeg > 5,
+        cells: [
+          <ItemLink key="ref" graph={graph} itemRef={compass.item.ref} />,
+          worst.title.toLowerCase(),
+          `${worst.levelUt.toFixed(2)} uT`,
+          `${worst.errorDeg.toFixed(1)} deg`,
+          `${Math.hypot(...constantUt).toFixed(1)} uT`,
+          legs
+            .slice(0, 3)
+            .map(({ of, ut }) => `${of.cable.tag} ${ut.toPrecision(2)}`)
+            .join(', '),
+        ],
+      }))}
+    />
+  );
+}
+
+function hasCompass({ items }: Graph): boolean {
+  return items.some(({ item, part }) => item.where === 'aircraft' && part?.compass !== undefined);
+}
+
+function Neighbours({ graph }: { readonly graph: Graph }) {
+  return (
+    <FactTable
+      title="Distances and isolations: what one antenna gets of another"
+      head={['Sender', 'Receiver', 'Apart', 'Isolation', 'Arrives', 'Bears']}
+      empty={
+        placedAntennas(graph).length === 0
+          ? 'Nothing with an antenna has a place yet.'
+          : 'No transmitter is beside a receiver of another part.'
+      }
+      rows={neighboursOf(graph).map(({ sender, receiver, isolation, arrivesDbm, bearsDbm }) => ({
+        key: `${sender.name} ${receiver.name}`,
+        isOver: arrivesDbm > bearsDbm,
+        cells: [
+          <ItemLink key="s" graph={graph} itemRef={sender.name} />,
+          <ItemLink key="r" graph={graph} itemRef={receiver.name} />,
+          `${isolation.distanceMm.toFixed(0)} mm`,
+          `${isolation.db.toFixed(0)} dB${isolation.isNear ? ', stated' : ''}`,
+          `${arrivesDbm.toFixed(0)} dBm`,
+          `${bearsDbm.toFixed(0)} dBm`,
+        ],
+      }))}
+    />
+  );
+}
+
+function Shadows({ graph }: { readonly graph: Graph }) {
+  return (
+    <FactTable
+      title="What stands between an antenna and the horizon, at its height: packs, motors, and what the brief says is of carbon"
+      head={['Antenna', 'Shadowed by', 'Apart', 'Hides', 'Where']}
+      empty="Nothing."
+      rows={shadowsOf(graph).map((shadow, i) => ({
+        key: String(i),
+        isOver: false,
+        cells: [
+          <ItemLink key="a" graph={graph} itemRef={shadow.antenna.name} />,
+          <ItemLink key="b" graph={graph} itemRef={shadowName(shadow.body)} />,
+          `${shadow.distanceMm.toFixed(0)} mm`,
+          `${shadow.spanDeg.toFixed(0)} deg`,
+          shadowWords(shadow),
+        ],
+      }))}
+    />
+  );
+}
+
+function Noise({ graph }: { readonly graph: Graph }) {
+  return (
+    <FactTable
+      title="Computers and switching regulators beside satellite antennas"
+      head={['Source', 'Antenna', 'Apart', 'Arrives', 'Bears']}
+      empty="None."
+      rows={noisyNeighbours(graph).map(({ source, receiver, distanceMm, arrivesDbm, bearsDbm }) => ({
+        key: `${source.item.ref} ${receiver.name}`,
+        isOver: arrivesDbm > bearsDbm,
+        cells: [
+          <ItemLink key="s" graph={graph} itemRef={source.item.ref} />,
+          receiver.name,
+          `${distanceMm.toFixed(0)} mm`,
+          `${arrivesDbm.toFixed(0)} dBm`,
+          `${bearsDbm.toFixed(0)} dBm`,
+        ],
+      }))}
+    />
+  );
+}
+
+function Products({ graph }: { readonly graph: Graph }) {
+  return (
+    <FactTable
+      title="Harmonics and products that fall on a receiver"
+      head={['Product', 'On', 'Heard by', 'Level', 'Limit']}
+      empty="None that would be heard."
+      rows={productsOf(placedAntennas(graph)).map(({ name, mhz, receiver, levelDbm, limitDbm }) => ({
+        key: `${name} ${receiver.name}`,
+        isOver: true,
+        cells: [
+          name,
+          `${mhz[0].toFixed(0)} to ${mhz[1].toFixed(0)} MHz`,
+          <ItemLink key="r" graph={graph} itemRef={receiver.name} />,
+          `${levelDbm.toFixed(0)} dBm`,
+          `${limitDbm.toFixed(0)} dBm`,
+        ],
+      }))}
+    />
+  );
+}
+
+function Baselines({ graph }: { readonly graph: Graph }) {
+  const baselines = baselinesOf(graph);
+  if (baselines.length === 0) return null;
+  return (
+    <FactTable
+      title="Heading from two antennas"
+      head={['Receiver', 'Baseline', 'From the first to the second', 'Heading, one sigma', 'Antenna']}
+      empty=""
+      rows={baselines.map(({ ref, lengthMm, bearingDeg, errorDeg, second }) => ({
+        key: ref,
+        isOver: false,
+        cells: [
+          <ItemLink key="r" graph={graph} itemRef={ref} />,
+          `${lengthMm.toFixed(0)} mm`,
+          `${bearingDeg.toFixed(0)} deg from forward, to the right`,
+          `${errorDeg.toFixed(1)} deg`,
+          ANTENNAS[second.antenna].title,
+        ],
+      }))}
+    />
+  );
+}

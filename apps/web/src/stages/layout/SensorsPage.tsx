@@ -1,0 +1,129 @@
+import {
+  BAY_ACCESS,
+  hoverOf,
+  inertialSensors,
+  pitotsOf,
+  reachOf,
+  speedAtPa,
+  stepMs,
+  tubeLagMs,
+  TUBE_BORE_MM,
+  type Graph,
+  type Pitot,
+} from '@wired-falcon/core';
+import { useGraph } from '../../session/SessionContext.tsx';
+import { FactTable, ItemLink } from './FactTable.tsx';
+
+/** How sensors sit in the aircraft, what hovering takes, and what one gets at when it is together. */
+export function SensorsPage() {
+  const graph = useGraph();
+  const hover = hoverOf(graph);
+  return (
+    <div className="min-h-0 overflow-y-auto px-5 py-3" data-testid="sensors">
+      <h2 className="text-[15px] font-bold">Sensors and reach</h2>
+      <Inertial graph={graph} />
+      <Airspeed graph={graph} />
+      {hover !== undefined && (
+        <p className="mt-4 text-[13px]" data-testid="hover">
+          Hovering takes about <b className="value">{hover.wattsEach.toFixed(0)} W</b> of each of {hover.motors} motors:{' '}
+          <b className="value">{(hover.throttle * 100).toFixed(0)} %</b> of the throttle{hover.isEnough ? '' : ', and that is not enough'}.
+          An estimate from the weight and the size of the propellers.
+        </p>
+      )}
+      <Reach graph={graph} />
+    </div>
+  );
+}
+
+interface OfGraph {
+  readonly graph: Graph;
+}
+
+function Inertial({ graph }: OfGraph) {
+  return (
+    <FactTable
+      title="Inertial sensors: how they lie, and how far from where the aircraft balances"
+      head={['Controller', 'Its nose points', 'Its right side', 'Its top', 'From square', 'From the balance']}
+      empty="No controller has a place yet."
+      rows={inertialSensors(graph).map(({ controller, turning, offSquareDeg, fromBalanceMm }) => ({
+        key: controller.item.id,
+        isOver: false,
+        cells: [
+          <ItemLink key="ref" graph={graph} itemRef={controller.item.ref} />,
+          axisText(turning, 0, -1),
+          axisText(turning, 1, 1),
+          axisText(turning, 2, 1),
+          `${offSquareDeg.toFixed(1)} deg`,
+          fromBalanceMm === undefined ? '' : `${fromBalanceMm.toFixed(0)} mm`,
+        ],
+      }))}
+    />
+  );
+}
+
+/** Where an axis of a part points in the aircraft, as the share of forward, right and up. */
+function axisText(turning: ReturnType<typeof inertialSensors>[number]['turning'], axis: 0 | 1 | 2, sign: 1 | -1): string {
+  const [forward, right, up] = [-sign * turning[0][axis], sign * turning[1][axis], sign * turning[2][axis]];
+  const words: readonly (readonly [number, string])[] = [
+    [forward, 'forward'],
+    [-forward, 'aft'],
+    [right, 'right'],
+    [-right, 'left'],
+    [up, 'up'],
+    [-up, 'down'],
+  ];
+  const square = words.find(([share]) => share > 0.9999);
+  return square?.[1] ?? [forward, right, up].map((share) => share.toFixed(3)).join(', ');
+}
+
+function Airspeed({ graph }: OfGraph) {
+  const { stallMs, neverExceedMs } = graph.design.aircraft.airframe.frame?.numbers ?? {};
+  return (
+    <FactTable
+      title={`Airspeed: head and tube; the lag is an estimate for a bore of ${TUBE_BORE_MM} mm`}
+      head={['Sensor', 'Head at station', 'Tube', 'Lag', 'Measures to', 'Never exceed', 'A step at stall speed']}
+      empty="No airspeed sensor has a place yet."
+      rows={pitotsOf(graph).map(({ sensor, head, tubeMm }) => {
+        const range = sensor.part.airspeed;
+        const mostMs = range === undefined ? undefined : speedAtPa(range.fullScalePa);
+        return {
+          key: sensor.item.id,
+          isOver: mostMs !== undefined && neverExceedMs !== undefined && mostMs < neverExceedMs,
+          cells: [
+            <ItemLink key="ref" graph={graph} itemRef={sensor.item.ref} />,
+            `${head[0].toFixed(0)} mm`,
+            `${tubeMm.toFixed(0)} mm`,
+            `${tubeLagMs(tubeMm).toFixed(2)} ms`,
+            mostMs === undefined ? '' : `${mostMs.toFixed(0)} m/s`,
+            neverExceedMs === undefined ? '' : `${neverExceedMs.toFixed(0)} m/s`,
+            stepText(range, stallMs),
+          ],
+        };
+      })}
+    />
+  );
+}
+
+function stepText(range: Pitot['sensor']['part']['airspeed'], stallMs: number | undefined): string {
+  return range === undefined || stallMs === undefined ? '' : `${stepMs(range.stepPa, stallMs).toFixed(2)} m/s`;
+}
+
+function Reach({ graph }: OfGraph) {
+  return (
+    <FactTable
+      title="What one gets at when the aircraft is together; cards, buttons and lights where the part has them"
+      head={['Part', 'What', 'Bay', 'Reached']}
+      empty="Nothing that one has to get at has a place yet."
+      rows={reachOf(graph).map(({ placed, what, by }) => ({
+        key: `${placed.item.id} ${what}`,
+        isOver: by === 'closed',
+        cells: [
+          <ItemLink key="ref" graph={graph} itemRef={placed.item.ref} />,
+          what,
+          placed.place.bay === undefined ? 'none' : (graph.design.aircraft.airframe.frame?.bays[placed.place.bay]?.title ?? ''),
+          by === 'closed' ? 'set up before it is closed' : by === 'open' ? 'always' : `by its ${BAY_ACCESS[by]}`,
+        ],
+      }))}
+    />
+  );
+}

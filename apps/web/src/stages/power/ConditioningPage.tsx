@@ -1,0 +1,237 @@
+import { useState } from 'react';
+import {
+  capacitorForDip,
+  clampsFor,
+  CONDITIONER_PART,
+  conditioningEdit,
+  FILTER_PART,
+  lcFilterAnswer,
+  leadCapacitance,
+  settingsOf,
+  type Part,
+} from '@wired-falcon/core';
+import { useGraph, useMake } from '../../session/SessionContext.tsx';
+import { NumberField } from '../../ui/NumberField.tsx';
+
+/** The arithmetic of what keeps rails quiet: capacitor and clamp, LC filter, capacitors for long battery leads. */
+export function ConditioningPage() {
+  return (
+    <div className="grid grid-cols-2 gap-x-10 gap-y-6 px-5 py-3" data-testid="conditioning">
+      <Conditioner />
+      <Filter />
+      <Lead />
+      <Cautions />
+    </div>
+  );
+}
+
+/** One field of a calculator. */
+interface Entry {
+  readonly label: string;
+  readonly unit: string;
+  readonly least: number;
+  readonly most: number;
+}
+
+type Figures<K extends string> = Readonly<Record<K, number>>;
+
+interface FieldsProps<K extends string> {
+  readonly entries: Readonly<Record<K, Entry>>;
+  readonly figures: Figures<K>;
+  readonly onChange: (figures: Figures<K>) => void;
+}
+
+function Fields<K extends string>({ entries, figures, onChange }: FieldsProps<K>) {
+  return Object.entries<Entry>(entries).map(([id, { label, unit, least, most }]) => (
+    <NumberField
+      key={id}
+      label={label}
+      unit={unit}
+      least={least}
+      most={most}
+      value={Object.entries<number>(figures).find(([name]) => name === id)?.[1]}
+      onSave={(value) => value !== undefined && onChange({ ...figures, [id]: value })}
+    />
+  ));
+}
+
+const RAIL = {
+  railV: { label: 'Highest normal rail', unit: 'V', least: 1, most: 60 },
+  maxV: { label: 'The most delicate part stands', unit: 'V', least: 1, most: 80 },
+  stepA: { label: 'Servos start, at once', unit: 'A', least: 0.1, most: 100 },
+  stepMs: { label: 'until the regulator follows', unit: 'ms', least: 0.01, most: 100 },
+  sourceA: { label: 'meanwhile delivered', unit: 'A', least: 0, most: 100 },
+  allowedV: { label: 'Dip allowed', unit: 'V', least: 0.05, most: 5 },
+  pushedA: { label: 'Servos push back, braking', unit: 'A', least: 0, most: 50 },
+  pushedMs: { label: 'for', unit: 'ms', least: 0.1, most: 2000 },
+} as const;
+
+const ESR_OHM = 0.03;
+const SLOPE_OHM = 0.4;
+const TOLERANCE = 0.05;
+
+function Conditioner() {
+  const [figures, setFigures] = useState<Figures<keyof typeof RAIL>>({
+    railV: 5.2,
+    maxV: 6.5,
+    stepA: 4,
+    stepMs: 0.2,
+    sourceA: 1.5,
+    allowedV: 0.6,
+    pushedA: 1,
+    pushedMs: 50,
+  });
+  const dip = capacitorForDip({
+    stepA: figures.stepA,
+    stepS: figures.stepMs / 1000,
+    sourceA: figures.sourceA,
+    esrOhm: ESR_OHM,
+    allowedV: figures.allowedV,
+  });
+  const [clamp] = clampsFor({
+    railV: figures.railV,
+    absoluteMaxV: figures.maxV,
+    pushedA: figures.pushedA,
+    pushedS: figures.pushedMs / 1000,
+    slopeOhm: SLOPE_OHM,
+    tolerance: TOLERANCE,
+  });
+  return (
+    <section aria-label="Rail conditioner">
+      <h2 className="text-[15px] font-bold">Rail conditioner: capacitor and clamp</h2>
+      <Fields entries={RAIL} figures={figures} onChange={setFigures} />
+      <p className="mt-2 text-[13px]" data-testid="dip">
+        {dip === undefined
+          ? 'No capacitor does it: its own resistance takes the whole dip. Take several in parallel, or a stronger regulator.'
+          : `At least ${dip.microfarad} uF with ${ESR_OHM * 1000} mohm: the dip is ${dip.dipV.toFixed(2)} V.`}
+      </p>
+      <p className="mt-1 text-[13px]" data-testid="clamp">
+        {clamp === undefined
+          ? 'No zener of the standard series is above the normal rail and below what the parts stand.'
+          : `Zener ${clamp.volts} V, 5 %: begins at ${clamp.fromV.toFixed(2)} V, holds the rail below ${clamp.toV.toFixed(2)} V; ${(clamp.standbyA * 1000).toFixed(0)} mA and ${clamp.standbyW.toFixed(2)} W at the normal rail; a braking servo puts ${clamp.energyJ.toFixed(2)} J into it.`}
+      </p>
+      <PutIn
+        part={CONDITIONER_PART}
+        wanted={dip === undefined || clamp === undefined ? undefined : { microfarad: dip.microfarad, clamp: clamp.volts }}
+      />
+    </section>
+  );
+}
+
+const FILTER = {
+  volts: { label: 'Supply', unit: 'V', least: 1, most: 60 },
+  amps: { label: 'Load', unit: 'A', least: 0.01, most: 10 },
+  microhenry: { label: 'Coil', unit: 'uH', least: 1, most: 10_000 },
+  coilMilliohm: { label: 'Resistance of the coil', unit: 'm\u03a9', least: 1, most: 10_000 },
+  microfarad: { label: 'Capacitor', unit: 'uF', least: 1, most: 10_000 },
+  esrMilliohm: { label: 'Its series resistance', unit: 'm\u03a9', least: 1, most: 10_000 },
+  switchingKhz: { label: 'Motor controllers chop at', unit: 'kHz', least: 1, most: 200 },
+  motorHz: { label: 'Highest motor frequency', unit: 'Hz', least: 10, most: 20_000 },
+} as const;
+
+function Filter() {
+  const [figures, setFigures] = useState<Figures<keyof typeof FILTER>>({
+    volts: 12,
+    amps: 0.5,
+    microhenry: 100,
+    coilMilliohm: 80,
+    microfarad: 470,
+    esrMilliohm: 50,
+    switchingKhz: 24,
+    motorHz: 2000,
+  });
+  const answer = lcFilterAnswer(
+    {
+      microhenry: figures.microhenry,
+      coilOhm: figures.coilMilliohm / 1000,
+      microfarad: figures.microfarad,
+      esrOhm: figures.esrMilliohm / 1000,
+    },
+    { volts: figures.volts, amps: figures.amps, switchingHz: figures.switchingKhz * 1000, motorHz: [0, figures.motorHz] },
+  );
+  return (
+    <section aria-label="LC filter">
+      <h2 className="text-[15px] font-bold">LC filter for video</h2>
+      <Fields entries={FILTER} figures={figures} onChange={setFigures} />
+      <p className="mt-2 text-[13px]" data-testid="filter">
+        Resonance at {answer.resonanceHz.toFixed(0)} Hz, Q {answer.q.toFixed(1)}. At {figures.switchingKhz} kHz{' '}
+        {answer.attenuationDb.toFixed(0)} dB weaker; it drops {answer.dropV.toFixed(2)} V.
+      </p>
+      {answer.isHarmful && (
+        <p role="alert" className="mt-1 text-[13px] text-rust">
+          At {answer.peakHz.toFixed(0)} Hz the noise comes through {answer.peakDb.toFixed(1)} dB stronger, and the motor turns through that
+          frequency. Take a larger capacitor, or one with more series resistance.
+        </p>
+      )}
+      <PutIn part={FILTER_PART} wanted={{ microhenry: figures.microhenry, microfarad: figures.microfarad }} />
+    </section>
+  );
+}
+
+function Lead() {
+  const [addedMm, setAddedMm] = useState(300);
+  const { microfarad, pieces } = leadCapacitance(addedMm);
+  return (
+    <section aria-label="Long battery lead">
+      <h2 className="text-[15px] font-bold">Long battery lead</h2>
+      <NumberField
+        label="Longer than delivered by"
+        unit="mm"
+        value={addedMm}
+        least={0}
+        most={5000}
+        onSave={(value) => value !== undefined && setAddedMm(value)}
+      />
+      <p className="mt-2 text-[13px]" data-testid="lead">
+        {microfarad === 0
+          ? 'Nothing to add.'
+          : `${microfarad} uF low ESR at the motor controller${pieces > 1 ? `, as ${pieces} capacitors` : ''}, above the pack's full voltage, with short legs. Longer motor leads instead need none.`}
+      </p>
+      <p className="mt-1 text-[13px] text-ink2">
+        A large pack sparks when it is plugged in: use a connector with a resistor or an anti-spark lead.
+      </p>
+    </section>
+  );
+}
+
+/** Puts a part of the samples into the aircraft with the values of its settings that are next to what was computed. */
+function PutIn({ part, wanted }: { readonly part: Part | undefined; readonly wanted: Readonly<Record<string, number>> | undefined }) {
+  const graph = useGraph();
+  const make = useMake();
+  if (part === undefined || wanted === undefined) return null;
+  const settings = Object.fromEntries(
+    settingsOf(part).flatMap((spec) => {
+      const value = wanted[spec.id];
+      if (spec.is !== 'choice' || value === undefined) return [];
+      const choices = spec.choices.map((choice) => Number(choice.value)).sort((a, b) => a - b);
+      const chosen = choices.find((choice) => choice >= value * 0.999) ?? choices.at(-1);
+      return chosen === undefined ? [] : [[spec.id, chosen] as const];
+    }),
+  );
+  const edit = conditioningEdit(graph, part, settings);
+  if (edit === undefined) return null;
+  return (
+    <button type="button" className="action mt-2" onClick={() => make(edit)}>
+      Put it into the aircraft ({Object.values(settings).join(', ')})
+    </button>
+  );
+}
+
+function Cautions() {
+  return (
+    <section aria-label="Cautions">
+      <h2 className="text-[15px] font-bold">Before it is powered</h2>
+      <ul className="list-disc pl-5 text-[13px]">
+        <li>
+          The negative terminal of the capacitor goes to ground. On aluminium electrolytics the stripe marks the negative; on tantalums the
+          bar marks the positive. The wrong way round it bursts.
+        </li>
+        <li>The band of the zener, its cathode, goes to the rail.</li>
+        <li>
+          Try it on a separate supply with a current limit first, with eye protection, and measure the rail before it meets the controller.
+        </li>
+        <li>A clamp fails short beyond its energy. It never protects against a regulator that puts the pack through.</li>
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,18 @@
+import { STAGES } from '@wired-falcon/core';
+import type { StageDef } from '../../addresses/stageDef.ts';
+
+export const wiring: StageDef = {
+  id: 'wiring',
+  title: STAGES.wiring,
+  opensWith: 'w',
+  pages: [
+    { id: 'sheet', title: 'Wiring sheet', path: '', load: async () => (await import('./WiringView.tsx')).WiringView },
+    { id: 'ladder', title: 'Pin ladder', path: ':cable', load: async () => (await import('./ladder/PinLadderView.tsx')).PinLadderView },
+  ],
+  keys: [
+    { keys: 'arrow keys', what: 'on the sheet: from pin to pin; in the ladder: along and across' },
+    { keys: 'Enter', what: 'on a pin: choose it, then its counterpart; on a cable tag: open it' },
+    { keys: 'Delete', what: 'in the ladder: part the joined pin' },
+    { keys: 'x', what: 'in the ladder: swap the joined pin with the next one' },
+  ],
+};

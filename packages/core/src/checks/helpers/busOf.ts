@@ -1,0 +1,71 @@
+import { legLengthMm } from '../../layout/ways.ts';
+import { circuitNode, groupOf, type Graph, type GraphItem } from '../../graph/graph.ts';
+import type { Cable } from '../../model/aircraft.ts';
+import type { Endpoint } from '../../model/part.ts';
+import type { Subject } from '../finding.ts';
+
+/** One endpoint on a bus, with its item. */
+export interface BusMember<E extends Endpoint> {
+  readonly item: number;
+  readonly entry: GraphItem;
+  readonly endpoint: E;
+}
+
+/** Everything on one net of a bus: its members in natural order, and the cables that make it. */
+export interface Bus<E extends Endpoint> {
+  readonly net: number;
+  readonly members: readonly BusMember<E>[];
+  readonly cables: readonly Cable[];
+  /** The sum of what is typed or follows from the layout, in mm; other cables count as nothing. */
+  readonly knownLengthMm: number;
+}
+
+/**
+ * The buses of a graph, by the net of one of their signals: through hubs and splitters, whose insides are copper.
+ * @param pinOf the pin by which an endpoint is on the bus; undefined for endpoints of other kinds
+ */
+export function busesOf<E extends Endpoint>(
+  graph: Graph,
+  pinOf: (endpoint: Endpoint) => { endpoint: E; pin: string } | undefined,
+): Bus<E>[] {
+  const members = new Map<number, BusMember<E>[]>();
+  graph.items.forEach((entry, item) => {
+    for (const endpoint of entry.part?.endpoints ?? []) {
+      const on = pinOf(endpoint);
+      const node = on === undefined ? undefined : circuitNode(graph, item, on.pin);
+      if (on === undefined || node === undefined) continue;
+      const net = groupOf(graph.nets, node);
+      members.set(net, [...(members.get(net) ?? []), { item, entry, endpoint: on.endpoint }]);
+    }
+  });
+  return [...members]
+    .filter(([, on]) => new Set(on.map(({ item }) => item)).size > 1)
+    .map(([net, on]) => {
+      const cables = cablesIn(graph, net);
+      const knownLengthMm = cables.reduce((sum, cable) => sum + cableLengthMm(graph, cable), 0);
+      return { net, members: on, cables, knownLengthMm };
+    });
+}
+
+/** The length of all legs of a cable as far as it is known, in mm. */
+export function cableLengthMm(graph: Graph, cable: Cable): number {
+  return Object.values(cable.legs).reduce((sum, leg) => sum + (legLengthMm(graph, cable, leg) ?? 0), 0);
+}
+
+function cablesIn(graph: Graph, net: number): Cable[] {
+  const found = new Set<number>();
+  for (const edge of graph.edges) if (edge.is === 'conductor' && groupOf(graph.nets, edge.a) === net) found.add(edge.cable);
+  return [...found].sort((a, b) => a - b).flatMap((ix) => graph.cables[ix] ?? []);
+}
+
+/** The members of a bus as what a finding is about. */
+export function memberSubjects(members: readonly BusMember<Endpoint>[]): Subject[] {
+  return [...new Set(members.map(({ entry }) => entry.item.id))].map((item) => ({ is: 'item', item }));
+}
+
+/** `FC1, GNSS1 and MAG2`. */
+export function listed(names: readonly string[]): string {
+  const all = [...new Set(names)];
+  if (all.length < 2) return all.join('');
+  return `${all.slice(0, -1).join(', ')} and ${all.at(-1) ?? ''}`;
+}

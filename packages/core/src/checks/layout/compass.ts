@@ -1,0 +1,169 @@
+import { compassFieldAt, compassFields, type CompassField } from '../../field/compassFields.ts';
+import type { Graph } from '../../graph/graph.ts';
+import type { SimpleEdit } from '../../edits/registry.ts';
+import type { Spot } from '../../model/frame.ts';
+import type { Check, Remedy, Saying } from '../finding.ts';
+import { graphAfter } from '../helpers/tryEdit.ts';
+import { BESIDE_MM, besideAirframeMm, movedOut } from './helpers/places.ts';
+import { reroutesOf } from './helpers/reroutes.ts';
+
+const MEND_DEG = 5;
+const STOP_DEG = 10;
+/** Above this share of its range a field that is always there leaves too little for the rest. */
+const RANGE_SHARE = 0.5;
+/** The pitch that is proposed for twisted battery leads. */
+const TWIST_MM = 40;
+/** Legs that add less than this share of the field are left as they are. */
+const COUNTS = 0.15;
+const MOST_TWISTED = 4;
+/** Moves that are tried. */
+const STEP_MM = 10;
+const FURTHEST_MM = 300;
+
+/** Currents that change with the throttle turn the heading of a compass. */
+export const compassField: Check = {
+  id: 'place.compass-field',
+  stage: 'layout',
+  title: 'Currents beside a compass',
+  run: ({ graph }) => compassFields(graph).flatMap((field) => [...varying(graph, field), ...constant(field)]),
+};
+
+/** What hovers has nothing but its compass for a heading, unless two antennas give it one. */
+function navigatesByCompass(graph: Graph): boolean {
+  const { kind } = graph.design.aircraft.airframe;
+  const hovers = kind === 'quad' || kind === 'hexa' || kind === 'lift-and-cruise';
+  const hasHeading = graph.items.some(({ part }) => part?.kind === 'gnss' && (part.radios ?? []).length > 1);
+  return hovers && !hasHeading;
+}
+
+function varying(graph: Graph, { compass, worst, legs, situations }: CompassField): Saying[] {
+  const { errorDeg, levelUt, title } = worst;
+  if (errorDeg <= MEND_DEG) return [];
+  const { item } = compass;
+  return [
+    {
+      severity: errorDeg > STOP_DEG && navigatesByCompass(graph) ? 'stop' : 'mend',
+      where: [{ is: 'item', item: item.id }],
+      what: `The currents of ${legs
+        .slice(0, 2)
+        .map(({ of }) => of.cable.tag)
+        .join(' and ')} turn the heading of ${item.ref} by ${errorDeg.toFixed(0)} degrees (${title.toLowerCase()}).`,
+      evidence: [
+        { label: `level field that varies, ${title.toLowerCase()}`, value: `${levelUt.toFixed(1)} uT` },
+        { label: 'heading error', value: `${errorDeg.toFixed(1)} deg`, limit: `${MEND_DEG} deg` },
+        ...legs.slice(0, 3).map(({ of, amps, ut }) => ({ label: `${of.cable.tag}, ${amps.toFixed(0)} A`, value: `${ut.toFixed(1)} uT` })),
+        ...situations.filter((one) => one.title === 'Cruise').map((one) => ({ label: 'cruise', value: `${one.errorDeg.toFixed(1)} deg` })),
+      ],
+      why: 'Calibration takes away what is always there, not what comes and goes with the throttle: it flies off to one side, or circles.',
+      discriminator: 'varying',
+      remedies: () => [
+        ...twists(graph, item.id, errorDeg, legs),
+        ...leadings(graph, compass, errorDeg, legs),
+        ...moves(graph, compass, errorDeg),
+      ],
+    },
+  ];
+}
+
+function constant({ compass, constantUt, rangeUt }: CompassField): Saying[] {
+  const most = Math.max(...constantUt.map(Math.abs));
+  if (most <= RANGE_SHARE * rangeUt) return [];
+  const { item } = compass;
+  return [
+    {
+      severity: 'note',
+      where: [{ is: 'item', item: item.id }],
+      what: `Magnets beside ${item.ref} take more than half of what it measures.`,
+      evidence: [{ label: 'constant field', value: `${most.toFixed(0)} uT`, limit: `${(RANGE_SHARE * rangeUt).toFixed(0)} uT` }],
+      why: 'What is left is small for the field of the earth and for what varies; a motor that is changed moves it out of range.',
+      discriminator: 'constant',
+    },
+  ];
+}
+
+function errorAfter(graph: Graph, edit: Parameters<typeof graphAfter>[1], item: string): number {
+  const after = graphAfter(graph, edit);
+  const field = after === undefined ? undefined : compassFields(after).find(({ compass }) => compass.item.id === item);
+  return field?.worst.errorDeg ?? Infinity;
+}
+
+/** Twists the wires that add most, where that is enough. */
+function twists(graph: Graph, item: string, wasDeg: number, legs: CompassField['legs']): readonly Remedy[] {
+  const total = legs[0]?.ut ?? 0;
+  const strong = legs
+    .filter(({ of, ut }) => of.leg.twistMm === undefined && ut > COUNTS * total && of.wires.length > 1)
+    .slice(0, MOST_TWISTED);
+  if (strong.length === 0) return [];
+  const edits = strong.map(({ of }): SimpleEdit => ({
+    kind: 'set-leg-twist',
+    cable: of.cable.id,
+    leg: of.leg.id,
+    twistMm: TWIST_MM,
+    was: null,
+  }));
+  const tags = strong.map(({ of }) => of.cable.tag).join(', ');
+  const edit = { kind: 'batch' as const, title: `Twist ${tags}`, edits };
+  const errorDeg = errorAfter(graph, edit, item);
+  if (errorDeg > MEND_DEG) return [];
+  return [
+    {
+      label: `Twist ${tags}`,
+      sentence: `Twist the wires of ${tags}, a turn in ${TWIST_MM} mm: the heading error falls from ${wasDeg.toFixed(1)} to ${errorDeg.toFixed(1)} degrees.`,
+      edit,
+    },
+  ];
+}
+
+/** Leads the wires that add most by another way, where that is enough. */
+function leadings(graph: Graph, compass: CompassField['compass'], wasDeg: number, legs: CompassField['legs']): readonly Remedy[] {
+  const [strongest] = legs;
+  if (strongest === undefined) return [];
+  for (const { point, edit } of reroutesOf(graph, strongest.of, compass.place.at)) {
+    const errorDeg = errorAfter(graph, edit, compass.item.id);
+    if (errorDeg > MEND_DEG) continue;
+    const { tag } = strongest.of.cable;
+    return [
+      {
+        label: `Lead ${tag} another way`,
+        sentence: `Lead ${tag} by way of ${point.title}: the heading error falls from ${wasDeg.toFixed(1)} to ${errorDeg.toFixed(1)} degrees.`,
+        edit,
+      },
+    ];
+  }
+  return [];
+}
+
+const WAYS: readonly { readonly axis: 0 | 1 | 2; readonly sign: 1 | -1; readonly name: string }[] = [
+  { axis: 2, sign: 1, name: 'up, on a mast' },
+  { axis: 1, sign: 1, name: 'to the right' },
+  { axis: 1, sign: -1, name: 'to the left' },
+  { axis: 0, sign: -1, name: 'forward' },
+  { axis: 0, sign: 1, name: 'aft' },
+];
+
+/** The shortest move that is enough. */
+function moves(graph: Graph, compass: CompassField['compass'], wasDeg: number): readonly Remedy[] {
+  // Inside a bay the only way out is up.
+  const ways = compass.place.bay === undefined ? WAYS : WAYS.filter(({ axis }) => axis === 2);
+  for (let mm = STEP_MM; mm <= FURTHEST_MM; mm += STEP_MM) {
+    for (const { axis, sign, name } of ways) {
+      const at = compass.place.at.map((value, i) => (i === axis ? value + sign * mm : value));
+      const [station = 0, butt = 0, water = 0] = at;
+      const to: Spot = [station, butt, water];
+      if (besideAirframeMm(graph, to) > BESIDE_MM) continue;
+      // First with all other things as they are, which is quick; its own cable, longer or shorter, changes little.
+      if (compassFieldAt(graph, compass, to).worst.errorDeg > MEND_DEG) continue;
+      const edit = movedOut(compass, to);
+      const errorDeg = errorAfter(graph, edit, compass.item.id);
+      if (errorDeg > MEND_DEG) continue;
+      return [
+        {
+          label: `Move ${compass.item.ref} ${mm} mm`,
+          sentence: `Move ${compass.item.ref} ${mm} mm ${name}: the heading error falls from ${wasDeg.toFixed(1)} to ${errorDeg.toFixed(1)} degrees.`,
+          edit,
+        },
+      ];
+    }
+  }
+  return [];
+}

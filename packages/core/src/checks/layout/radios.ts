@@ -1,0 +1,223 @@
+import type { Edit } from '../../edits/registry.ts';
+import type { Graph } from '../../graph/graph.ts';
+import type { Spot } from '../../model/frame.ts';
+import { ANTENNAS } from '../../model/radio.ts';
+import { antennaOptions, pairName } from '../../radio/antennaOptions.ts';
+import { placedAntennas, radiosOf, type PlacedAntenna, type RadioAt } from '../../radio/antennasOf.ts';
+import { linkBudget, marginDb } from '../../radio/linkBudget.ts';
+import { linkWishes } from '../../radio/linkWishes.ts';
+import { loudPairs, neighboursOf, noisyNeighbours, pairOf, type Neighbours } from '../../radio/nearby.ts';
+import { productsOf } from '../../radio/products.ts';
+import type { Check, Remedy, Saying } from '../finding.ts';
+import { graphAfter } from '../helpers/tryEdit.ts';
+import { BESIDE_MM, besideAirframeMm } from './helpers/places.ts';
+
+/** So much more than a receiver bears is a matter of mending; less is worth knowing: the figures are estimates. */
+const CLEAR_DB = 6;
+/** How antennas are tried elsewhere. */
+const STEP_MM = 20;
+const FURTHEST_MM = 1000;
+
+/** A transmitter so near to a satellite antenna that it drowns what comes from the sky. */
+export const gnssNearTransmitter: Check = {
+  id: 'place.gnss-near-transmitter',
+  stage: 'layout',
+  title: 'A transmitter beside a satellite antenna',
+  run: ({ graph }) =>
+    neighboursOf(graph)
+      .filter(({ receiver }) => receiver.placed.part.kind === 'gnss')
+      .flatMap((pair) => tooLoud(graph, pair, 'The receiver loses satellites, or its position drifts, whenever the other sends.')),
+};
+
+/** A transmitter so near to another receiver's antenna that it goes deaf. */
+export const antennaSeparation: Check = {
+  id: 'place.antenna-separation',
+  stage: 'layout',
+  title: 'Antennas too near to each other',
+  run: ({ graph }) =>
+    neighboursOf(graph)
+      .filter(({ receiver }) => receiver.placed.part.kind !== 'gnss')
+      .flatMap((pair) =>
+        tooLoud(graph, pair, 'It hears less far whenever the other sends: a range check on the ground with both on shows it.'),
+      ),
+};
+
+function tooLoud(graph: Graph, pair: Neighbours, why: string): Saying[] {
+  const { receiver, sender, isolation, arrivesDbm, bearsDbm } = pair;
+  const excessDb = arrivesDbm - bearsDbm;
+  if (excessDb <= 0) return [];
+  return [
+    {
+      severity: excessDb > CLEAR_DB ? 'mend' : 'note',
+      where: [
+        { is: 'item', item: receiver.item.id },
+        { is: 'item', item: sender.item.id },
+      ],
+      what: `The antenna of ${sender.name} is ${isolation.distanceMm.toFixed(0)} mm from that of ${receiver.name}, which bears ${excessDb.toFixed(0)} dB less than arrives.`,
+      evidence: [
+        { label: `${sender.name} sends`, value: `${(sender.radio.sendsDbm ?? 0).toFixed(0)} dBm` },
+        {
+          label: isolation.isNear ? 'isolation, stated for less than a wavelength' : 'isolation, estimated',
+          value: `${isolation.db.toFixed(0)} dB`,
+        },
+        { label: `arrives at ${receiver.name}`, value: `${arrivesDbm.toFixed(0)} dBm`, limit: `${bearsDbm.toFixed(0)} dBm` },
+      ],
+      why,
+      discriminator: `${receiver.radio.id} ${sender.radio.id}`,
+      remedies: () => antennaElsewhere(graph, sender, (after) => !loudPairs(after).has(pairOf(pair))),
+    },
+  ];
+}
+
+/** A computer or a switching regulator beside a satellite antenna. */
+export const gnssNearEmitter: Check = {
+  id: 'place.gnss-near-emitter',
+  stage: 'layout',
+  title: 'Electronics beside a satellite antenna',
+  run: ({ graph }) =>
+    noisyNeighbours(graph).flatMap(({ receiver, source, distanceMm, arrivesDbm, bearsDbm }): Saying[] => {
+      const excessDb = arrivesDbm - bearsDbm;
+      if (excessDb <= 0) return [];
+      return [
+        {
+          severity: excessDb > CLEAR_DB ? 'mend' : 'note',
+          where: [
+            { is: 'item', item: receiver.item.id },
+            { is: 'item', item: source.item.id },
+          ],
+          what: `${source.item.ref} is ${distanceMm.toFixed(0)} mm from the antenna of ${receiver.name} and can be heard in its band.`,
+          evidence: [
+            { label: `${source.item.ref} radiates, estimated`, value: `${(source.part.noiseDbm ?? 0).toFixed(0)} dBm` },
+            { label: `arrives at ${receiver.name}`, value: `${arrivesDbm.toFixed(0)} dBm`, limit: `${bearsDbm.toFixed(0)} dBm` },
+          ],
+          why: 'Fewer satellites with it running than without. Compare both on the bench; distance, or a shield between the two, helps.',
+          discriminator: receiver.radio.id,
+          remedies: () =>
+            antennaElsewhere(graph, receiver, (after) =>
+              noisyNeighbours(after).every((other) => other.receiver.name !== receiver.name || other.arrivesDbm <= other.bearsDbm),
+            ),
+        },
+      ];
+    }),
+};
+
+const WAYS: readonly { readonly axis: 0 | 1 | 2; readonly setting: string; readonly sign: 1 | -1; readonly name: string }[] = [
+  { axis: 1, setting: 'butt', sign: 1, name: 'to the right' },
+  { axis: 1, setting: 'butt', sign: -1, name: 'to the left' },
+  { axis: 0, setting: 'station', sign: 1, name: 'aft' },
+  { axis: 0, setting: 'station', sign: -1, name: 'forward' },
+];
+
+/** The shortest way that an antenna can be moved on its lead, within the airframe, so that it is well and no other pair gets too loud. */
+function antennaElsewhere(graph: Graph, antenna: PlacedAntenna, isWell: (after: Graph) => boolean): readonly Remedy[] {
+  const before = loudPairs(graph);
+  for (let mm = STEP_MM; mm <= FURTHEST_MM; mm += STEP_MM) {
+    for (const { axis, setting, sign, name } of WAYS) {
+      const [station, butt, water] = antenna.at;
+      const to: Spot = axis === 0 ? [station + sign * mm, butt, water] : [station, butt + sign * mm, water];
+      if (besideAirframeMm(graph, to) > BESIDE_MM) continue;
+      const id = `${antenna.radio.id}.${setting}`;
+      const was = antenna.item.settings[id] ?? null;
+      const edit: Edit = {
+        kind: 'set-item-setting',
+        item: antenna.item.id,
+        setting: id,
+        value: (typeof was === 'number' ? was : 0) + sign * mm,
+        was,
+      };
+      const after = graphAfter(graph, edit);
+      if (after === undefined || !isWell(after) || [...loudPairs(after)].some((pair) => !before.has(pair))) continue;
+      return [
+        {
+          label: `Move its antenna ${mm} mm`,
+          sentence: `Lead the antenna of ${antenna.name} ${mm} mm ${name}, away from ${antenna.item.ref}.`,
+          edit,
+        },
+      ];
+    }
+  }
+  return [];
+}
+
+/** What transmitters make on the frequency of another receiver. */
+export const rfProduct: Check = {
+  id: 'place.rf-product',
+  stage: 'layout',
+  title: 'A transmitter heard where it should not be',
+  leftToPeople: 'another frequency is a choice',
+  run: ({ graph }) =>
+    productsOf(placedAntennas(graph)).map(({ is, senders, receiver, name, mhz, levelDbm, limitDbm }): Saying => ({
+      severity: is === 'harmonic' ? 'mend' : 'note',
+      where: [receiver, ...senders].map(({ item }) => ({ is: 'item', item: item.id })),
+      what: `${name} falls on ${mhz[0].toFixed(0)} to ${mhz[1].toFixed(0)} MHz, where ${receiver.name} listens.`,
+      evidence: [
+        { label: `${name} at ${receiver.name}, estimated`, value: `${levelDbm.toFixed(0)} dBm`, limit: `${limitDbm.toFixed(0)} dBm` },
+      ],
+      why:
+        is === 'harmonic'
+          ? 'A transmitter with a filter, another band, or more distance: try it with the receiver watched before you fly.'
+          : 'When both send at once something may be heard. Try it on the ground.',
+      discriminator: name,
+    })),
+};
+
+/** A link that does not reach as far as the mission goes. */
+export const linkRange: Check = {
+  id: 'place.range',
+  stage: 'layout',
+  title: 'A link that does not reach',
+  run: ({ graph }) => {
+    const numbers = graph.design.aircraft.airframe.frame?.numbers;
+    const distanceM = (numbers?.missionKm ?? 0) * 1000;
+    return distanceM === 0 ? [] : radiosOf(graph).flatMap((radio) => tooFar(graph, radio, distanceM));
+  },
+};
+
+function tooFar(graph: Graph, radio: RadioAt, distanceM: number): Saying[] {
+  const { heights, wantedDb } = linkWishes(graph);
+  const budget = linkBudget(radio);
+  if (budget === undefined) return [];
+  const spareDb = marginDb(budget, distanceM, heights);
+  if (spareDb >= wantedDb) return [];
+  return [
+    {
+      severity: 'mend',
+      where: [{ is: 'item', item: radio.item.id }],
+      what: `The link of ${radio.name} has ${spareDb.toFixed(0)} dB to spare ${(distanceM / 1000).toFixed(1)} km away, and ${wantedDb.toFixed(0)} dB are wanted.`,
+      evidence: [
+        {
+          label: `${radio.name}, ${pairName({ air: radio.antenna, ground: radio.groundAntenna })}`,
+          value: `${spareDb.toFixed(1)} dB`,
+          limit: `${wantedDb.toFixed(0)} dB`,
+        },
+        {
+          label: 'it may lose',
+          value: `${budget.lossDb.toFixed(0)} dB ${budget.weaker.is === 'down' ? 'on the way down' : 'on the way up'}`,
+        },
+      ],
+      why: 'Trees, banking and other senders take more than nothing: it breaks before the aircraft is there.',
+      discriminator: radio.radio.id,
+      remedies: () => otherAntennas(graph, radio, distanceM),
+    },
+  ];
+}
+
+/** Other antennas on the ground that reach, the smallest first; the one in the air stays as it is. */
+function otherAntennas(graph: Graph, radio: RadioAt, distanceM: number): readonly Remedy[] {
+  const { heights, wantedDb } = linkWishes(graph);
+  return antennaOptions(radio, heights, wantedDb)
+    .filter(({ air, reachM }) => air === radio.antenna && reachM >= distanceM)
+    .slice(-2)
+    .reverse()
+    .map(({ ground }) => ({
+      label: `On the ground: ${ANTENNAS[ground].title}`,
+      sentence: `Take ${ANTENNAS[ground].title} on the ground for ${radio.name}, held upright${ANTENNAS[ground].pattern === 'beam' ? ' and pointed at the aircraft' : ''}.`,
+      edit: {
+        kind: 'set-item-setting' as const,
+        item: radio.item.id,
+        setting: `${radio.radio.id}.ground`,
+        value: ground,
+        was: radio.item.settings[`${radio.radio.id}.ground`] ?? null,
+      },
+    }));
+}

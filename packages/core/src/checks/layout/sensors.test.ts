@@ -1,0 +1,130 @@
+import { describe, expect, it } from '@jest/globals';
+import { compassFieldAt, compassFields } from '../../field/compassFields.ts';
+import { graphOf } from '../../graph/graphOf.ts';
+import { impactPa, speedAtPa } from '../../layout/pitots.ts';
+import type { Design } from '../../model/design.ts';
+import type { Place, PointId, RouteId } from '../../model/frame.ts';
+import { asId } from '../../model/ids.ts';
+import { carrying, compassWing, inBay, SKY } from '../../test/checkCases/placement.ts';
+import { findingsBy, itemOf, made } from '../../test/designs.ts';
+import { remediesOf } from '../findingsOf.ts';
+import { reroutesOf } from './helpers/reroutes.ts';
+
+function turned(design: Design, ref: string, change: Partial<Place>): Design {
+  const { id, place } = itemOf(design, ref);
+  if (place === undefined) throw new Error(`${ref} is not placed.`);
+  return made(design, { kind: 'place-item', item: id, place: { ...place, ...change }, was: place });
+}
+
+describe('a compass beside currents', () => {
+  it('stops what hovers by it, and is to be mended on what flies forward', () => {
+    const { design } = compassWing([310, 25, 25]);
+    expect(findingsBy(design, 'place.compass-field').map(({ severity }) => severity)).toEqual(['mend']);
+    const quad = made(design, { kind: 'set-airframe', airframe: 'quad', was: 'flying-wing' });
+    expect(findingsBy(quad, 'place.compass-field').map(({ severity }) => severity)).toEqual(['stop']);
+  });
+
+  it('is relieved by leading the strongest wires another way, where there is one', () => {
+    const one = compassWing([270, 70, 40]);
+    const { frame } = one.design.aircraft.airframe;
+    const [front, spine] = [asId<PointId>('front'), asId<PointId>('spine')];
+    if (frame?.points[front] === undefined || frame.points[spine] === undefined) throw new Error('The points have other names.');
+    // A second channel from the nose to the middle, on the other side.
+    const low = { title: 'keel', at: [240, -50, -20] } as const;
+    const keel = asId<PointId>('keel');
+    one.make({ kind: 'set-frame-point', id: keel, point: low, was: null });
+    for (const [id, a] of [
+      ['front-keel', front],
+      ['keel-spine', spine],
+    ] as const) {
+      one.make({ kind: 'set-route', id: asId<RouteId>(id), route: { a, b: keel, diameterMm: 20 }, was: null });
+    }
+    // A blind end of it: to lead anything there is out and back on one stretch.
+    const spur = asId<PointId>('spur');
+    one.make({ kind: 'set-frame-point', id: spur, point: { title: 'spur', at: [240, -60, -25] }, was: null });
+    one.make({ kind: 'set-route', id: asId<RouteId>('keel-spur'), route: { a: keel, b: spur, diameterMm: 20 }, was: null });
+    const { design } = one;
+    const graph = graphOf(design);
+    const [field] = compassFields(graph);
+    const others = field?.legs.slice(0, 1).flatMap(({ of }) => reroutesOf(graph, of, field.compass.place.at));
+    expect(others?.map(({ point }) => point.title)).toEqual(['keel']);
+    const [finding] = findingsBy(design, 'place.compass-field');
+    const remedies = finding === undefined ? [] : remediesOf(design, finding);
+    const led = remedies.find(({ label }) => label.startsWith('Lead '));
+    expect(led?.sentence).toMatch(/^Lead W01 by way of keel: the heading error falls from \d+\.\d to \d\.\d degrees\.$/);
+    if (led === undefined) throw new Error('There is no other way.');
+    expect(findingsBy(made(design, led.edit), 'place.compass-field')).toEqual([]);
+  });
+
+  it('notes magnets that take more than half of its range', () => {
+    // A rotor of 0.5 A m2: 100 uT beside it at 80 mm; 800 uT of range are halved at 50 mm.
+    const beside = (mm: number) => findingsBy(compassWing([640, mm, 0]).design, 'place.compass-field').map(({ what }) => what);
+    expect(beside(40)).toContain('Magnets beside MAG1 take more than half of what it measures.');
+    expect(beside(120)).not.toContain('Magnets beside MAG1 take more than half of what it measures.');
+  });
+
+  it('reads the same where it might be put as where it is put', () => {
+    const { design } = compassWing([310, 40, 40]);
+    const graph = graphOf(design);
+    const [here] = compassFields(graph);
+    if (here === undefined) throw new Error('There is no compass.');
+    const [there] = compassFields(graphOf(turned(design, 'MAG1', { at: [310, 90, 60] })));
+    expect(compassFieldAt(graph, here.compass, [310, 90, 60]).worst.errorDeg).toBeCloseTo(there?.worst.errorDeg ?? NaN, 1);
+  });
+});
+
+describe('how a sensor lies', () => {
+  const level = carrying([['gnss-compass-i2c', 'GNSS1', SKY, { 'compass.turn': 'yaw-90' }]]);
+  const said = (design: Design) => findingsBy(design, 'place.compass-orientation').map(({ what }) => what);
+
+  it('is compared as one turn between plan and place, from below too', () => {
+    expect(said(level)[0]).toContain('90 degrees');
+    expect(said(turned(level, 'GNSS1', { turn: [0, 0, 90] }))).toEqual([]);
+    expect(said(turned(level, 'GNSS1', { turn: [0, 0, 90], yawDeg: 12 }))[0]).toContain('12 degrees');
+    expect(said(turned(level, 'GNSS1', { turn: [0, 0, 90], below: true }))[0]).toContain('180 degrees');
+  });
+
+  it('on its back from below is on its back', () => {
+    const back = carrying([['gnss-compass-i2c', 'GNSS1', SKY, { 'compass.turn': 'roll-180-yaw-90' }]]);
+    expect(said(turned(back, 'GNSS1', { turn: [0, 0, 90], below: true }))).toEqual([]);
+    expect(said(turned(back, 'GNSS1', { turn: [180, 0, 90] }))).toEqual([]);
+  });
+
+  it('without a name for it, it can only be laid as planned', () => {
+    const nose = turned(level, 'GNSS1', { turn: [0, 90, 0] });
+    const [finding] = findingsBy(nose, 'place.compass-orientation');
+    expect(finding === undefined ? [] : remediesOf(nose, finding).map(({ label }) => label)).toEqual(['Lay it as planned']);
+  });
+});
+
+describe('airspeed', () => {
+  it('presses with half of density times speed squared: 245 Pa at 20 m/s', () => {
+    expect(impactPa(20)).toBeCloseTo(245, 9);
+    expect(speedAtPa(impactPa(33))).toBeCloseTo(33, 9);
+  });
+
+  it('has no place behind a propeller in its disc, and one beside it ahead of the wing', () => {
+    const at = (numbers: Parameters<typeof carrying>[1], head: number) =>
+      findingsBy(carrying([['airspeed-i2c-2k5', 'ASPD1', [head, 0, 0]]], numbers), 'place.pitot').map(({ what }) => what);
+    // A propeller before the nose, 320 mm wide.
+    expect(at({ propStationMm: -60 }, -20)).toEqual(['The head of ASPD1 stands in the wash of a propeller.']);
+    expect(at({ propStationMm: -60 }, -80)).toEqual([]);
+    expect(at({}, -20)).toEqual([]);
+    expect(at({}, 40)[0]).toContain('40 mm too far aft');
+  });
+});
+
+describe('heat in a closed bay', () => {
+  it('is what its loads take, and what a switching regulator loses of what it gives', () => {
+    const design = inBay('closed');
+    const [finding] = findingsBy(design, 'place.cooling');
+    const watts = (ref: string): number => Number(finding?.evidence.find(({ label }) => label === ref)?.value.replace(' W', ''));
+    const regulator = graphOf(design)
+      .items.find(({ item }) => item.ref === 'BEC1')
+      ?.part?.circuit.find((element) => element.is === 'regulator');
+    const efficiency = regulator?.is === 'regulator' ? regulator.efficiency : NaN;
+    expect(watts('CC1')).toBeGreaterThan(3);
+    expect(Math.abs(watts('BEC1') - watts('CC1') * (1 / efficiency - 1))).toBeLessThan(0.1);
+    expect(finding?.what).toMatch(/^CC1, (BEC1, FC1|FC1, BEC1) turn /);
+  });
+});

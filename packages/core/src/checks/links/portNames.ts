@@ -1,0 +1,45 @@
+import type { Graph, GraphItem } from '../../graph/graph.ts';
+import { cablesAtPort } from '../../graph/cableJoins.ts';
+import { namesDiffer, portNamesOf } from '../../links/portNames.ts';
+import type { UartEndpoint } from '../../model/part.ts';
+import { portOfEnd } from '../../links/serialHops.ts';
+import type { Check, Subject } from '../finding.ts';
+
+/** Wired serial ports that have three different names. One note an aircraft. */
+export const portNames: Check = {
+  id: 'link.port-names',
+  stage: 'links',
+  title: 'Three names for one port',
+  leftToPeople: 'nothing is wrong; it is to be known',
+  run: ({ graph }) => {
+    const rows = graph.items.flatMap((entry) => differingNames(graph, entry));
+    if (rows.length === 0) return [];
+    return [
+      {
+        severity: 'note',
+        where: rows.map(({ subject }) => subject),
+        what: `${rows.length === 1 ? 'One wired port has' : `${rows.length} wired ports have`} different numbers on the board, in the chip and in the firmware: ${rows.map(({ name }) => name).join(', ')}.`,
+        evidence: rows.map(({ name, text }) => ({ label: name, value: text })),
+        why: 'The label tells where to plug, the firmware index what to configure; taking one for the other sets up the wrong port.',
+      },
+    ];
+  },
+};
+
+function subjectOf(entry: GraphItem, endpoint: UartEndpoint): Subject {
+  return { is: 'port', item: entry.item.id, port: portOfEnd({ item: -1, entry, endpoint }) };
+}
+
+function differingNames(graph: Graph, entry: GraphItem): { subject: Subject; name: string; text: string }[] {
+  const { item, part } = entry;
+  if (part?.kind !== 'controller') return [];
+  return portNamesOf(part, graph.design.aircraft.dialect)
+    .filter(namesDiffer)
+    .map((names) => ({ names, subject: subjectOf(entry, names.endpoint) }))
+    .filter(({ subject }) => subject.is === 'port' && cablesAtPort(graph, item.id, subject.port).length > 0)
+    .map(({ names, subject }) => ({
+      subject,
+      name: `${item.ref} ${names.label}`,
+      text: `chip ${names.chip ?? 'software'}, firmware port ${names.firmware ?? 'unknown'}`,
+    }));
+}

@@ -1,0 +1,31 @@
+import type { Graph } from '../../../graph/graph.ts';
+import { scenariosOf } from '../../../power/scenarios/scenario.ts';
+import { solveScenario, type ScenarioResult } from '../../../power/scenarios/solveScenario.ts';
+
+const cache = new WeakMap<Graph, readonly ScenarioResult[]>();
+
+/** The situations in which everything should work: all that the aircraft gets into, but a computer's USB alone. */
+export function workingSituations(graph: Graph): readonly ScenarioResult[] {
+  const known = cache.get(graph);
+  if (known !== undefined) return known;
+  const results = scenariosOf(graph.design.aircraft)
+    .filter(({ charge }) => charge !== undefined)
+    .map((scenario) => solveScenario(graph, scenario));
+  cache.set(graph, results);
+  return results;
+}
+
+/** One situation by its id. */
+export function situation(graph: Graph, id: 'climb' | 'cruise'): ScenarioResult | undefined {
+  return workingSituations(graph).find(({ scenario }) => scenario.id === id);
+}
+
+/** A current for a sentence: three figures at most after the point. */
+export function ampsText(amps: number): string {
+  return `${amps.toFixed(amps < 1 ? 3 : 2)} A`;
+}
+
+/** A voltage for a sentence: two figures after the point, and never a minus before a nought. */
+export function voltsOf(volts: number): string {
+  return (Math.abs(volts) < 0.005 ? 0 : volts).toFixed(2);
+}

@@ -1,0 +1,78 @@
+import { portAt } from '../../graph/cableJoins.ts';
+import type { Graph } from '../../graph/graph.ts';
+import { applyEdit } from '../../edits/applyEdit.ts';
+import type { SimpleEdit } from '../../edits/registry.ts';
+import type { Cable, CableEnd } from '../../model/aircraft.ts';
+import { CONNECTOR_FAMILIES, connectorsMate, mateOf, type Connector } from '../../model/connector.ts';
+import type { Check, Remedy, Saying, Subject } from '../finding.ts';
+
+/** A plug that does not go onto what it is plugged into. */
+export const connectorMate: Check = {
+  id: 'wire.connector-mate',
+  stage: 'wiring',
+  title: 'Connectors do not mate',
+  run: ({ graph }) =>
+    graph.cables.flatMap((cable) => Object.values(cable.nodes).flatMap((node) => (node.is === 'end' ? mateAt(graph, cable, node) : []))),
+};
+
+interface Place {
+  readonly connector: Connector;
+  readonly name: string;
+  readonly subjects: readonly Subject[];
+}
+
+function placeOf(graph: Graph, end: CableEnd): Place | undefined {
+  const at = portAt(graph, end);
+  if (at !== undefined) {
+    return {
+      connector: at.port.connector,
+      name: `${at.ref} ${at.port.label}`,
+      subjects: [{ is: 'port', item: at.itemId, port: at.port.id }],
+    };
+  }
+  if (end.at.is !== 'mate') return undefined;
+  const other = graph.cables[graph.cableIx.get(end.at.cable) ?? -1];
+  const node = other?.nodes[end.at.node];
+  return other === undefined || node?.is !== 'end' ? undefined : { connector: node.connector, name: other.tag, subjects: [] };
+}
+
+function mateAt(graph: Graph, cable: Cable, end: CableEnd): Saying[] {
+  const place = placeOf(graph, end);
+  if (place === undefined || connectorsMate(end.connector, place.connector)) return [];
+  const isShifting =
+    end.connector.family === place.connector.family &&
+    connectorsMate({ ...end.connector, positions: place.connector.positions }, place.connector);
+  const [plug, socket] = [words(end.connector), words(place.connector)];
+  return [
+    {
+      severity: 'mend',
+      where: [{ is: 'cable', cable: cable.id }, ...place.subjects],
+      what: isShifting
+        ? `The ${end.connector.positions}-way plug of ${cable.tag} goes loosely into the ${place.connector.positions}-way ${place.name} and shifts.`
+        : `The plug of ${cable.tag} does not go onto ${place.name}.`,
+      evidence: [{ label: `${cable.tag} at ${place.name}`, value: plug, limit: socket }],
+      why: isShifting
+        ? 'One position further, every wire is on its neighbour: supply can meet a signal.'
+        : 'The cable cannot be fitted as it is planned.',
+      discriminator: end.id,
+      remedies: () => fitMate(graph, cable, end, place),
+    },
+  ];
+}
+
+function words(connector: Connector): string {
+  return `${CONNECTOR_FAMILIES[connector.family].title}, ${connector.positions}-way, ${connector.gender}`;
+}
+
+function fitMate(graph: Graph, cable: Cable, end: CableEnd, place: Place): Remedy[] {
+  const connector = mateOf(place.connector);
+  const edit: SimpleEdit = { kind: 'set-end-connector', cable: cable.id, node: end.id, connector, was: end.connector };
+  if ('refused' in applyEdit(graph.design, edit)) return [];
+  return [
+    {
+      label: 'Fit the mating plug',
+      sentence: `Fit ${words(connector)} to ${cable.tag} at ${place.name}; every wire keeps its position.`,
+      edit,
+    },
+  ];
+}

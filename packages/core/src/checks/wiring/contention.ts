@@ -1,0 +1,67 @@
+import type { Graph } from '../../graph/graph.ts';
+import type { Check, Remedy, Saying } from '../finding.ts';
+import { joinedCables, voltsText } from '../helpers/joins.ts';
+import { groupPinName, isDriver, joinedGroups, pinOf, type GroupPin } from '../helpers/signalGroups.ts';
+
+/** Two outputs that drive one wire against each other. Two talkers of one cable are told by the check of TX on TX. */
+export const contention: Check = {
+  id: 'wire.contention',
+  stage: 'wiring',
+  title: 'Outputs against each other',
+  run: ({ graph }) =>
+    joinedGroups(graph).flatMap((group): Saying[] => {
+      const drivers = group.filter(isDriver);
+      const [first, ...others] = drivers;
+      const second = others.find((other) => other.item !== first?.item);
+      if (first === undefined || second === undefined || isToldElsewhere(graph, drivers)) return [];
+      const over = overMaximum(drivers);
+      return [
+        {
+          severity: over === undefined ? 'mend' : 'stop',
+          where: drivers.map(pinOf),
+          what: `${groupPinName(first)} and ${groupPinName(second)} drive one wire against each other.`,
+          evidence: drivers.map((driver) => ({
+            label: groupPinName(driver),
+            value: `drives ${voltsText(driver.pin.logic?.highV ?? 0)}`,
+            ...(driver.pin.logic === undefined ? {} : { limit: `stands ${voltsText(driver.pin.logic.inputMaxV)}` }),
+          })),
+          why:
+            over === undefined
+              ? 'Both outputs carry a short-circuit current whenever they differ, and neither signal gets through.'
+              : `${groupPinName(over)} sees more than it stands and is destroyed.`,
+          remedies: () => takeOneOff(graph, drivers),
+        },
+      ];
+    }),
+};
+
+/** All talk serial, joined by cables whose own check says so; or all are video, which has its own check. */
+function isToldElsewhere(graph: Graph, drivers: readonly GroupPin[]): boolean {
+  if (drivers.every(({ pin }) => pin.role === 'video-out')) return true;
+  if (!drivers.every(({ pin }) => pin.role === 'tx')) return false;
+  const nodes = new Set(drivers.map(({ node }) => node));
+  return joinedCables(graph).some(({ joins }) => joins.some(({ a, b }) => nodes.has(a.node) && nodes.has(b.node)));
+}
+
+function overMaximum(drivers: readonly GroupPin[]): GroupPin | undefined {
+  const highest = Math.max(...drivers.map(({ pin }) => pin.logic?.highV ?? 0));
+  return drivers.find(({ pin }) => pin.logic !== undefined && pin.logic.inputMaxV < highest);
+}
+
+/** Takes out the one wire that joins two of the drivers directly. */
+function takeOneOff(graph: Graph, drivers: readonly GroupPin[]): Remedy[] {
+  const nodes = new Set(drivers.map(({ node }) => node));
+  const direct = joinedCables(graph).flatMap(({ plain, joins }) =>
+    joins.filter(({ a, b }) => nodes.has(a.node) && nodes.has(b.node)).map((join) => ({ plain, join })),
+  );
+  const [only] = direct;
+  if (only === undefined || direct.length !== 1) return [];
+  const { cable } = only.plain;
+  return [
+    {
+      label: 'Take the wire out',
+      sentence: `Take the wire between pin ${only.join.a.pin.n} of ${only.join.a.ref} and pin ${only.join.b.pin.n} of ${only.join.b.ref} out of ${cable.tag}.`,
+      edit: { kind: 'remove-conductor', cable: cable.id, conductor: only.join.conductor.id },
+    },
+  ];
+}

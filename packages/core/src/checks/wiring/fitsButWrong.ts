@@ -1,0 +1,80 @@
+import type { Graph } from '../../graph/graph.ts';
+import type { PortAt } from '../../graph/cableJoins.ts';
+import { connectorsMate, mateOf } from '../../model/connector.ts';
+import { voltsAt } from '../../graph/railsOf.ts';
+import { findPin, isSignal, isSupply, joinVerdict, type FoundPin } from '../../harness/joinVerdict.ts';
+import type { Check, Evidence, Saying } from '../finding.ts';
+import { joinedCables, type JoinedCable } from '../helpers/joins.ts';
+import { oneOrNone, repinByMeaning } from '../helpers/plainCableRemedies.ts';
+
+/** The plug fits on both sides, and a straight cable burns something. */
+export const fitsButWrong: Check = {
+  id: 'wire.fits-but-wrong',
+  stage: 'wiring',
+  title: 'The plug fits and the pin order differs',
+  run: ({ graph }) => joinedCables(graph).flatMap((cable) => straightAndWrong(graph, cable)),
+};
+
+function straightAndWrong(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
+  const isStraight = joins.length > 1 && joins.every((join) => join.conductor.a.n === join.conductor.b.n);
+  const harm = straightCableHarm(graph, plain.a, plain.b);
+  if (!isStraight || harm === undefined) return [];
+  return [
+    {
+      severity: 'stop',
+      where: [{ is: 'cable', cable: plain.cable.id }],
+      what: `${plain.cable.tag} is a straight cable: its plugs fit ${plain.a.ref} ${plain.a.port.label} and ${plain.b.ref} ${plain.b.port.label}, whose pin orders differ.`,
+      evidence: harm.evidence,
+      why: 'Any straight cable of this kind fits here and does the same damage. Make a cable of its own, and mark it.',
+      remedies: () => oneOrNone(repinByMeaning(graph, plain)),
+    },
+  ];
+}
+
+/** What a straight cable would do between two ports that take the same plug. */
+export interface StraightHarm {
+  /** One sentence, for the hint while the ports are being chosen. */
+  readonly sentence: string;
+  readonly evidence: readonly Evidence[];
+}
+
+/**
+ * Tells whether a straight cable between two ports fits and would reverse supply and ground or put supply on a signal.
+ * Ports of the 3-pin servo kind are left to the check of servo leads.
+ * @returns undefined when it does not fit, or does no harm
+ */
+export function straightCableHarm(graph: Graph, a: PortAt, b: PortAt): StraightHarm | undefined {
+  const [first, second] = [mateOf(a.port.connector), mateOf(b.port.connector)];
+  const sameKind = connectorsMate(first, b.port.connector) && connectorsMate(second, a.port.connector);
+  if (!sameKind || a.port.connector.gender === 'pads' || isServoPort(a) || isServoPort(b)) return undefined;
+  const evidence: Evidence[] = [];
+  for (const pin of a.port.pins) {
+    const x = findPin(graph, { item: a.itemId, port: a.port.id, n: pin.n });
+    const y = findPin(graph, { item: b.itemId, port: b.port.id, n: pin.n });
+    if (x === undefined || y === undefined || !harms(graph, x, y)) continue;
+    evidence.push({ label: `pin ${pin.n}`, value: `${x.pin.label} of ${x.ref} meets ${y.pin.label} of ${y.ref}` });
+  }
+  if (evidence.length === 0) return undefined;
+  const facts = evidence.map((fact) => `${fact.label}: ${fact.value}`).join('; ');
+  return { sentence: `A straight cable fits here and would burn something. ${facts}.`, evidence };
+}
+
+function harms(graph: Graph, x: FoundPin, y: FoundPin): boolean {
+  if (joinVerdict(graph, x, y).is === 'harmful') return isSupply(x.pin.role) !== isSupply(y.pin.role);
+  const [supply, other] = isSupply(x.pin.role) ? [x, y] : [y, x];
+  return isSupply(supply.pin.role) && isSignal(other.pin.role) && overItsMaximum(graph, supply, other);
+}
+
+function overItsMaximum(graph: Graph, supply: FoundPin, signal: FoundPin): boolean {
+  const volts = voltsAt(graph, supply.node);
+  const most = signal.pin.logic?.inputMaxV;
+  return volts !== undefined && most !== undefined && volts > most;
+}
+
+/** A 3-pin port of 2.54 mm pitch with a pulse on one pin. */
+export function isServoPort(at: PortAt): boolean {
+  const { connector, pins } = at.port;
+  return (
+    connector.family === 'pin-2.54' && connector.positions === 3 && pins.some((pin) => pin.role === 'pulse-in' || pin.role === 'pulse-out')
+  );
+}

@@ -1,0 +1,93 @@
+import { voltsAt } from '../../graph/railsOf.ts';
+import { pinNode, type Graph } from '../../graph/graph.ts';
+import type { Check, Saying } from '../finding.ts';
+import { voltsText } from '../helpers/joins.ts';
+import { groupPinName, isDriver, joinedGroups, pinOf, type GroupPin } from '../helpers/signalGroups.ts';
+
+/** What a pin reads as a high, as a share of its own level, where its data does not say. */
+const USUAL_SHARE = 0.6;
+
+/** A signal that is too high for the pin that hears it, or too low to be read. */
+export const level: Check = {
+  id: 'wire.level',
+  stage: 'wiring',
+  title: 'Signal levels',
+  leftToPeople: 'a level shifter is a part to choose',
+  run: ({ graph }) => joinedGroups(graph).flatMap((group) => levelsIn(graph, group)),
+};
+
+function levelsIn(graph: Graph, group: readonly GroupPin[]): Saying[] {
+  return group.flatMap((talker) =>
+    group
+      .filter((listener) => listener.item !== talker.item && isHeard(talker, listener))
+      .flatMap((listener) => {
+        const saying = tooHigh(talker, listener) ?? tooLow(graph, talker, listener);
+        return saying === undefined ? [] : [saying];
+      }),
+  );
+}
+
+const LISTENERS = ['rx', 'cts', 'pulse-in', 'analog-in', 'single-wire'];
+
+function isHeard(talker: GroupPin, listener: GroupPin): boolean {
+  if (talker.pin.role === 'sda' || talker.pin.role === 'scl') return pullsUp(talker) && listener.pin.role === talker.pin.role;
+  if (talker.pin.role === 'single-wire') return LISTENERS.includes(listener.pin.role);
+  return isDriver(talker) && LISTENERS.includes(listener.pin.role);
+}
+
+/** Only the pull-ups of an I2C bus make it high. */
+function pullsUp({ entry, port, pin }: GroupPin): boolean {
+  const name = `${port.id}.${pin.n}`;
+  return (entry.part?.endpoints ?? []).some(
+    (endpoint) =>
+      (endpoint.is === 'i2c-host' || endpoint.is === 'i2c-device') &&
+      endpoint.pullUpOhm !== undefined &&
+      (endpoint.sda === name || endpoint.scl === name),
+  );
+}
+
+/** The highest voltage that the talker puts on the wire. */
+function highOf({ entry, port, pin }: GroupPin): number | undefined {
+  const name = `${port.id}.${pin.n}`;
+  const analog = entry.part?.endpoints.find((endpoint) => endpoint.is === 'analog-out' && endpoint.pin === name);
+  return analog?.is === 'analog-out' ? analog.fullScaleV : pin.logic?.highV;
+}
+
+/** What the listener has to see. An analog input reads whatever comes. */
+function neededBy(graph: Graph, { entry, port, pin }: GroupPin): number | undefined {
+  const { logic } = pin;
+  if (logic === undefined || pin.role === 'analog-in') return undefined;
+  if (logic.needsShareOfSupply !== undefined) {
+    const supply = port.pins.find((other) => other.role === 'supply-in');
+    const node = supply === undefined ? undefined : pinNode(graph, entry.item.id, port.id, supply.n);
+    const volts = node === undefined ? undefined : voltsAt(graph, node);
+    return volts === undefined ? undefined : logic.needsShareOfSupply * volts;
+  }
+  return logic.needsV ?? USUAL_SHARE * logic.highV;
+}
+
+function tooHigh(talker: GroupPin, listener: GroupPin): Saying | undefined {
+  const [high, most] = [highOf(talker), listener.pin.logic?.inputMaxV];
+  if (high === undefined || most === undefined || high <= most) return undefined;
+  return {
+    severity: 'stop',
+    where: [pinOf(talker), pinOf(listener)],
+    what: `${groupPinName(talker)} puts ${voltsText(high)} on ${groupPinName(listener)}, which stands ${voltsText(most)}.`,
+    evidence: [{ label: groupPinName(listener), value: voltsText(high), limit: `${voltsText(most)} at most` }],
+    why: `The input of ${listener.entry.item.ref} is destroyed, at once or in a while. A level shifter or a divider belongs in between.`,
+    discriminator: 'high',
+  };
+}
+
+function tooLow(graph: Graph, talker: GroupPin, listener: GroupPin): Saying | undefined {
+  const [high, needed] = [highOf(talker), neededBy(graph, listener)];
+  if (high === undefined || needed === undefined || talker.pin.role === 'analog-out' || high >= needed) return undefined;
+  return {
+    severity: 'mend',
+    where: [pinOf(talker), pinOf(listener)],
+    what: `${groupPinName(talker)} gives ${voltsText(high)}, and ${groupPinName(listener)} reads a high from ${voltsText(needed)} up.`,
+    evidence: [{ label: groupPinName(listener), value: voltsText(high), limit: `${voltsText(needed)} at least` }],
+    why: 'The signal is read now and then, or not at all, and worse when it is warm. A level shifter belongs in between.',
+    discriminator: 'low',
+  };
+}

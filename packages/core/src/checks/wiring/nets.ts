@@ -1,0 +1,219 @@
+import { cablesAtPort } from '../../graph/cableJoins.ts';
+import { groupOf, pinsOf, type Graph } from '../../graph/graph.ts';
+import { driverAt, voltsAt } from '../../graph/railsOf.ts';
+import type { SimpleEdit } from '../../edits/registry.ts';
+import { isSignal, isSupply, type FoundPin } from '../../harness/joinVerdict.ts';
+import { joinPins } from '../../harness/proposeCable.ts';
+import type { Check, Remedy, Saying, Subject } from '../finding.ts';
+import { joinedCables, joinsSupplyToGround, voltsText, type Join, type JoinedCable } from '../helpers/joins.ts';
+import { oneOrNone, repinByMeaning } from '../helpers/plainCableRemedies.ts';
+
+/** A supply on a signal pin above what the pin stands. */
+export const supplyOnSignal: Check = {
+  id: 'wire.supply-on-signal',
+  stage: 'wiring',
+  title: 'Supply on a signal pin',
+  run: ({ graph }) => joinedCables(graph).flatMap((cable) => suppliesOnSignals(graph, cable)),
+};
+
+function suppliesOnSignals(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
+  return joins.flatMap((join) => {
+    const [supply, signal] = isSupply(join.a.pin.role) ? [join.a, join.b] : [join.b, join.a];
+    const volts = voltsAt(graph, supply.node);
+    const most = signal.pin.logic?.inputMaxV;
+    if (!isSupply(supply.pin.role) || !isSignal(signal.pin.role) || volts === undefined || most === undefined || volts <= most) return [];
+    const source = graph.items[driverAt(graph, supply.node)?.item ?? -1]?.item.ref ?? supply.ref;
+    return [
+      {
+        severity: 'stop' as const,
+        where: [
+          { is: 'cable' as const, cable: plain.cable.id },
+          { is: 'conductor' as const, cable: plain.cable.id, conductor: join.conductor.id },
+        ],
+        what: `${plain.cable.tag} puts ${voltsText(volts)} from ${source} on pin ${signal.pin.n} (${signal.pin.label}) of ${signal.ref}.`,
+        evidence: [
+          { label: `${signal.ref} ${signal.port.label} pin ${signal.pin.n}`, value: voltsText(volts), limit: `${voltsText(most)} at most` },
+        ],
+        why: `The pin stands ${voltsText(most)}; the input, or the whole of ${signal.ref}, is destroyed.`,
+        remedies: () => oneOrNone(repinByMeaning(graph, plain)),
+      },
+    ];
+  });
+}
+
+/** Talker to talker, or listener to listener. */
+export const txToTx: Check = {
+  id: 'wire.tx-to-tx',
+  stage: 'wiring',
+  title: 'TX joined to TX',
+  run: ({ graph }) => joinedCables(graph).flatMap((cable) => sameEnds(graph, cable)),
+};
+
+function isSerialPair({ a, b }: Join, role: 'tx' | 'rx'): boolean {
+  return a.pin.role === role && b.pin.role === role;
+}
+
+function sameEnds(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
+  const talkers = joins.filter((join) => isSerialPair(join, 'tx'));
+  const listeners = joins.filter((join) => isSerialPair(join, 'rx') && !hasTalker(graph, join.a));
+  const wrong = [...talkers, ...listeners];
+  const first = wrong[0];
+  if (first === undefined) return [];
+  const isTalker = first.a.pin.role === 'tx';
+  return [
+    {
+      severity: 'mend',
+      where: [
+        { is: 'cable', cable: plain.cable.id },
+        ...wrong.map((join): Subject => ({ is: 'conductor', cable: plain.cable.id, conductor: join.conductor.id })),
+      ],
+      what: `${plain.cable.tag} joins ${first.a.pin.label} of ${first.a.ref} to ${first.b.pin.label} of ${first.b.ref} ${first.b.port.label}. ${
+        isTalker ? 'Both drive the wire, and neither hears the other.' : 'Both listen, and nothing drives the wire.'
+      }`,
+      evidence: wrong.map((join) => ({
+        label: `${join.a.ref} ${join.a.port.label}.${join.a.pin.n} ${join.a.pin.label} to ${join.b.ref} ${join.b.port.label}.${join.b.pin.n} ${join.b.pin.label}`,
+        value: logicText(join),
+      })),
+      why: 'No data arrives in this direction; two outputs against each other also load both drivers.',
+      remedies: () => oneOrNone(crossThePair(graph, { plain, joins })),
+    },
+  ];
+}
+
+function logicText({ a, b }: Join): string {
+  return [a, b].map((pin) => (pin.pin.logic === undefined ? '' : `${pin.pin.role} ${pin.pin.logic.highV.toFixed(1)} V`)).join(', ');
+}
+
+/** Another talker on the same piece of copper: listeners may share one. */
+function hasTalker(graph: Graph, pin: FoundPin): boolean {
+  return pinsOf(graph, graph.wires, groupOf(graph.wires, pin.node)).some(({ at }) => at.pin.role === 'tx');
+}
+
+/** Moves the B ends of the pair to their counterparts, exchanging them with whatever is there. */
+function crossThePair(graph: Graph, { plain, joins }: JoinedCable): Remedy | undefined {
+  const edits: SimpleEdit[] = [];
+  const counterpart = (role: 'tx' | 'rx'): number | undefined => plain.b.port.pins.find((pin) => pin.role === role)?.n;
+  const moveTo = (join: Join, n: number): SimpleEdit => ({
+    kind: 'move-conductor',
+    cable: plain.cable.id,
+    conductor: join.conductor.id,
+    end: 'b',
+    to: { node: join.conductor.b.node, n },
+    was: join.conductor.b,
+  });
+  for (const join of joins) {
+    if (isSerialPair(join, 'tx')) {
+      const rx = counterpart('rx');
+      if (rx === undefined) return undefined;
+      edits.push(moveTo(join, rx));
+    } else if (isSerialPair(join, 'rx')) {
+      const tx = counterpart('tx');
+      if (tx === undefined) return undefined;
+      edits.push(moveTo(join, tx));
+    }
+  }
+  if (edits.length === 0) return undefined;
+  const moved = new Set(edits.map((edit) => ('conductor' in edit ? edit.conductor : undefined)));
+  const targets = new Set(edits.map((edit) => ('to' in edit ? edit.to.n : undefined)));
+  const inTheWay = joins.some((join) => targets.has(join.conductor.b.n) && !moved.has(join.conductor.id));
+  if (inTheWay) return repinByMeaning(graph, plain);
+  return {
+    label: 'Cross the pair',
+    sentence: `Move the wires of ${plain.cable.tag} at ${plain.b.ref} ${plain.b.port.label}, so that TX meets RX in both directions.`,
+    edit: { kind: 'batch', title: `Cross the pair of ${plain.cable.tag}`, edits },
+  };
+}
+
+/** Two parts that share a signal and no ground. */
+export const noCommonGround: Check = {
+  id: 'wire.no-common-ground',
+  stage: 'wiring',
+  title: 'No common ground',
+  run: ({ graph }) => joinedCables(graph).flatMap((cable) => withoutGround(graph, cable)),
+};
+
+function withoutGround(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
+  const signal = joins.find((join) => isSignal(join.a.pin.role) && isSignal(join.b.pin.role));
+  if (signal === undefined || shareGround(graph, plain.a.item, plain.b.item)) return [];
+  const [groundA, groundB] = [plain.a, plain.b].map((at) => at.port.pins.find((pin) => pin.role === 'gnd'));
+  if (!hasGround(graph, plain.a.item) || !hasGround(graph, plain.b.item)) return [];
+  const canJoin = groundA !== undefined && groundB !== undefined;
+  const joining = (): readonly Remedy[] =>
+    canJoin
+      ? [
+          {
+            label: 'Add the ground wire',
+            sentence: `Add a ground wire to ${plain.cable.tag}, from pin ${groundA.n} of ${plain.a.ref} to pin ${groundB.n} of ${plain.b.ref} ${plain.b.port.label}.`,
+            edit: joinPins(graph, plain, groundA.n, groundB.n),
+          },
+        ]
+      : [];
+  const groundIsPulled = canJoin && (plain.endA.absent?.includes(groundA.n) === true || plain.endB.absent?.includes(groundB.n) === true);
+  // With supply on a ground the wire would be a short; the cable is turned right first.
+  const isTurned = joins.some(joinsSupplyToGround);
+  const alreadyThere = canJoin && plain.conductors.some((conductor) => conductor.a.n === groundA.n && conductor.b.n === groundB.n);
+  return [
+    {
+      severity: 'mend',
+      where: [{ is: 'cable', cable: plain.cable.id }],
+      what: `${plain.cable.tag} joins a signal of ${plain.a.ref} and ${plain.b.ref} ${plain.b.port.label}, and the two share no ground.`,
+      evidence: [{ label: `${signal.a.pin.label} to ${signal.b.pin.label}`, value: 'no ground path between the two' }],
+      why: 'A signal is a voltage against ground: without a common one it is read wrong or not at all, and its return current looks for another way.',
+      remedies: () => (groundIsPulled || alreadyThere || isTurned ? [] : joining()),
+    },
+  ];
+}
+
+const groundCache = new WeakMap<Graph, readonly ReadonlySet<number>[]>();
+
+/** The nets of the ground pins of each item. */
+function groundNets(graph: Graph): readonly ReadonlySet<number>[] {
+  const known = groundCache.get(graph);
+  if (known !== undefined) return known;
+  const nets = graph.items.map(() => new Set<number>());
+  graph.nodes.forEach((at, node) => {
+    if (at.is === 'pin' && at.pin.role === 'gnd') nets[at.item]?.add(groupOf(graph.nets, node));
+  });
+  groundCache.set(graph, nets);
+  return nets;
+}
+
+function hasGround(graph: Graph, item: number): boolean {
+  return (groundNets(graph)[item]?.size ?? 0) > 0;
+}
+
+function shareGround(graph: Graph, a: number, b: number): boolean {
+  const [ofA, ofB] = [groundNets(graph)[a], groundNets(graph)[b]];
+  return ofA !== undefined && ofB !== undefined && [...ofB].some((net) => ofA.has(net));
+}
+
+/** An item, or a port that its use needs, that has no cable yet. One note an item. */
+export const notWired: Check = {
+  id: 'wire.not-wired',
+  stage: 'wiring',
+  title: 'Not wired yet',
+  leftToPeople: 'what it is for, only a person knows',
+  run: ({ graph }) => graph.items.flatMap((_, item) => unwired(graph, item)),
+};
+
+function unwired(graph: Graph, itemIx: number): Saying[] {
+  const entry = graph.items[itemIx];
+  // What stands on the ground reaches the aircraft through the air.
+  if (entry?.part === undefined || entry.item.where === 'ground') return [];
+  const { item, part } = entry;
+  const isAlone = (graph.cablesAtItem[itemIx] ?? []).length === 0;
+  const open = part.ports.filter((port) => port.needed === true && cablesAtPort(graph, item.id, port.id).length === 0);
+  if (!isAlone && open.length === 0) return [];
+  const labels = open.map((port) => port.label);
+  return [
+    {
+      severity: 'note',
+      where: isAlone ? [{ is: 'item', item: item.id }] : open.map((port): Subject => ({ is: 'port', item: item.id, port: port.id })),
+      what: isAlone
+        ? `${item.ref} (${part.name}) is not wired yet.`
+        : `${item.ref} is wired, and its ${labels.join(' and ')} ${labels.length > 1 ? 'are' : 'is'} not yet.`,
+      evidence: [],
+      why: isAlone ? 'Nothing it does reaches the rest of the aircraft.' : 'The part does not do its job with this port left empty.',
+    },
+  ];
+}

@@ -1,0 +1,163 @@
+import type { Graph } from '../../graph/graph.ts';
+import { joinPins } from '../../harness/proposeCable.ts';
+import { endName, portOfEnd, serialHops, type SerialEnd, type SerialHop } from '../../links/serialHops.ts';
+import { offersInForce, serialSetup } from '../../links/serialSetup.ts';
+import { asId, type ConductorId } from '../../model/ids.ts';
+import type { PinRole } from '../../model/part.ts';
+import type { Check, Remedy, Saying } from '../finding.ts';
+import { joinedCables, type JoinedCable } from '../helpers/joins.ts';
+import { endSubject } from '../links/serialRemedies.ts';
+
+/** A bus or a serial link with some of its wires missing. */
+export const partial: Check = {
+  id: 'wire.partial',
+  stage: 'wiring',
+  title: 'Wires missing',
+  run: ({ graph }) => [
+    ...serialHops(graph).flatMap((hop) => [...oneDirection(graph, hop), ...flowWires(graph, hop)]),
+    ...joinedCables(graph).flatMap((cable) => [...halfBus(graph, cable, 'sda', 'scl'), ...halfBus(graph, cable, 'can-h', 'can-l')]),
+  ],
+};
+
+/** Both ends want to talk and to hear, and only one direction is there. */
+function oneDirection(graph: Graph, { a, b, aToB, bToA }: SerialHop): Saying[] {
+  if (aToB !== undefined && bToA !== undefined) return [];
+  if (![a, b].every(({ endpoint }) => endpoint.duplex === 'full') || ![a, b].every(wantsBothWays)) return [];
+  const [from, to] = aToB === undefined ? [a, b] : [b, a];
+  return [
+    {
+      severity: 'mend',
+      where: [endSubject(a), endSubject(b)],
+      what: `${endName(from)} talks to ${endName(to)} over no wire; only the other direction is joined.`,
+      evidence: [{ label: `TX of ${endName(from)}`, value: 'not joined', limit: `RX of ${endName(to)}` }],
+      why: 'The protocol asks and answers: with one direction missing, settings and requests never arrive.',
+      remedies: () => addWire(graph, from, to, ['tx', 'rx']),
+    },
+  ];
+}
+
+function wantsBothWays(end: SerialEnd): boolean {
+  const offers = offersInForce(end.entry.item, end.endpoint);
+  const isOpen = serialSetup(end.entry.item, end.endpoint).protocol === undefined;
+  // A controller's port whose protocol is still open wants whatever the device wants.
+  if (isOpen && end.entry.part?.kind === 'controller') return true;
+  return offers.length > 0 && offers.every((offer) => offer.as === 'both');
+}
+
+/** CTS and RTS: silent when flow control is off, worth knowing when it is automatic, missing when it is required. */
+function flowWires(graph: Graph, hop: SerialHop): Saying[] {
+  const { a, b } = hop;
+  const pins = [a.endpoint.cts, a.endpoint.rts, b.endpoint.cts, b.endpoint.rts];
+  if (pins.includes(undefined)) return [];
+  const flows = [a, b].map((end) => serialSetup(end.entry.item, end.endpoint).flow);
+  if (flows.includes('off')) return [];
+  const missing = [
+    { from: a, to: b },
+    { from: b, to: a },
+  ].filter(({ from, to }) => !isJoined(graph, from, from.endpoint.rts, to, to.endpoint.cts));
+  const [first] = missing;
+  if (first === undefined) return [];
+  const isRequired = flows.includes('required');
+  return [
+    {
+      severity: isRequired ? 'mend' : 'note',
+      where: [endSubject(a), endSubject(b)],
+      what: `Flow control between ${endName(a)} and ${endName(b)} has no wires: ${missing.map(({ from, to }) => `RTS of ${from.entry.item.ref} to CTS of ${to.entry.item.ref}`).join(', ')}.`,
+      evidence: [{ label: 'flow control', value: isRequired ? 'required' : 'automatic', limit: 'CTS and RTS joined' }],
+      why: isRequired
+        ? 'An end that waits for CTS never sends.'
+        : 'The link works without; under load bytes are lost that flow control would have held back.',
+      discriminator: 'flow',
+      remedies: () => (missing.length === 1 ? addWire(graph, first.from, first.to, ['rts', 'cts']) : bothFlowWires(graph, missing)),
+    },
+  ];
+}
+
+function bothFlowWires(graph: Graph, missing: readonly { readonly from: SerialEnd; readonly to: SerialEnd }[]): Remedy[] {
+  const remedies = missing.flatMap(({ from, to }) => addWire(graph, from, to, ['rts', 'cts']));
+  const edits = remedies.flatMap(({ edit }, i) => {
+    if (edit.kind !== 'add-conductor') return [];
+    return [{ ...edit, conductor: { ...edit.conductor, id: asId<ConductorId>(`?${i + 1}`) } }];
+  });
+  if (edits.length !== missing.length) return [];
+  return [
+    {
+      label: 'Add CTS and RTS',
+      sentence: remedies.map(({ sentence }) => sentence).join(' '),
+      edit: { kind: 'batch', title: 'Add CTS and RTS', edits },
+    },
+  ];
+}
+
+function isJoined(graph: Graph, a: SerialEnd, pinA: string | undefined, b: SerialEnd, pinB: string | undefined): boolean {
+  return joinedCables(graph).some(({ joins }) =>
+    joins.some((join) => {
+      const at = (item: number, pin: string | undefined) =>
+        [join.a, join.b].some((found) => found.itemIx === item && `${found.port.id}.${found.pin.n}` === pin);
+      return at(a.item, pinA) && at(b.item, pinB);
+    }),
+  );
+}
+
+/** The wire that is missing in the one plain cable between two ends. */
+function addWire(graph: Graph, from: SerialEnd, to: SerialEnd, [fromRole, toRole]: readonly ['tx' | 'rts', 'rx' | 'cts']): Remedy[] {
+  const [start, end] = [from.endpoint[fromRole], to.endpoint[toRole]];
+  const joined = joinedCables(graph).find(({ plain }) => {
+    const ports = [plain.a, plain.b].map((at) => `${at.itemId} ${at.port.id}`);
+    return [from, to].every((one) => ports.includes(`${one.entry.item.id} ${portOfEnd(one)}`));
+  });
+  if (joined === undefined || start === undefined || end === undefined) return [];
+  return wireIn(graph, joined, from.entry.item.id === joined.plain.a.itemId ? [start, end] : [end, start]);
+}
+
+function wireIn(graph: Graph, { plain }: JoinedCable, [pinA, pinB]: readonly [string, string]): Remedy[] {
+  const [a, b] = [pinA, pinB].map((pin) => Number(pin.slice(pin.lastIndexOf('.') + 1)));
+  if (a === undefined || b === undefined) return [];
+  const isThere = plain.conductors.some((conductor) => conductor.a.n === a && conductor.b.n === b);
+  if (isThere) return [];
+  return [
+    {
+      label: 'Add the wire',
+      sentence: `Add a wire to ${plain.cable.tag}, from pin ${a} of ${plain.a.ref} ${plain.a.port.label} to pin ${b} of ${plain.b.ref} ${plain.b.port.label}.`,
+      edit: joinPins(graph, plain, a, b),
+    },
+  ];
+}
+
+/** One wire of a two-wire bus in a cable, and not the other. */
+function halfBus(graph: Graph, cable: JoinedCable, first: PinRole, second: PinRole): Saying[] {
+  const { plain, joins } = cable;
+  const has = (role: PinRole): boolean => joins.some((join) => join.a.pin.role === role && join.b.pin.role === role);
+  if (has(first) === has(second)) return [];
+  const missing = has(first) ? second : first;
+  const [a, b] = [plain.a, plain.b].map((at) => at.port.pins.find((pin) => pin.role === missing));
+  if (a === undefined || b === undefined) return [];
+  // A wire that goes elsewhere is the matter of the checks of the bus.
+  if (
+    joins.some(
+      (join) => (join.a.pin.role === missing) !== (join.b.pin.role === missing) && isBusRole(join.a.pin.role) && isBusRole(join.b.pin.role),
+    )
+  )
+    return [];
+  return [
+    {
+      severity: 'mend',
+      where: [{ is: 'cable', cable: plain.cable.id }],
+      what: `${plain.cable.tag} joins ${has(first) ? busWord(first) : busWord(second)} of ${plain.a.ref} and ${plain.b.ref}, and not ${busWord(missing)}.`,
+      evidence: [{ label: `${a.label} of ${plain.a.ref}`, value: 'not joined', limit: `${b.label} of ${plain.b.ref}` }],
+      why: 'Both wires of a bus are needed; with one of them nothing is heard.',
+      discriminator: missing,
+      remedies: () => wireIn(graph, cable, [`${plain.a.port.id}.${a.n}`, `${plain.b.port.id}.${b.n}`]),
+    },
+  ];
+}
+
+function isBusRole(role: PinRole): boolean {
+  return role === 'sda' || role === 'scl' || role === 'can-h' || role === 'can-l';
+}
+
+const BUS_WORDS: Readonly<Partial<Record<PinRole, string>>> = { sda: 'SDA', scl: 'SCL', 'can-h': 'CAN-H', 'can-l': 'CAN-L' };
+
+function busWord(role: PinRole): string {
+  return BUS_WORDS[role] ?? role;
+}
