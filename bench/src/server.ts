@@ -13,7 +13,7 @@ import {
   type Design,
   type Edit,
 } from '@wired-falcon/core';
-import type { AircraftResponse, CreatedResponse, EditsResponse } from '@wired-falcon/contract';
+import type { AircraftResponse, CreatedResponse, EditsResponse, HangarEntry } from '@wired-falcon/contract';
 import { ask } from './lightClient.ts';
 import { report, statsOf } from './stats.ts';
 
@@ -57,10 +57,10 @@ export interface BenchServer {
 }
 
 /** A server of its own on a database file of its own. */
-export async function startServer(root: string): Promise<BenchServer> {
+export async function startServer(root: string, more: Readonly<Record<string, string>> = {}): Promise<BenchServer> {
   const folder = mkdtempSync(join(tmpdir(), 'wired-falcon-bench-'));
   const child = spawn(process.execPath, [join(root, 'apps/server/dist/main.js')], {
-    env: { ...process.env, WF_PORT: '0', WF_DATA: folder, WF_DEMO: '0' },
+    env: { ...process.env, WF_PORT: '0', WF_DATA: folder, WF_DEMO: '0', ...more },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   const url = await new Promise<string>((resolve) => {
@@ -124,6 +124,9 @@ export async function benchHangar(root: string): Promise<void> {
   }
   const first = performance.now();
   await ask(`${url}/api/aircraft`);
+  const answered = performance.now() - first;
+  for (let entries = await ask<HangarEntry[]>(`${url}/api/aircraft`); entries.some(({ checked }) => checked.is === 'checking');)
+    entries = await ask<HangarEntry[]>(`${url}/api/aircraft`);
   const made = performance.now() - first;
   const times: number[] = [];
   for (let i = 0; i < 20; i++) {
@@ -131,7 +134,9 @@ export async function benchHangar(root: string): Promise<void> {
     await ask(`${url}/api/aircraft`);
     times.push(performance.now() - start);
   }
-  report(`hangar with ${MANY} aircraft, ${MANY / 20} of them Saltmarsh, first`, statsOf([made]), 'ms', '-');
+  const what = `hangar with ${MANY} aircraft, ${MANY / 20} of them Saltmarsh`;
+  report(`${what}, first answer`, statsOf([answered]), 'ms', '200 ms');
+  report(`${what}, until all are checked`, statsOf([made]), 'ms', '-');
   report(`hangar with ${MANY} aircraft`, statsOf(times), 'ms', '200 ms');
   await stop();
 }

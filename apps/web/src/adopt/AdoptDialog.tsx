@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Dialog, DialogBackdrop, DialogPanel, DialogTitle } from '@headlessui/react';
 import { planAdoption, proposeAdoption, type AdoptRevision, type Item, type PartKey } from '@wired-falcon/core';
-import { useSession, useSessionState } from '../session/SessionContext.tsx';
+import { useDesign, useSession } from '../session/SessionContext.tsx';
 import { PortMap } from './PortMap.tsx';
 
 interface AdoptDialogProps {
@@ -12,7 +12,7 @@ interface AdoptDialogProps {
 
 /** What changes when items become of another revision, or of another part: the mapping to look at and change, then one edit. */
 export function AdoptDialog({ items, to, onClose }: AdoptDialogProps) {
-  const { design } = useSessionState();
+  const design = useDesign();
   const session = useSession();
   const [first] = items;
   const proposed = first === undefined ? undefined : proposeAdoption(design, first.id, to);

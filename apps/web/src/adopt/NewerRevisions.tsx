@@ -1,11 +1,11 @@
 import { useState } from 'react';
-import { useSessionState } from '../session/SessionContext.tsx';
+import { useDesign } from '../session/SessionContext.tsx';
 import { newerRevisions, partsOnOffer, useWorkshopParts, type NewerRevision } from '../session/workshopParts.ts';
 import { AdoptDialog } from './AdoptDialog.tsx';
 
 /** Says which items have an older revision of their part. Nothing changes until a person adopts the newer one. */
 export function NewerRevisions() {
-  const { design } = useSessionState();
+  const design = useDesign();
   const own = useWorkshopParts();
   const [open, setOpen] = useState<NewerRevision>();
   const newer = newerRevisions(Object.values(design.aircraft.items), design.parts, partsOnOffer(own)).filter(({ now }) =>

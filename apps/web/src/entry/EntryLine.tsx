@@ -6,7 +6,7 @@ import { paths } from '../addresses/paths.ts';
 import { useRegistry } from '../addresses/RegistryContext.tsx';
 import { screensOf } from '../addresses/screens.ts';
 import { useSelection } from '../selection/SelectionContext.tsx';
-import { useMake, useSession, useSessionState } from '../session/SessionContext.tsx';
+import { useDesign, useMake, useSession } from '../session/SessionContext.tsx';
 import { partsOnOffer, useWorkshopParts } from '../session/workshopParts.ts';
 import { suggestionsFor } from './commands.ts';
 import { ENTRY_LINE_ID, leaveEntryLine } from './focusEntryLine.ts';
@@ -15,7 +15,7 @@ import type { Suggestion } from './suggestion.ts';
 /** Typed commands with completion. Enter takes the line that is marked. */
 export function EntryLine() {
   const [text, setText] = useState('');
-  const { design } = useSessionState();
+  const design = useDesign();
   const session = useSession();
   const make = useMake();
   const navigate = useNavigate();

@@ -1,10 +1,11 @@
+import type { ReactNode } from 'react';
 import { Outlet, useLocation, useParams } from 'react-router';
 import { AircraftIdSchema, hasShape } from '@wired-falcon/core';
 import { isAboutSomething } from '../addresses/stageDef.ts';
 import { useOpenPage } from '../addresses/RegistryContext.tsx';
 import { pageTitleOf } from '../addresses/screens.ts';
 import { SelectionProvider, useSelection } from '../selection/SelectionContext.tsx';
-import { SessionProvider, useSessionState } from '../session/SessionContext.tsx';
+import { SessionProvider, useDesign, useSessionState } from '../session/SessionContext.tsx';
 import { FollowerProvider, useFindings, type StartedWorker } from '../workers/FollowerContext.tsx';
 import { usePageTitle } from '../ui/pageTitle.ts';
 import { EntryLine } from '../entry/EntryLine.tsx';
@@ -36,12 +37,24 @@ export function AircraftFrame({ startWorker }: { readonly startWorker: () => Sta
 }
 
 function Frame() {
-  const { design, seq, pending, version } = useSessionState();
+  return (
+    <FrameBox>
+      <FlightStrip />
+      <StageStrip />
+      <Sheet />
+      <EntryLine />
+      <Messages />
+      <UnkeptWarning />
+      <KeysDialog />
+      <FrameKeys />
+    </FrameBox>
+  );
+}
+
+/** Says which document is shown and what is known of it. It is drawn again with each state of the session; what is in it is not. */
+function FrameBox({ children }: { readonly children: ReactNode }) {
+  const { seq, pending, version } = useSessionState();
   const analysis = useFindings();
-  const { isMarginOpen } = useFrameState();
-  const { selection } = useSelection();
-  const { pathname } = useLocation();
-  const pageName = useTitleOfPage(design.aircraft.name);
   return (
     <div
       className="print-plain grid h-full grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)_auto]"
@@ -51,23 +64,28 @@ function Frame() {
       data-version={version}
       data-testid="frame"
     >
-      <FlightStrip />
-      <StageStrip />
-      <div className={`print-plain grid min-h-0 ${isMarginOpen ? 'grid-cols-[minmax(0,1fr)_312px]' : 'grid-cols-[minmax(0,1fr)_auto]'}`}>
-        <main className="print-plain min-h-0 min-w-0 overflow-auto bg-sheet" id="sheet">
-          <ScreenBoundary what={`The page "${pageName}"`} tryAgainOn={`${pathname} ${seq}`}>
-            <Outlet />
-          </ScreenBoundary>
-        </main>
-        <ScreenBoundary what="The margin" tryAgainOn={`${seq} ${selection.is}`}>
-          <Margin />
+      {children}
+    </div>
+  );
+}
+
+/** The open page, and the margin beside it. One that throws is tried again with the next document. */
+function Sheet() {
+  const { isMarginOpen } = useFrameState();
+  const { selection } = useSelection();
+  const { pathname } = useLocation();
+  const design = useDesign();
+  const pageName = useTitleOfPage(design.aircraft.name);
+  return (
+    <div className={`print-plain grid min-h-0 ${isMarginOpen ? 'grid-cols-[minmax(0,1fr)_312px]' : 'grid-cols-[minmax(0,1fr)_auto]'}`}>
+      <main className="print-plain min-h-0 min-w-0 overflow-auto bg-sheet" id="sheet">
+        <ScreenBoundary what={`The page "${pageName}"`} shows={design} at={pathname}>
+          <Outlet />
         </ScreenBoundary>
-      </div>
-      <EntryLine />
-      <Messages />
-      <UnkeptWarning />
-      <KeysDialog />
-      <FrameKeys />
+      </main>
+      <ScreenBoundary what="The margin" shows={design} at={selection.is}>
+        <Margin />
+      </ScreenBoundary>
     </div>
   );
 }

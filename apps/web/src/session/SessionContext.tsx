@@ -1,6 +1,6 @@
 import { createContext, useContext, useEffect, useState, useSyncExternalStore, type ReactNode } from 'react';
 import { useQuery } from '@tanstack/react-query';
-import { graphOf, withFreshIds, type AircraftId, type Edit, type Graph } from '@wired-falcon/core';
+import { graphOf, withFreshIds, type AircraftId, type Design, type Edit, type Graph } from '@wired-falcon/core';
 import { authorName, makeId } from './author.ts';
 import type { EditSession } from './editSession.ts';
 import { NotOpened } from './NotOpened.tsx';
@@ -53,9 +53,15 @@ export function useSessionState(): SessionState {
   return useSyncExternalStore(session.subscribe, session.getState);
 }
 
+/** The document as it stands, alone: who reads only this is not drawn again when an edit arrives at the server. */
+export function useDesign(): Design {
+  const session = useSession();
+  return useSyncExternalStore(session.subscribe, () => session.getState().design);
+}
+
 /** The graph of the design as it stands, for look-ups. Built once per version. */
 export function useGraph(): Graph {
-  return graphOf(useSessionState().design);
+  return graphOf(useDesign());
 }
 
 /** Makes an edit whose new things still have placeholder ids. */

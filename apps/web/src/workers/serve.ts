@@ -14,7 +14,7 @@ interface Job {
 }
 
 /** For so long the worker does not listen while it works. */
-const SLICE_MS = 25;
+const SLICE_MS = 12;
 
 /**
  * Follows the document of a page, and answers what the page asks of it.

@@ -2,14 +2,14 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { partKeyOf, type Item, type Part } from '@wired-falcon/core';
 import { paths } from '../../addresses/paths.ts';
-import { useSessionState } from '../../session/SessionContext.tsx';
+import { useDesign } from '../../session/SessionContext.tsx';
 import { partsOnOffer, useWorkshopParts } from '../../session/workshopParts.ts';
 import { AdoptDialog } from '../../adopt/AdoptDialog.tsx';
 import { useCopyPart } from '../../partDrafts/useCopyPart.ts';
 
 /** What can be done about the part of an item: change it where it is the workshop's own, copy it, put another in its place. */
 export function ItemPart({ item, part }: { readonly item: Item; readonly part: Part }) {
-  const { design } = useSessionState();
+  const design = useDesign();
   const own = useWorkshopParts();
   const copy = useCopyPart();
   const [to, setTo] = useState('');

@@ -8,11 +8,11 @@ import {
   type OutputFunction,
   type ResolvedPart,
 } from '@wired-falcon/core';
-import { useMake, useSessionState } from '../../session/SessionContext.tsx';
+import { useDesign, useMake } from '../../session/SessionContext.tsx';
 
 /** What each output of a controller is for. The functions that the airframe wants stand first. */
 export function OutputUses({ item, part }: { readonly item: Item; readonly part: ResolvedPart }) {
-  const { design } = useSessionState();
+  const design = useDesign();
   const make = useMake();
   const outputs = part.endpoints.filter((endpoint) => endpoint.is === 'pulse-out');
   if (part.kind !== 'controller' || outputs.length === 0) return null;

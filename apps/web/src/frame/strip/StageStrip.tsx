@@ -2,13 +2,13 @@ import { NavLink } from 'react-router';
 import { SEVERITIES, STAGES, stages, type JudgedFinding, type Severity, type Stage } from '@wired-falcon/core';
 import { pageAddress } from '../../addresses/paths.ts';
 import { useRegistry } from '../../addresses/RegistryContext.tsx';
-import { useSessionState } from '../../session/SessionContext.tsx';
+import { useDesign } from '../../session/SessionContext.tsx';
 import { useFindings } from '../../workers/FollowerContext.tsx';
 import { SeverityMark } from '../../ui/SeverityMark.tsx';
 
 /** The stages in the order of work, each with its worst finding's mark and the count of open findings. */
 export function StageStrip() {
-  const { design } = useSessionState();
+  const design = useDesign();
   const { judged } = useFindings();
   const built = new Set(useRegistry().stages.map(({ id }) => id));
   return (

@@ -11,14 +11,14 @@ import {
   recolourEdits,
   type Aircraft,
 } from '@wired-falcon/core';
-import { useGraph, useMake, useSessionState } from '../../session/SessionContext.tsx';
+import { useDesign, useGraph, useMake } from '../../session/SessionContext.tsx';
 import { BatteryField } from './BatteryField.tsx';
 import { FrameNumbers } from './FrameNumbers.tsx';
 import { NeedsTable } from './NeedsTable.tsx';
 
 /** What the aircraft is to be, before its parts: airframe, battery, firmware, and what it wants of its controller. */
 export function BriefView() {
-  const { design } = useSessionState();
+  const design = useDesign();
   const { aircraft } = design;
   return (
     <div className="px-6 py-5">

@@ -12,14 +12,14 @@ import {
 } from '@wired-falcon/core';
 import { Link } from 'react-router';
 import { paths } from '../../addresses/paths.ts';
-import { useMake, useSessionState } from '../../session/SessionContext.tsx';
+import { useDesign, useMake } from '../../session/SessionContext.tsx';
 import { OutlinePicture } from '../../drawing/OutlineShape.tsx';
 import { fromAbove, fromTheSide } from '../../drawing/viewBoxes.ts';
 import { NumberField } from '../../ui/NumberField.tsx';
 
 /** The airframe in numbers, with sketches that follow them. */
 export function FrameNumbers() {
-  const { design } = useSessionState();
+  const design = useDesign();
   const { id, airframe } = design.aircraft;
   const { frame, kind } = airframe;
   const [typed, setTyped] = useState<TypedNumber>();
@@ -97,7 +97,7 @@ function FrameNumberField({ number, frame, onType }: FrameNumberFieldProps) {
 /** What no wave passes, for the shadows of antennas. */
 function Carbon({ frame }: { readonly frame: FramePlan }) {
   const make = useMake();
-  const { kind } = useSessionState().design.aircraft.airframe;
+  const { kind } = useDesign().aircraft.airframe;
   return (
     <fieldset className="mt-2 flex flex-wrap items-center gap-x-4 text-[13px]">
       <legend className="sr-only">Made of carbon</legend>
@@ -132,7 +132,7 @@ function piecesOf(kind: AirframeKind): readonly FramePiece[] {
 }
 
 function Sketches({ frame }: { readonly frame: FramePlan }) {
-  const { design } = useSessionState();
+  const design = useDesign();
   const { plan, side } = outlineOf(design.aircraft.airframe.kind, frame);
   return (
     <div className="sticky top-2 self-start">

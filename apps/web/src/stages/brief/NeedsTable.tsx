@@ -1,10 +1,10 @@
 import { NEEDS, needIds, needsOffered, shortagesOf, type GraphItem, type NeedId } from '@wired-falcon/core';
-import { useGraph, useMake, useSessionState } from '../../session/SessionContext.tsx';
+import { useDesign, useGraph, useMake } from '../../session/SessionContext.tsx';
 
 /** What the aircraft wants, against what each controller in it has. */
 export function NeedsTable() {
   const graph = useGraph();
-  const { design } = useSessionState();
+  const design = useDesign();
   const boards = graph.items.filter(({ part }) => part?.kind === 'controller');
   const offers = boards.map(({ part }) => (part === undefined ? [] : needsOffered(part)));
   return (
@@ -59,7 +59,7 @@ export function NeedsTable() {
 
 function CountField({ need }: { readonly need: NeedId }) {
   const make = useMake();
-  const { design } = useSessionState();
+  const design = useDesign();
   const now = design.aircraft.needs[need];
   return (
     <select
@@ -92,7 +92,7 @@ function Offered({ names, wanted }: { readonly names: readonly string[]; readonl
 }
 
 function Shortages({ board: { item, part } }: { readonly board: GraphItem }) {
-  const { design } = useSessionState();
+  const design = useDesign();
   const shortages = part === undefined ? [] : shortagesOf(part, design.aircraft.needs);
   if (shortages.length === 0) return <p className="mt-2">{item.ref} has enough of everything that is wanted.</p>;
   return (

@@ -2,13 +2,13 @@ import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { bookletOf } from '@wired-falcon/core';
 import { paths } from '../../addresses/paths.ts';
-import { useSessionState } from '../../session/SessionContext.tsx';
+import { useDesign } from '../../session/SessionContext.tsx';
 import { SheetBody } from './SheetBody.tsx';
 import { usePageLine } from './usePageLine.tsx';
 
 /** The aircraft as planned, every document after the other, to print at once. */
 export function BookletPage() {
-  const { design } = useSessionState();
+  const design = useDesign();
   const { aircraft } = design;
   const page = usePageLine();
   const sheets = useMemo(() => bookletOf(design), [design]);

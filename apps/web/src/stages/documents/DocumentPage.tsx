@@ -1,7 +1,7 @@
 import { Link, useParams, useSearchParams } from 'react-router';
 import { documentKinds, sheetToCsv, type DocumentChoice } from '@wired-falcon/core';
 import { paths } from '../../addresses/paths.ts';
-import { useGraph, useSessionState } from '../../session/SessionContext.tsx';
+import { useDesign, useGraph } from '../../session/SessionContext.tsx';
 import { downloadText } from '../../ui/download.ts';
 import { usePageTitle } from '../../ui/pageTitle.ts';
 import { NumberedPlan } from './NumberedPlan.tsx';
@@ -12,7 +12,7 @@ import { usePageLine } from './usePageLine.tsx';
 export function DocumentPage() {
   const { kind: kindId, subject = '' } = useParams();
   const graph = useGraph();
-  const { design } = useSessionState();
+  const design = useDesign();
   const [params, setParams] = useSearchParams();
   const kind = documentKinds.find((candidate) => candidate.id === kindId);
   const choices = kind?.choices ?? [];

@@ -1,13 +1,13 @@
 import { Link } from 'react-router';
 import { documentKinds, writeAircraftFile } from '@wired-falcon/core';
 import { paths } from '../../addresses/paths.ts';
-import { useGraph, useSessionState } from '../../session/SessionContext.tsx';
+import { useDesign, useGraph } from '../../session/SessionContext.tsx';
 import { downloadText } from '../../ui/download.ts';
 
 /** Every document that can be made of this aircraft. */
 export function DocumentsView() {
   const graph = useGraph();
-  const { design } = useSessionState();
+  const design = useDesign();
   const { aircraft } = design;
   return (
     <div className="px-6 py-5">

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { AIRFRAME_KINDS, outlineOf, usualFrame } from '@wired-falcon/core';
-import { useMake, useSessionState } from '../../session/SessionContext.tsx';
+import { useDesign, useMake } from '../../session/SessionContext.tsx';
 import { OutlinePicture } from '../../drawing/OutlineShape.tsx';
 import { fromAbove } from '../../drawing/viewBoxes.ts';
 
@@ -11,7 +11,7 @@ const USUAL_COPTER_MM = '600';
 
 /** What the stage is for, and an airframe to begin with. */
 export function FirstFrame() {
-  const { design } = useSessionState();
+  const design = useDesign();
   const make = useMake();
   const { kind } = design.aircraft.airframe;
   const isCopter = kind === 'quad' || kind === 'hexa';

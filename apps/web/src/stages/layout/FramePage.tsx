@@ -11,14 +11,14 @@ import {
   type Route,
   type RouteId,
 } from '@wired-falcon/core';
-import { useMake, useSessionState } from '../../session/SessionContext.tsx';
+import { useDesign, useMake } from '../../session/SessionContext.tsx';
 import { makeId } from '../../session/author.ts';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { Section, SpotCells, TakeOut, TextCell } from './FrameTable.tsx';
 
 /** Bays, the points that cables may be led through, and the routes between them: each in numbers, each of one's own. */
 export function FramePage() {
-  const { design } = useSessionState();
+  const design = useDesign();
   const { frame } = design.aircraft.airframe;
   if (frame === undefined) return null;
   return (

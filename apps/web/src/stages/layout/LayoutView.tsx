@@ -17,7 +17,7 @@ import {
   type Spot,
 } from '@wired-falcon/core';
 import { useSelection } from '../../selection/SelectionContext.tsx';
-import { useGraph, useMake, useSessionState } from '../../session/SessionContext.tsx';
+import { useDesign, useGraph, useMake } from '../../session/SessionContext.tsx';
 import { downloadText } from '../../ui/download.ts';
 import { svgFile } from '../../ui/svgFile.ts';
 import { BalanceStrip } from './BalanceStrip.tsx';
@@ -29,13 +29,13 @@ import { aroundBay, aroundPieces, bayNamed, fromAbove, fromTheSide } from '../..
 
 /** Where everything sits: the plan to scale, live balance, cables on their ways. */
 export function LayoutView() {
-  const { design } = useSessionState();
+  const design = useDesign();
   const { frame } = design.aircraft.airframe;
   return frame === undefined ? null : <Plan frame={frame} />;
 }
 
 function Plan({ frame }: { readonly frame: FramePlan }) {
-  const { design } = useSessionState();
+  const design = useDesign();
   const make = useMake();
   const graph = useGraph();
   const { selection, select } = useSelection();

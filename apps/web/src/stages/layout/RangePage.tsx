@@ -13,7 +13,7 @@ import {
   type Heights,
   type RadioAt,
 } from '@wired-falcon/core';
-import { useGraph, useMake, useSessionState } from '../../session/SessionContext.tsx';
+import { useDesign, useGraph, useMake } from '../../session/SessionContext.tsx';
 import { Chart } from '../../drawing/Chart.tsx';
 import { HeadRow } from '../../ui/HeadRow.tsx';
 
@@ -22,7 +22,7 @@ const SHOWN = 8;
 
 /** How far each link reaches, and what another pair of antennas would change. */
 export function RangePage() {
-  const { design } = useSessionState();
+  const design = useDesign();
   const graph = useGraph();
   const radios = useMemo(() => radiosOf(graph).filter((radio) => linkBudget(radio) !== undefined), [graph]);
   const [chosen, setChosen] = useState('');

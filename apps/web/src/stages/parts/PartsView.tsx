@@ -6,7 +6,7 @@ import { addParts } from '../../entry/addCommand.ts';
 import { searchParts, wordsOf } from '../../entry/searchParts.ts';
 import { useSelection } from '../../selection/SelectionContext.tsx';
 import { findingsAbout } from '../../selection/findingsAbout.ts';
-import { useGraph, useMake, useSessionState } from '../../session/SessionContext.tsx';
+import { useDesign, useGraph, useMake } from '../../session/SessionContext.tsx';
 import { useFindings } from '../../workers/FollowerContext.tsx';
 import { partsOnOffer, useWorkshopParts } from '../../session/workshopParts.ts';
 import { NewerRevisions } from '../../adopt/NewerRevisions.tsx';
@@ -141,7 +141,7 @@ function Catalogue() {
 
 function CatalogueRow({ part }: { readonly part: Part }) {
   const make = useMake();
-  const { design } = useSessionState();
+  const design = useDesign();
   const ref = nextReference(design.aircraft, part.kind);
   return (
     <li className="grid grid-cols-[1fr_auto] gap-x-3 border-b border-rule py-2">

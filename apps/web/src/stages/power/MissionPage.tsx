@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { ApexOptions } from 'apexcharts';
 import { POWER_FIGURES, powerFigures, scenariosOf, type Mission, type MissionLeg } from '@wired-falcon/core';
-import { useMake, useSessionState } from '../../session/SessionContext.tsx';
+import { useDesign, useMake } from '../../session/SessionContext.tsx';
 import { useCalculated } from '../../workers/useCalculated.ts';
 import { Chart } from '../../drawing/Chart.tsx';
 import { NotComputed } from '../../ui/NotComputed.tsx';
@@ -57,7 +57,7 @@ function Outcome({ mission, endurance }: { readonly mission: Mission; readonly e
 }
 
 function Legs() {
-  const { design } = useSessionState();
+  const design = useDesign();
   const { aircraft } = design;
   const make = useMake();
   const was = [...(aircraft.power?.mission ?? [])];
@@ -117,7 +117,7 @@ function Legs() {
 }
 
 function Figures() {
-  const { design } = useSessionState();
+  const design = useDesign();
   const { power } = design.aircraft;
   const make = useMake();
   return (

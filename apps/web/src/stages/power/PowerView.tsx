@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { sheetToCsv, type FaultLine, type Graph, type ScenarioReport } from '@wired-falcon/core';
 import { useSelection, type Selection } from '../../selection/SelectionContext.tsx';
-import { useGraph, useSessionState } from '../../session/SessionContext.tsx';
+import { useDesign, useGraph } from '../../session/SessionContext.tsx';
 import { downloadText } from '../../ui/download.ts';
 import { useFollower } from '../../workers/FollowerContext.tsx';
 import type { currents, netlist } from './calculators.ts';
@@ -19,7 +19,7 @@ const FIRST = 'cruise';
 
 /** What feeds what, in every situation that the aircraft gets into. */
 export function PowerView() {
-  const { design } = useSessionState();
+  const design = useDesign();
   const graph = useGraph();
   const power = usePower();
   const follower = useFollower();

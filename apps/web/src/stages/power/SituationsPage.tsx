@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { LIMITS, LOAD_STATES, scenariosOf, type OwnSituation, type Scenario } from '@wired-falcon/core';
-import { useMake, useSessionState } from '../../session/SessionContext.tsx';
+import { useDesign, useMake } from '../../session/SessionContext.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { HeadRow } from '../../ui/HeadRow.tsx';
 
@@ -18,7 +18,7 @@ const NEW: OwnSituation = {
 
 /** The table of situations that everything is solved in; those of a person can be changed. */
 export function SituationsPage() {
-  const { design } = useSessionState();
+  const design = useDesign();
   const { aircraft } = design;
   const make = useMake();
   const own = Object.entries(aircraft.power?.situations ?? {});

@@ -17,7 +17,7 @@ import {
 } from '@wired-falcon/core';
 import { paths } from '../../../addresses/paths.ts';
 import { useSelection } from '../../../selection/SelectionContext.tsx';
-import { useGraph, useMake, useSession, useSessionState } from '../../../session/SessionContext.tsx';
+import { useDesign, useGraph, useMake, useSession } from '../../../session/SessionContext.tsx';
 import { usePageTitle } from '../../../ui/pageTitle.ts';
 import { WIRE_PAINT } from '../../../ui/wireColours.ts';
 import { pinPaint } from '../../../drawing/pinPaint.ts';
@@ -29,7 +29,7 @@ const ROW = 46;
 export function PinLadderView() {
   const { cable: cableId = '' } = useParams();
   const graph = useGraph();
-  const { design } = useSessionState();
+  const design = useDesign();
   const { select } = useSelection();
   const id = asId<CableId>(cableId);
   const cable = graph.cables[graph.cableIx.get(id) ?? -1];

@@ -1,0 +1,140 @@
+import { join } from 'node:path';
+import { chromium, type Page } from '@playwright/test';
+import { startServer } from './server.ts';
+import { report, statsOf } from './stats.ts';
+
+const DEMO = ['reedbed', 'saltmarsh', 'mudflat'];
+/** Presses that are measured, and those before them, while the code is not compiled yet. */
+const PRESSES = 100;
+const FIRST = 20;
+
+/** Ms after a key was pressed. */
+interface Noted {
+  readonly picture: number;
+  readonly findings: number;
+}
+
+/** What a hand does on a page, again and again: it comes there, and presses these keys in turn. */
+interface Story {
+  readonly page: string;
+  readonly come: (page: Page) => Promise<void>;
+  readonly keys: readonly string[];
+}
+
+const STORIES: readonly Story[] = [
+  {
+    page: 'layout',
+    come: async (page) => page.locator('svg[aria-label="Plan view, nose up"] [data-item]').first().focus(),
+    keys: ['ArrowRight', 'ArrowLeft'],
+  },
+  {
+    page: 'power',
+    come: async (page) => {
+      await page.keyboard.press('/');
+      await page.keyboard.type('add servo 9g');
+      await page.getByRole('option').first().waitFor();
+      await page.keyboard.press('Enter');
+      await page.keyboard.press('Escape');
+      await settled(page);
+    },
+    keys: ['Control+z', 'Control+y'],
+  },
+];
+
+/**
+ * From a key to the picture that it changes, and to the findings, in the real page on the real server, by one hand that waits for what
+ * it sees. The browser with its worker and the server share the processors.
+ */
+export async function benchPages(root: string): Promise<void> {
+  const { url, stop } = await startServer(root, { WF_DEMO: '1', WF_WEB: join(root, 'apps/web/dist') });
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
+  for (const story of STORIES) {
+    for (const aircraft of DEMO) {
+      const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' });
+      const page = await context.newPage();
+      await page.goto(`${url}/aircraft/${aircraft}/${story.page}`);
+      await settled(page);
+      await story.come(page);
+      const noted = await pressed(page, story.keys);
+      const what = `${aircraft}, ${story.page}: from key to`;
+      report(`${what} picture`, statsOf(noted.map(({ picture }) => picture)), 'ms', 'p95 50 ms');
+      report(`${what} findings`, statsOf(noted.map(({ findings }) => findings)), 'ms', 'p95 100 ms');
+      await context.close();
+    }
+  }
+  await browser.close();
+  await stop();
+}
+
+async function pressed(page: Page, keys: readonly string[]): Promise<readonly Noted[]> {
+  await page.evaluate(watch);
+  const noted: Noted[] = [];
+  for (let n = 0; n < FIRST + PRESSES; n++) {
+    await page.keyboard.press(keys[n % keys.length] ?? '');
+    const one = await page.evaluate(next);
+    if (n >= FIRST) noted.push(one);
+  }
+  return noted;
+}
+
+/** Until the findings are those of the document, and nothing waits to be sent. */
+async function settled(page: Page): Promise<void> {
+  await page.waitForFunction(() => {
+    const frame = document.querySelector<HTMLElement>('[data-testid=frame]')?.dataset;
+    return frame?.['docSeq'] !== undefined && frame['docSeq'] === frame['resultSeq'] && frame['pending'] === '0';
+  });
+}
+
+declare global {
+  interface Window {
+    wfNext?: () => Promise<Noted>;
+  }
+}
+
+/** In the page: notes after each key when what follows from it is painted. */
+function watch(): void {
+  const frame = document.querySelector<HTMLElement>('[data-testid=frame]');
+  if (frame === null) throw new Error('There is no aircraft on this page.');
+  let pressedAt = 0;
+  let picture: number | undefined;
+  let done: ((noted: Noted) => void) | undefined;
+  let last: Noted | undefined;
+  window.addEventListener('keydown', ({ timeStamp }) => (pressedAt = timeStamp), { capture: true });
+  /** A task after the next frame: what was changed before it has been painted then. */
+  const painted = (then: (ms: number) => void): void => {
+    const from = pressedAt;
+    requestAnimationFrame(() => {
+      const { port1, port2 } = new MessageChannel();
+      port1.onmessage = () => then(performance.now() - from);
+      port2.postMessage('');
+    });
+  };
+  let [seenDoc, seenResult] = [frame.dataset['docSeq'], frame.dataset['resultSeq']];
+  new MutationObserver(() => {
+    const { docSeq, resultSeq } = frame.dataset;
+    if (docSeq !== seenDoc) painted((ms) => (picture = ms));
+    if (resultSeq !== seenResult && resultSeq === docSeq)
+      painted((ms) => {
+        last = { picture: picture ?? ms, findings: ms };
+        done?.(last);
+      });
+    [seenDoc, seenResult] = [docSeq, resultSeq];
+  }).observe(frame, { attributes: true });
+  window.wfNext = () =>
+    new Promise((resolve) => {
+      done = (noted) => {
+        done = undefined;
+        last = undefined;
+        resolve(noted);
+      };
+      if (last !== undefined) done(last);
+    });
+}
+
+/** In the page: what was noted of the last key, a moment later, so that the next one finds it at rest. */
+async function next(): Promise<Noted> {
+  const noted = await window.wfNext?.();
+  if (noted === undefined) throw new Error('Nobody watches this page.');
+  await new Promise((resolve) => setTimeout(resolve, 120));
+  return noted;
+}
