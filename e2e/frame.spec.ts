@@ -1,3 +1,8 @@
+import { asId, type AircraftId } from '@wired-falcon/core';
+import { paths } from '../apps/web/src/addresses/paths.ts';
+import { screensOf } from '../apps/web/src/addresses/screens.ts';
+import { stages } from '../apps/web/src/stages/index.ts';
+import { workshopPages } from '../apps/web/src/workshop/index.ts';
 import { enter, expect, findings, settled, tabTo, test, violations } from './bench.ts';
 
 test('undo and redo hold over a reload', async ({ page, aircraft }) => {
@@ -139,8 +144,10 @@ test('axe finds nothing on any view', async ({ page, server, aircraft }) => {
   await page.goto(server.url);
   await page.getByTestId('hangar').waitFor();
   expect(await violations(page)).toEqual([]);
-  for (const view of ['brief', 'wiring', 'parts', 'documents', 'documents/booklet', 'documents/labels/aircraft']) {
-    await page.goto(`${aircraft}/${view}`);
+  const id = asId<AircraftId>(aircraft.split('/').at(-1) ?? '');
+  const pages = screensOf({ stages, workshop: workshopPages }, id).map(({ to }) => to);
+  for (const view of [...pages.filter((to) => to.startsWith('/aircraft/')), paths.document(id, 'labels', 'aircraft')]) {
+    await page.goto(`${server.url}${view}`);
     await settled(page);
     expect(await violations(page), view).toEqual([]);
   }

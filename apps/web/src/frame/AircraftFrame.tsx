@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { Outlet, useLocation, useParams } from 'react-router';
+import { Outlet, useParams } from 'react-router';
 import { AircraftIdSchema, hasShape } from '@wired-falcon/core';
 import { isAboutSomething } from '../addresses/stageDef.ts';
 import { useOpenPage } from '../addresses/RegistryContext.tsx';
@@ -69,19 +69,16 @@ function FrameBox({ children }: { readonly children: ReactNode }) {
   );
 }
 
-/** The open page, and the margin beside it. One that throws is tried again with the next document. */
+/** The open page, and the margin beside it. */
 function Sheet() {
   const { isMarginOpen } = useFrameState();
   const { selection } = useSelection();
-  const { pathname } = useLocation();
   const design = useDesign();
-  const pageName = useTitleOfPage(design.aircraft.name);
+  useTitleOfPage(design.aircraft.name);
   return (
     <div className={`print-plain grid min-h-0 ${isMarginOpen ? 'grid-cols-[minmax(0,1fr)_312px]' : 'grid-cols-[minmax(0,1fr)_auto]'}`}>
       <main className="print-plain min-h-0 min-w-0 overflow-auto bg-sheet" id="sheet">
-        <ScreenBoundary what={`The page "${pageName}"`} shows={design} at={pathname}>
-          <Outlet />
-        </ScreenBoundary>
+        <Outlet />
       </main>
       <ScreenBoundary what="The margin" shows={design} at={selection.is}>
         <Margin />
@@ -90,10 +87,8 @@ function Sheet() {
   );
 }
 
-/** Names the window after the aircraft and the page that is open; pages about one thing name it themselves. @returns what the page is called */
-function useTitleOfPage(aircraft: string): string {
+/** Names the window after the aircraft and the page that is open; pages about one thing name it themselves. */
+function useTitleOfPage(aircraft: string): void {
   const open = useOpenPage();
-  const name = open === undefined ? '' : pageTitleOf(open.stage, open.page);
-  usePageTitle(open === undefined || isAboutSomething(open.page) ? undefined : `${aircraft}, ${name}`);
-  return name;
+  usePageTitle(open === undefined || isAboutSomething(open.page) ? undefined : `${aircraft}, ${pageTitleOf(open.stage, open.page)}`);
 }

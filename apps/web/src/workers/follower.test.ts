@@ -32,6 +32,7 @@ type Followed = Pick<SessionState, 'seq' | 'last' | 'design'>;
 class Bench {
   readonly posted: string[] = [];
   readonly follower: Follower;
+  readonly #endpoint: Endpoint;
   readonly #page: MessagePort;
   readonly #thread: MessagePort;
   #listeners = new Set<() => void>();
@@ -43,6 +44,7 @@ class Bench {
     serve(port2, [nameOf, broken, slow, urgent]);
     this.#state = stateOf({ seq: 1, last: { is: 'reset' }, design: designOf(name) });
     const endpoint: Endpoint = {
+      onerror: null,
       postMessage: (message, transfer) => {
         this.posted.push(labelOf(message));
         port1.postMessage(message, transfer);
@@ -55,6 +57,7 @@ class Bench {
       },
     };
     this.follower = new Follower({ subscribe: (listener) => this.#subscribe(listener), getState: () => this.#state }, endpoint);
+    this.#endpoint = endpoint;
   }
 
   rename(name: string, was = this.#state.design.aircraft.name): void {
@@ -75,6 +78,10 @@ class Bench {
         if (isEnough(reply)) resolve(taken);
       });
     });
+  }
+
+  breakDown(message: string): void {
+    this.#endpoint.onerror?.(Object.assign(new Event('error'), { message, filename: '', lineno: 0, colno: 0, error: undefined }));
   }
 
   end(): void {
@@ -198,6 +205,14 @@ describe('the worker that follows a document', () => {
     expect(await orphan).toEqual({ is: 'dropped' });
     expect(await bench.follower.once<typeof nameOf>('name', null)).toEqual({ is: 'answer', answer: 'B' });
     expect(ends).not.toContain('answer');
+  });
+
+  it('tells everyone who waits, and who asks later, when the thread is gone', async () => {
+    bench = new Bench();
+    const orphan = bench.follower.once<typeof slow>('slow', 2);
+    bench.breakDown('Out of memory.');
+    expect(await orphan).toMatchObject({ is: 'failed', sentence: expect.stringContaining('Out of memory.') });
+    expect(await bench.follower.once<typeof nameOf>('name', null)).toMatchObject({ is: 'failed' });
   });
 
   it('does not know every calculator', async () => {

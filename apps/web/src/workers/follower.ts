@@ -20,6 +20,9 @@ export class Follower {
   /** What the worker holds; 0 before the first. */
   #seq = 0;
   readonly #wishes = new Set<Wish>();
+  /** What tells those who wait that nobody works on it, where the worker is gone. */
+  readonly #waiting = new Set<(sentence: string) => void>();
+  #broken: string | undefined;
   readonly #unsubscribe: () => void;
 
   constructor(
@@ -27,6 +30,7 @@ export class Follower {
     private readonly worker: Endpoint,
   ) {
     worker.onmessage = ({ data }: MessageEvent<FromWorker>) => this.#onLost(data.lostAt);
+    worker.onerror = ({ message }) => this.#onBroken(message === '' ? 'It could not be loaded.' : message);
     this.#unsubscribe = followed.subscribe(() => this.#bring());
     this.#bring();
   }
@@ -70,17 +74,30 @@ export class Follower {
   #ask<C extends AnyCalculator>(calculator: C['id'], ask: AskOf<C>, onReply: (reply: Reply<AnswerOf<C>>) => void): () => void {
     const { port1, port2 } = new MessageChannel();
     let isOver = false;
-    port1.onmessage = ({ data }: MessageEvent<Reply<AnswerOf<C>>>) => {
+    const take = (reply: Reply<AnswerOf<C>>): void => {
       if (isOver) return;
-      isOver = data.is !== 'share';
-      onReply(data);
+      if (reply.is !== 'share') end();
+      onReply(reply);
     };
+    const fail = (sentence: string): void => take({ is: 'failed', sentence });
+    const end = (): void => {
+      isOver = true;
+      this.#waiting.delete(fail);
+    };
+    this.#waiting.add(fail);
+    port1.onmessage = ({ data }: MessageEvent<Reply<AnswerOf<C>>>) => take(data);
     this.#post({ is: 'ask', seq: this.#seq, calculator, ask }, [port2]);
+    if (this.#broken !== undefined) fail(this.#broken);
     return () => {
       if (isOver) return;
-      isOver = true;
+      end();
       port1.postMessage(STOP);
     };
+  }
+
+  #onBroken(error: string): void {
+    this.#broken = `The worker that computes does not run. ${error} Load the page again to have it started anew.`;
+    for (const fail of [...this.#waiting]) fail(this.#broken);
   }
 
   #bring(): void {

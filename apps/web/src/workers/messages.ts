@@ -24,6 +24,8 @@ export type Reply<Answer> =
 export interface Endpoint {
   readonly postMessage: (message: unknown, transfer: Transferable[]) => void;
   onmessage: ((event: MessageEvent) => void) | null;
+  /** The thread could not be started, or ended by itself. */
+  onerror?: ((event: ErrorEvent) => void) | null;
 }
 
 export const STOP = 'stop';

@@ -1,0 +1,86 @@
+import type { Page } from '@playwright/test';
+import { describeAs, enter, expect, findings, labelOf, settled, test, violations } from './bench.ts';
+
+/** Has the browser load a script of the application with one place of it changed. */
+async function withScript(page: Page, glob: string, place: RegExp, by: string): Promise<void> {
+  await page.route(glob, async (route) => {
+    const response = await route.fetch();
+    const text = await response.text();
+    if (place.test(text)) return route.fulfill({ response, body: text.replace(place, by) });
+    return route.fulfill({ response });
+  });
+}
+
+test('a check that throws is named, all others are there, and what follows is computed as ever', async ({ page, aircraft }) => {
+  await withScript(
+    page,
+    '**/follower.worker-*.js',
+    /(id:["'`]link\.baud-mismatch["'`].{0,200}?)run:/,
+    '$1run:()=>{throw new Error("No such pin.")},was:',
+  );
+  await page.goto(aircraft);
+  await settled(page);
+  const margin = page.getByRole('complementary', { name: 'Margin' });
+  await expect(margin.getByRole('alert')).toContainText('(link.baud-mismatch) could not look at this version; all others did');
+  await expect(margin.getByRole('alert')).toContainText('No such pin.');
+  expect(await findings(page)).toContain('wire.servo-lead');
+  expect(await findings(page)).not.toContain('link.baud-mismatch');
+  expect(await violations(page)).toEqual([]);
+  const before = (await findings(page)).filter((id) => id === 'wire.servo-lead').length;
+  await enter(page, 'cut w08', 'cut W08');
+  await settled(page);
+  expect((await findings(page)).filter((id) => id === 'wire.servo-lead')).toHaveLength(before - 1);
+});
+
+test('without the worker the margin says why nothing is checked, never that nothing was found, and edits are saved', async ({
+  page,
+  server,
+  aircraft,
+}) => {
+  await page.route('**/follower.worker-*.js', (route) => route.abort());
+  await page.goto(aircraft);
+  const margin = page.getByRole('complementary', { name: 'Margin' });
+  await expect(margin.getByRole('alert')).toContainText('The checks could not look at this version');
+  await expect(margin.getByRole('alert')).toContainText('Load the page again');
+  await expect(margin).not.toContainText('The checks find nothing');
+  await describeAs(page, 'srv1', 'without checks');
+  await expect(page.getByTestId('frame')).toHaveAttribute('data-pending', '0');
+  expect(await labelOf(page, server.url, 'SRV1', aircraft.split('/').at(-1))).toBe('without checks');
+});
+
+test('a page that throws leaves the frame as it is, and is drawn again with the next change', async ({ page, aircraft }) => {
+  await withScript(
+    page,
+    '**/BriefView-*.js',
+    /(["'`])What the aircraft is to be[^"'`]*\1/,
+    '(()=>{if(window.wfWhole!==true)throw new Error("No frame.");return "What the aircraft is to be."})()',
+  );
+  await page.goto(`${aircraft}/brief`);
+  await expect(page.getByRole('heading', { name: 'The page "brief" broke' })).toBeVisible();
+  await expect(page.getByRole('alert')).toContainText('No frame.');
+  await settled(page);
+  expect(await findings(page)).toContain('wire.servo-lead');
+  expect(await violations(page)).toEqual([]);
+  await enter(page, 'add servo 9g', 'add Servo 9 g');
+  await settled(page);
+  await expect(page.getByRole('heading', { name: 'The page "brief" broke' })).toBeVisible();
+  await page.evaluate(() => Object.assign(window, { wfWhole: true }));
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('What the aircraft is to be.')).toBeVisible();
+});
+
+test('a page that cannot be loaded says so in its place, and the others work', async ({ page, aircraft }) => {
+  await page.route('**/PowerView-*.js', (route) => route.abort());
+  await page.goto(aircraft);
+  await settled(page);
+  await page
+    .getByRole('navigation', { name: 'Stages' })
+    .getByRole('link', { name: /^Power/ })
+    .press('Enter');
+  await expect(page.getByRole('heading', { name: 'This page could not be loaded' })).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  await page.keyboard.press('i');
+  await expect(page).toHaveURL(/parts$/);
+  await expect(page.getByRole('heading', { name: 'This page could not be loaded' })).toHaveCount(0);
+});
