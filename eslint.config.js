@@ -18,9 +18,14 @@ export default tseslint.config(
       '@typescript-eslint/no-unnecessary-type-parameters': 'off',
       '@typescript-eslint/unbound-method': 'off',
       '@typescript-eslint/no-deprecated': 'off',
+      'no-restricted-syntax': [
+        'error',
+        { selector: "MemberExpression[property.name='toFixed']", message: 'Numbers get their digits and units in core/src/text.' },
+      ],
       '@typescript-eslint/no-unsafe-class-instance-assignment': 'off',
     },
   },
+  { files: ['packages/core/src/text/**', '**/*.test.ts', 'bench/**', 'e2e/**'], rules: { 'no-restricted-syntax': 'off' } },
   {
     files: ['apps/web/**/*.tsx', 'apps/web/**/*.ts'],
     plugins: { 'react-hooks': reactHooks },

@@ -92,6 +92,7 @@ export * from './links/serialHops.ts';
 export * from './links/protocols.ts';
 export * from './links/serialSetup.ts';
 export * from './firmware/dialects.ts';
+export * from './text/numbers.ts';
 export * from './checks/finding.ts';
 export * from './checks/findingsOf.ts';
 export { straightCableHarm, type StraightHarm } from './checks/wiring/fitsButWrong.ts';

@@ -1,3 +1,4 @@
+import { decimals } from '@wired-falcon/core';
 import { configFrom } from '../config.ts';
 import { backUp, CannotKeep, restore } from './backup.ts';
 
@@ -7,7 +8,7 @@ function main([command, file]: readonly string[]): string {
   if (command === 'backup') {
     const stamp = new Date().toISOString().slice(0, 16).replaceAll(/[:T]/g, '-');
     const made = backUp(databaseFile, file ?? `wired-falcon-${stamp}.backup`);
-    return `${made.aircraft} aircraft, ${(made.bytes / 1e6).toFixed(1)} MB, are kept in ${made.file}.`;
+    return `${made.aircraft} aircraft, ${decimals(made.bytes / 1e6, 1)} MB, are kept in ${made.file}.`;
   }
   if (command === 'restore' && file !== undefined) {
     const { aircraft, earlier } = restore(file, databaseFile, new Date());

@@ -1,4 +1,4 @@
-import { BayIdSchema, hasShape, type BayId, type Flat, type FramePlan, type OutlinePiece } from '@wired-falcon/core';
+import { BayIdSchema, decimals, hasShape, type BayId, type Flat, type FramePlan, type OutlinePiece } from '@wired-falcon/core';
 
 /** How a point of the airframe comes to stand in a drawing. */
 export type Projection = (point: Flat) => readonly [x: number, y: number];
@@ -54,5 +54,5 @@ export function bayNamed({ bays }: FramePlan, text: string): BayId | undefined {
 }
 
 export function viewBoxText({ x, y, width, height }: ViewBox): string {
-  return [x, y, width, height].map((value) => value.toFixed(1)).join(' ');
+  return [x, y, width, height].map((value) => decimals(value, 1)).join(' ');
 }

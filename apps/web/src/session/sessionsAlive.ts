@@ -14,18 +14,26 @@ const endedHere = new Set<string>();
 
 type Word = { readonly is: 'who' } | { readonly is: 'here'; readonly sessions: readonly string[] };
 
-const channel = lockManager() === undefined && typeof BroadcastChannel !== 'undefined' ? new BroadcastChannel(LOCK) : undefined;
-channel?.addEventListener('message', ({ data }: MessageEvent<Word>) => {
-  if (data.is === 'who' && aliveHere.size > 0) say({ is: 'here', sessions: [...aliveHere] });
-});
+let channel: BroadcastChannel | undefined;
+
+/** Where windows ask each other, opened when it is first needed; undefined where there are locks. */
+function channelHere(): BroadcastChannel | undefined {
+  if (channel !== undefined || lockManager() !== undefined || typeof BroadcastChannel === 'undefined') return channel;
+  channel = new BroadcastChannel(LOCK);
+  channel.addEventListener('message', ({ data }: MessageEvent<Word>) => {
+    if (data.is === 'who' && aliveHere.size > 0) say({ is: 'here', sessions: [...aliveHere] });
+  });
+  return channel;
+}
 
 function say(word: Word): void {
-  channel?.postMessage(word);
+  channelHere()?.postMessage(word);
 }
 
 /** Tells every window that a session lives, until what this gives is called or the window is gone. */
 export function holdSession(session: string): () => void {
   aliveHere.add(session);
+  channelHere();
   let end: () => void = () => undefined;
   const ended = new Promise<void>((resolve) => (end = resolve));
   void lockManager()?.request(`${LOCK}${session}`, () => ended);
@@ -53,11 +61,11 @@ function sessionsThatAnswer(): Promise<readonly string[]> {
   const listen = ({ data }: MessageEvent<Word>): void => {
     if (data.is === 'here') answered.push(...data.sessions);
   };
-  channel?.addEventListener('message', listen);
+  channelHere()?.addEventListener('message', listen);
   say({ is: 'who' });
   return new Promise((resolve) => {
     setTimeout(() => {
-      channel?.removeEventListener('message', listen);
+      channelHere()?.removeEventListener('message', listen);
       resolve(answered);
     }, ANSWER_MS);
   });

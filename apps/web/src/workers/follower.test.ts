@@ -209,7 +209,7 @@ describe('the worker that follows a document', () => {
 
   it('tells everyone who waits, and who asks later, when the thread is gone', async () => {
     bench = new Bench();
-    const orphan = bench.follower.once<typeof slow>('slow', 2);
+    const orphan = bench.follower.once<typeof slow>('slow', 1);
     bench.breakDown('Out of memory.');
     expect(await orphan).toMatchObject({ is: 'failed', sentence: expect.stringContaining('Out of memory.') });
     expect(await bench.follower.once<typeof nameOf>('name', null)).toMatchObject({ is: 'failed' });

@@ -1,3 +1,4 @@
+import { quantity } from '../text/numbers.ts';
 import { circuitNode, groupOf, pinNode, type Graph } from '../graph/graph.ts';
 import { driverAt, drivesDirectly, voltsAt } from '../graph/railsOf.ts';
 import type { ItemId } from '../model/ids.ts';
@@ -103,7 +104,7 @@ function mixedVerdict(graph: Graph, supply: FoundPin, other: FoundPin): JoinVerd
   const volts = voltsAt(graph, supply.node);
   const most = other.pin.logic?.inputMaxV;
   if (volts !== undefined && most !== undefined && volts > most) {
-    return { is: 'harmful', why: `${volts.toFixed(1)} V on a pin that stands ${most.toFixed(1)} V.` };
+    return { is: 'harmful', why: `${quantity(volts, 'V', 1)} on a pin that stands ${quantity(most, 'V', 1)}.` };
   }
   return { is: 'pointless', why: `Supply on a ${other.pin.role} pin.` };
 }
@@ -126,9 +127,9 @@ function supplyVerdict(graph: Graph, a: FoundPin, b: FoundPin): JoinVerdict {
   const volts = voltsAt(graph, source.node);
   const most = supplyWindow(graph, sink)?.maxV;
   if (volts !== undefined && most !== undefined && volts > most) {
-    return { is: 'harmful', why: `${volts.toFixed(1)} V; ${sink.ref} stands ${most.toFixed(1)} V.` };
+    return { is: 'harmful', why: `${quantity(volts, 'V', 1)}; ${sink.ref} stands ${quantity(most, 'V', 1)}.` };
   }
-  return { is: 'good', why: volts === undefined ? 'supply' : `${volts.toFixed(1)} V from ${source.ref}` };
+  return { is: 'good', why: volts === undefined ? 'supply' : `${quantity(volts, 'V', 1)} from ${source.ref}` };
 }
 
 /** The voltages that the loads, regulators and inputs behind a supply pin accept, in volts; undefined when none says. */

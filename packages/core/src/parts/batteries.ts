@@ -1,3 +1,4 @@
+import { quantity } from '../text/numbers.ts';
 import type { ConnectorFamily } from '../model/connector.ts';
 import type { Part } from '../model/part.ts';
 import { samplePart, wiredPort } from './build.ts';
@@ -24,7 +25,7 @@ function pack(figures: Pack): Part {
     id,
     kind: 'battery',
     name: `Battery ${CHEMISTRY[chemistry]} ${cells}S, ${capacityMah} mAh`,
-    summary: `${WORDS[cells] ?? cells} in series, ${plug}, ${continuousA} A for ever. ${(cells * 4.2).toFixed(1)} V when full.`,
+    summary: `${WORDS[cells] ?? cells} in series, ${plug}, ${continuousA} A for ever. ${quantity(cells * 4.2, 'V', 1)} when full.`,
     massG,
     sizeMm,
     ports: [

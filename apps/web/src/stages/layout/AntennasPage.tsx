@@ -2,10 +2,12 @@ import {
   ANTENNAS,
   baselinesOf,
   compassFields,
+  decimals,
   neighboursOf,
   noisyNeighbours,
   placedAntennas,
   productsOf,
+  quantity,
   shadowName,
   shadowsOf,
   shadowWords,
@@ -46,9 +48,9 @@ function Compasses({ graph }: { readonly graph: Graph }) {
         cells: [
           <ItemLink key="ref" graph={graph} itemRef={compass.item.ref} />,
           worst.title.toLowerCase(),
-          `${worst.levelUt.toFixed(2)} uT`,
-          `${worst.errorDeg.toFixed(1)} deg`,
-          `${Math.hypot(...constantUt).toFixed(1)} uT`,
+          quantity(worst.levelUt, 'uT', 2),
+          quantity(worst.errorDeg, 'deg', 1),
+          quantity(Math.hypot(...constantUt), 'uT', 1),
           legs
             .slice(0, 3)
             .map(({ of, ut }) => `${of.cable.tag} ${ut.toPrecision(2)}`)
@@ -79,10 +81,10 @@ function Neighbours({ graph }: { readonly graph: Graph }) {
         cells: [
           <ItemLink key="s" graph={graph} itemRef={sender.name} />,
           <ItemLink key="r" graph={graph} itemRef={receiver.name} />,
-          `${isolation.distanceMm.toFixed(0)} mm`,
-          `${isolation.db.toFixed(0)} dB${isolation.isNear ? ', stated' : ''}`,
-          `${arrivesDbm.toFixed(0)} dBm`,
-          `${bearsDbm.toFixed(0)} dBm`,
+          quantity(isolation.distanceMm, 'mm', 0),
+          `${quantity(isolation.db, 'dB', 0)}${isolation.isNear ? ', stated' : ''}`,
+          quantity(arrivesDbm, 'dBm', 0),
+          quantity(bearsDbm, 'dBm', 0),
         ],
       }))}
     />
@@ -101,8 +103,8 @@ function Shadows({ graph }: { readonly graph: Graph }) {
         cells: [
           <ItemLink key="a" graph={graph} itemRef={shadow.antenna.name} />,
           <ItemLink key="b" graph={graph} itemRef={shadowName(shadow.body)} />,
-          `${shadow.distanceMm.toFixed(0)} mm`,
-          `${shadow.spanDeg.toFixed(0)} deg`,
+          quantity(shadow.distanceMm, 'mm', 0),
+          quantity(shadow.spanDeg, 'deg', 0),
           shadowWords(shadow),
         ],
       }))}
@@ -122,9 +124,9 @@ function Noise({ graph }: { readonly graph: Graph }) {
         cells: [
           <ItemLink key="s" graph={graph} itemRef={source.item.ref} />,
           receiver.name,
-          `${distanceMm.toFixed(0)} mm`,
-          `${arrivesDbm.toFixed(0)} dBm`,
-          `${bearsDbm.toFixed(0)} dBm`,
+          quantity(distanceMm, 'mm', 0),
+          quantity(arrivesDbm, 'dBm', 0),
+          quantity(bearsDbm, 'dBm', 0),
         ],
       }))}
     />
@@ -142,10 +144,10 @@ function Products({ graph }: { readonly graph: Graph }) {
         isOver: true,
         cells: [
           name,
-          `${mhz[0].toFixed(0)} to ${mhz[1].toFixed(0)} MHz`,
+          `${decimals(mhz[0], 0)} to ${quantity(mhz[1], 'MHz', 0)}`,
           <ItemLink key="r" graph={graph} itemRef={receiver.name} />,
-          `${levelDbm.toFixed(0)} dBm`,
-          `${limitDbm.toFixed(0)} dBm`,
+          quantity(levelDbm, 'dBm', 0),
+          quantity(limitDbm, 'dBm', 0),
         ],
       }))}
     />
@@ -165,9 +167,9 @@ function Baselines({ graph }: { readonly graph: Graph }) {
         isOver: false,
         cells: [
           <ItemLink key="r" graph={graph} itemRef={ref} />,
-          `${lengthMm.toFixed(0)} mm`,
-          `${bearingDeg.toFixed(0)} deg from forward, to the right`,
-          `${errorDeg.toFixed(1)} deg`,
+          quantity(lengthMm, 'mm', 0),
+          `${quantity(bearingDeg, 'deg', 0)} from forward, to the right`,
+          quantity(errorDeg, 'deg', 1),
           ANTENNAS[second.antenna].title,
         ],
       }))}

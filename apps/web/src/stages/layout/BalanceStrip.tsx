@@ -1,3 +1,4 @@
+import { decimals, quantity } from '@wired-falcon/core';
 import type { Balance, FramePlan, PackSolution } from '@wired-falcon/core';
 
 interface BalanceStripProps {
@@ -17,18 +18,19 @@ export function BalanceStrip({ frame, balance, pack, placed, all, onTakePack }: 
   const isOut = fore !== undefined && aft !== undefined && (station < fore || station > aft);
   const isTaken = pack === undefined || Math.abs(pack.reachableMm - pack.pack.place.at[0]) < 1;
   return (
-    <div className="flex flex-wrap items-center gap-x-6 gap-y-1 text-[13px]" data-testid="balance" data-station={station.toFixed(1)}>
+    <div className="flex flex-wrap items-center gap-x-6 gap-y-1 text-[13px]" data-testid="balance" data-station={decimals(station, 1)}>
       <span>
-        <span className="text-ink2">Mass</span> <span className="value">{balance.massG.toFixed(0)} g</span>
-        {maxMassG !== undefined && <span className="text-ink2"> of {maxMassG.toFixed(0)}</span>}
+        <span className="text-ink2">Mass</span> <span className="value">{decimals(balance.massG, 0)} g</span>
+        {maxMassG !== undefined && <span className="text-ink2"> of {decimals(maxMassG, 0)}</span>}
       </span>
       <span className={isOut ? 'text-rust' : undefined}>
-        <span className={isOut ? undefined : 'text-ink2'}>Balances at station</span> <span className="value">{station.toFixed(0)} mm</span>
+        <span className={isOut ? undefined : 'text-ink2'}>Balances at station</span>{' '}
+        <span className="value">{decimals(station, 0)} mm</span>
         {fore !== undefined && aft !== undefined && (
           <span className="text-ink2">
             {' '}
-            ({fore.toFixed(0)} to {aft.toFixed(0)}
-            {targetMm === undefined ? '' : `, wanted ${targetMm.toFixed(0)}`}){isOut && ' outside'}
+            ({decimals(fore, 0)} to {decimals(aft, 0)}
+            {targetMm === undefined ? '' : `, wanted ${decimals(targetMm, 0)}`}){isOut && ' outside'}
           </span>
         )}
       </span>
@@ -41,10 +43,10 @@ export function BalanceStrip({ frame, balance, pack, placed, all, onTakePack }: 
       </span>
       {pack !== undefined && !isTaken && (
         <span className="flex items-center gap-2">
-          {pack.pack.item.ref} at {pack.stationMm.toFixed(0)} mm would balance it
-          {Math.abs(pack.stationMm - pack.reachableMm) > 1 && `; its bay reaches to ${pack.reachableMm.toFixed(0)}`}
+          {pack.pack.item.ref} at {decimals(pack.stationMm, 0)} mm would balance it
+          {Math.abs(pack.stationMm - pack.reachableMm) > 1 && `; its bay reaches to ${decimals(pack.reachableMm, 0)}`}
           {pack.ballast !== undefined &&
-            `, and ${pack.ballast.massG.toFixed(0)} g at station ${pack.ballast.stationMm.toFixed(0)} do the rest`}
+            `, and ${quantity(pack.ballast.massG, 'g', 0)} at station ${decimals(pack.ballast.stationMm, 0)} do the rest`}
           <button type="button" className="action" onClick={onTakePack}>
             Move {pack.pack.item.ref} <kbd className="key">b</kbd>
           </button>
@@ -56,5 +58,5 @@ export function BalanceStrip({ frame, balance, pack, placed, all, onTakePack }: 
 
 /** To a whole millimetre; never a minus before a zero. */
 function whole(mm: number): string {
-  return (Math.round(mm) || 0).toFixed(0);
+  return decimals(Math.round(mm) || 0, 0);
 }

@@ -1,8 +1,9 @@
 import { useMemo, useState } from 'react';
 import type { ApexOptions } from 'apexcharts';
 import {
-  ANTENNAS,
   antennaOptions,
+  ANTENNAS,
+  decimals,
   linkBudget,
   linkWishes,
   marginDb,
@@ -45,7 +46,7 @@ export function RangePage() {
             <select className="field" value={radio.name} onChange={(event) => setChosen(event.target.value)}>
               {radios.map(({ name, radio: { title, mhz } }) => (
                 <option key={name} value={name}>
-                  {name}, {title}, {mhz[0].toFixed(0)} MHz
+                  {name}, {title}, {decimals(mhz[0], 0)} MHz
                 </option>
               ))}
             </select>
@@ -77,12 +78,12 @@ function Link({ radio, heights, wantedDb, missionM }: LinkProps) {
     <>
       {present !== undefined && (
         <p className="mt-2 text-[13px]" data-testid="reach">
-          {pairName(present)} reaches <b className="value">{(present.reachM / 1000).toFixed(1)} km</b> with {wantedDb} dB in hand; the way{' '}
+          {pairName(present)} reaches <b className="value">{decimals(present.reachM / 1000, 1)} km</b> with {wantedDb} dB in hand; the way{' '}
           {present.budget.weaker.is} breaks first.{' '}
           {missionM > 0 && (
             <>
-              At the {(missionM / 1000).toFixed(1)} km of the mission it has{' '}
-              <b className="value">{marginDb(present.budget, missionM, heights).toFixed(0)} dB</b> to spare.
+              At the {decimals(missionM / 1000, 1)} km of the mission it has{' '}
+              <b className="value">{decimals(marginDb(present.budget, missionM, heights), 0)} dB</b> to spare.
             </>
           )}
         </p>
@@ -100,7 +101,7 @@ function Link({ radio, heights, wantedDb, missionM }: LinkProps) {
             <tr key={pairName(option)} className={`border-b border-rule ${option.isPresent ? 'font-semibold' : ''}`}>
               <td className="py-1 pr-6">{ANTENNAS[option.air].title}</td>
               <td className="py-1 pr-6">{ANTENNAS[option.ground].title}</td>
-              <td className="value py-1 pr-6">{(option.reachM / 1000).toFixed(1)} km</td>
+              <td className="value py-1 pr-6">{decimals(option.reachM / 1000, 1)} km</td>
               <td className="value py-1 pr-6">{option.isPresent ? 'is there' : shareText(option.share)}</td>
               <td className="py-1">
                 {!option.isPresent && (
@@ -152,7 +153,7 @@ function chartOf(options: readonly AntennaOption[], heights: Heights, furthestM:
   return {
     series: options.map((option) => ({
       name: pairName(option),
-      data: distances.map((m) => ({ x: m / 1000, y: Number(marginDb(option.budget, m, heights).toFixed(1)) })),
+      data: distances.map((m) => ({ x: m / 1000, y: Number(decimals(marginDb(option.budget, m, heights), 1)) })),
     })),
     colors: INKS,
     stroke: { width: options.map(({ isPresent }) => (isPresent ? 3 : 1.5)), curve: 'straight' },

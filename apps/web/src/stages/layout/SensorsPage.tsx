@@ -1,13 +1,15 @@
 import {
   BAY_ACCESS,
+  decimals,
   hoverOf,
   inertialSensors,
   pitotsOf,
+  quantity,
   reachOf,
   speedAtPa,
   stepMs,
-  tubeLagMs,
   TUBE_BORE_MM,
+  tubeLagMs,
   type Graph,
   type Pitot,
 } from '@wired-falcon/core';
@@ -25,8 +27,8 @@ export function SensorsPage() {
       <Airspeed graph={graph} />
       {hover !== undefined && (
         <p className="mt-4 text-[13px]" data-testid="hover">
-          Hovering takes about <b className="value">{hover.wattsEach.toFixed(0)} W</b> of each of {hover.motors} motors:{' '}
-          <b className="value">{(hover.throttle * 100).toFixed(0)} %</b> of the throttle{hover.isEnough ? '' : ', and that is not enough'}.
+          Hovering takes about <b className="value">{decimals(hover.wattsEach, 0)} W</b> of each of {hover.motors} motors:{' '}
+          <b className="value">{decimals(hover.throttle * 100, 0)} %</b> of the throttle{hover.isEnough ? '' : ', and that is not enough'}.
           An estimate from the weight and the size of the propellers.
         </p>
       )}
@@ -53,8 +55,8 @@ function Inertial({ graph }: OfGraph) {
           axisText(turning, 0, -1),
           axisText(turning, 1, 1),
           axisText(turning, 2, 1),
-          `${offSquareDeg.toFixed(1)} deg`,
-          fromBalanceMm === undefined ? '' : `${fromBalanceMm.toFixed(0)} mm`,
+          quantity(offSquareDeg, 'deg', 1),
+          fromBalanceMm === undefined ? '' : quantity(fromBalanceMm, 'mm', 0),
         ],
       }))}
     />
@@ -73,7 +75,7 @@ function axisText(turning: ReturnType<typeof inertialSensors>[number]['turning']
     [-up, 'down'],
   ];
   const square = words.find(([share]) => share > 0.9999);
-  return square?.[1] ?? [forward, right, up].map((share) => share.toFixed(3)).join(', ');
+  return square?.[1] ?? [forward, right, up].map((share) => decimals(share, 3)).join(', ');
 }
 
 function Airspeed({ graph }: OfGraph) {
@@ -91,11 +93,11 @@ function Airspeed({ graph }: OfGraph) {
           isOver: mostMs !== undefined && neverExceedMs !== undefined && mostMs < neverExceedMs,
           cells: [
             <ItemLink key="ref" graph={graph} itemRef={sensor.item.ref} />,
-            `${head[0].toFixed(0)} mm`,
-            `${tubeMm.toFixed(0)} mm`,
-            `${tubeLagMs(tubeMm).toFixed(2)} ms`,
-            mostMs === undefined ? '' : `${mostMs.toFixed(0)} m/s`,
-            neverExceedMs === undefined ? '' : `${neverExceedMs.toFixed(0)} m/s`,
+            quantity(head[0], 'mm', 0),
+            quantity(tubeMm, 'mm', 0),
+            `${decimals(tubeLagMs(tubeMm), 2)} ms`,
+            mostMs === undefined ? '' : quantity(mostMs, 'm/s', 0),
+            neverExceedMs === undefined ? '' : quantity(neverExceedMs, 'm/s', 0),
             stepText(range, stallMs),
           ],
         };
@@ -105,7 +107,7 @@ function Airspeed({ graph }: OfGraph) {
 }
 
 function stepText(range: Pitot['sensor']['part']['airspeed'], stallMs: number | undefined): string {
-  return range === undefined || stallMs === undefined ? '' : `${stepMs(range.stepPa, stallMs).toFixed(2)} m/s`;
+  return range === undefined || stallMs === undefined ? '' : quantity(stepMs(range.stepPa, stallMs), 'm/s', 2);
 }
 
 function Reach({ graph }: OfGraph) {

@@ -1,5 +1,5 @@
 import { contours } from 'd3-contour';
-import { applyEdit, fieldMapSteps, graphOf, gridOver, type Design, type Edit, type MapGrid } from '@wired-falcon/core';
+import { applyEdit, decimals, fieldMapSteps, graphOf, gridOver, type Design, type Edit, type MapGrid } from '@wired-falcon/core';
 import type { ViewBox } from '../../drawing/viewBoxes.ts';
 import type { AnyCalculator, Calculator, Steps } from '../../workers/calculator.ts';
 
@@ -53,7 +53,7 @@ function linesOf(map: Float32Array, { columns, rows, stepMm, stationMm, buttMm }
             `M${ring
               .map((point) =>
                 at(point)
-                  .map((mm) => mm.toFixed(1))
+                  .map((mm) => decimals(mm, 1))
                   .join(','),
               )
               .join('L')}Z`,

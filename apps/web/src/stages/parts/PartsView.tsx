@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { nextReference, PART_KINDS, SEVERITIES, type Graph, type Item, type Part } from '@wired-falcon/core';
+import { decimals, nextReference, PART_KINDS, SEVERITIES, type Graph, type Item, type Part } from '@wired-falcon/core';
 import { paths } from '../../addresses/paths.ts';
 import { addParts } from '../../entry/addCommand.ts';
 import { searchParts, wordsOf } from '../../entry/searchParts.ts';
@@ -58,7 +58,7 @@ function ItemList() {
           />
           <div className={`${ROW} py-1.5`}>
             <span className="col-span-3 text-ink2">{items.length} items, cables not counted</span>
-            <span className="value text-right">{massG.toFixed(1)}</span>
+            <span className="value text-right">{decimals(massG, 1)}</span>
           </div>
         </>
       )}
@@ -95,7 +95,7 @@ function ItemRow({
       </span>
       <span className="leading-snug">{name}</span>
       <span className="leading-snug text-ink2">{item.label ?? ''}</span>
-      <span className="value text-right">{massG?.toFixed(1) ?? '?'}</span>
+      <span className="value text-right">{massG === undefined ? '?' : decimals(massG, 1)}</span>
       <span className="value pl-2 leading-snug">{tags.length === 0 ? 'none' : tags.join(' ')}</span>
       <span>{worst !== undefined && <SeverityMark severity={worst} />}</span>
     </div>

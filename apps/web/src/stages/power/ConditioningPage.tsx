@@ -4,9 +4,11 @@ import {
   clampsFor,
   CONDITIONER_PART,
   conditioningEdit,
+  decimals,
   FILTER_PART,
   lcFilterAnswer,
   leadCapacitance,
+  quantity,
   settingsOf,
   type Part,
 } from '@wired-falcon/core';
@@ -103,12 +105,12 @@ function Conditioner() {
       <p className="mt-2 text-[13px]" data-testid="dip">
         {dip === undefined
           ? 'No capacitor does it: its own resistance takes the whole dip. Take several in parallel, or a stronger regulator.'
-          : `At least ${dip.microfarad} uF with ${ESR_OHM * 1000} mohm: the dip is ${dip.dipV.toFixed(2)} V.`}
+          : `At least ${dip.microfarad} uF with ${ESR_OHM * 1000} mohm: the dip is ${quantity(dip.dipV, 'V', 2)}.`}
       </p>
       <p className="mt-1 text-[13px]" data-testid="clamp">
         {clamp === undefined
           ? 'No zener of the standard series is above the normal rail and below what the parts stand.'
-          : `Zener ${clamp.volts} V, 5 %: begins at ${clamp.fromV.toFixed(2)} V, holds the rail below ${clamp.toV.toFixed(2)} V; ${(clamp.standbyA * 1000).toFixed(0)} mA and ${clamp.standbyW.toFixed(2)} W at the normal rail; a braking servo puts ${clamp.energyJ.toFixed(2)} J into it.`}
+          : `Zener ${clamp.volts} V, 5 %: begins at ${quantity(clamp.fromV, 'V', 2)}, holds the rail below ${quantity(clamp.toV, 'V', 2)}; ${decimals(clamp.standbyA * 1000, 0)} mA and ${quantity(clamp.standbyW, 'W', 2)} at the normal rail; a braking servo puts ${decimals(clamp.energyJ, 2)} J into it.`}
       </p>
       <PutIn
         part={CONDITIONER_PART}
@@ -154,13 +156,13 @@ function Filter() {
       <h2 className="text-[15px] font-bold">LC filter for video</h2>
       <Fields entries={FILTER} figures={figures} onChange={setFigures} />
       <p className="mt-2 text-[13px]" data-testid="filter">
-        Resonance at {answer.resonanceHz.toFixed(0)} Hz, Q {answer.q.toFixed(1)}. At {figures.switchingKhz} kHz{' '}
-        {answer.attenuationDb.toFixed(0)} dB weaker; it drops {answer.dropV.toFixed(2)} V.
+        Resonance at {decimals(answer.resonanceHz, 0)} Hz, Q {decimals(answer.q, 1)}. At {figures.switchingKhz} kHz{' '}
+        {decimals(answer.attenuationDb, 0)} dB weaker; it drops {decimals(answer.dropV, 2)} V.
       </p>
       {answer.isHarmful && (
         <p role="alert" className="mt-1 text-[13px] text-rust">
-          At {answer.peakHz.toFixed(0)} Hz the noise comes through {answer.peakDb.toFixed(1)} dB stronger, and the motor turns through that
-          frequency. Take a larger capacitor, or one with more series resistance.
+          At {decimals(answer.peakHz, 0)} Hz the noise comes through {decimals(answer.peakDb, 1)} dB stronger, and the motor turns through
+          that frequency. Take a larger capacitor, or one with more series resistance.
         </p>
       )}
       <PutIn part={FILTER_PART} wanted={{ microhenry: figures.microhenry, microfarad: figures.microfarad }} />

@@ -1,3 +1,4 @@
+import { decimals } from '@wired-falcon/core';
 import { useMemo, useState } from 'react';
 import type { ApexOptions } from 'apexcharts';
 import type { ScenarioReport, SupplyLine } from '@wired-falcon/core';
@@ -86,11 +87,11 @@ function chartOf({ line, rows }: Loaded): ApexOptions {
   const most = Math.max(ratedA, ...rows.map(({ amps }) => amps)) * 1.1;
   return {
     chart: { type: 'bar', height: 260 },
-    series: [{ name: 'A', data: rows.map(({ amps }) => Number(amps.toFixed(3))) }],
+    series: [{ name: 'A', data: rows.map(({ amps }) => Number(decimals(amps, 3))) }],
     colors: ['#1c2530'],
     plotOptions: { bar: { columnWidth: '55%' } },
     xaxis: { categories: rows.map(({ title }) => title) },
-    yaxis: { min: 0, max: most, title: { text: 'amperes' }, labels: { formatter: (value: number) => value.toFixed(most < 2 ? 2 : 1) } },
+    yaxis: { min: 0, max: most, title: { text: 'amperes' }, labels: { formatter: (value: number) => decimals(value, most < 2 ? 2 : 1) } },
     annotations: {
       yaxis: [
         {

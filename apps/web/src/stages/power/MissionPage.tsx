@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import type { ApexOptions } from 'apexcharts';
-import { POWER_FIGURES, powerFigures, scenariosOf, type Mission, type MissionLeg } from '@wired-falcon/core';
+import { decimals, POWER_FIGURES, powerFigures, quantity, scenariosOf, type Mission, type MissionLeg } from '@wired-falcon/core';
 import { useDesign, useMake } from '../../session/SessionContext.tsx';
 import { useCalculated } from '../../workers/useCalculated.ts';
 import { Chart } from '../../drawing/Chart.tsx';
@@ -44,14 +44,15 @@ function Outcome({ mission, endurance }: { readonly mission: Mission; readonly e
     <p className="mt-1 max-w-prose text-[13px]" data-testid="endurance">
       {endurance?.minutes !== undefined && (
         <>
-          <b className="value">{endurance.minutes.toFixed(0)} min</b> in {endurance.situation.toLowerCase()} on {share} % of the packs.{' '}
+          <b className="value">{decimals(endurance.minutes, 0)} min</b> in {endurance.situation.toLowerCase()} on {share} % of the
+          packs.{' '}
         </>
       )}
       {mission.isExample
         ? 'The mission below is only an example for this kind of airframe; enter your own legs.'
         : mission.emptyAtMin === undefined
-          ? `The mission of ${mission.totalMin.toFixed(0)} minutes ends with charge left.`
-          : `${mission.emptyPack ?? '?'} is at the end of its usable charge after ${mission.emptyAtMin.toFixed(0)} of ${mission.totalMin.toFixed(0)} minutes.`}
+          ? `The mission of ${quantity(mission.totalMin, 'minutes', 0)} ends with charge left.`
+          : `${mission.emptyPack ?? '?'} is at the end of its usable charge after ${decimals(mission.emptyAtMin, 0)} of ${quantity(mission.totalMin, 'minutes', 0)}.`}
     </p>
   );
 }
@@ -155,7 +156,7 @@ function Ends({ mission: { packs, samples } }: { readonly mission: Mission }) {
           return (
             <tr key={ref} className="border-b border-rule">
               <td className="font-semibold">{ref}</td>
-              <td className="value text-right">{(pack?.volts ?? 0).toFixed(2)} V</td>
+              <td className="value text-right">{decimals(pack?.volts ?? 0, 2)} V</td>
               <td className="value text-right">
                 {Math.round(pack?.consumedMah ?? 0)} of {capacityMah} mAh
               </td>
@@ -172,7 +173,7 @@ const INKS = ['#1c2530', '#5b6470', '#8a7f6a'];
 
 function chartOf({ packs, samples }: Mission): ApexOptions {
   const points = (value: (k: number, at: Mission['samples'][number]) => number, k: number) =>
-    samples.map((at) => ({ x: Number(at.minute.toFixed(2)), y: Number(value(k, at).toFixed(3)) }));
+    samples.map((at) => ({ x: Number(decimals(at.minute, 2)), y: Number(decimals(value(k, at), 3)) }));
   const volts = packs.map(({ ref }, k) => ({ name: `${ref} volts`, data: points((i, at) => at.packs[i]?.volts ?? 0, k) }));
   const charge = packs.map(({ ref }, k) => ({ name: `${ref} consumed`, data: points((i, at) => at.packs[i]?.consumedMah ?? 0, k) }));
   const highestV = Math.max(...volts.flatMap(({ data }) => data.map(({ y }) => y)));
@@ -189,7 +190,7 @@ function chartOf({ packs, samples }: Mission): ApexOptions {
         min: 0,
         max: Math.ceil(highestV),
         title: { text: 'volts' },
-        labels: { formatter: (value: number) => value.toFixed(1) },
+        labels: { formatter: (value: number) => decimals(value, 1) },
       })),
       ...charge.map(({ name }, k) => ({
         seriesName: charge[0]?.name ?? name,
@@ -197,7 +198,7 @@ function chartOf({ packs, samples }: Mission): ApexOptions {
         opposite: true,
         min: 0,
         title: { text: 'mAh consumed' },
-        labels: { formatter: (value: number) => value.toFixed(0) },
+        labels: { formatter: (value: number) => decimals(value, 0) },
       })),
     ],
     legend: { position: 'top' },

@@ -1,3 +1,4 @@
+import { decimals } from '@wired-falcon/core';
 import type { ScenarioReport, SupplyLine } from '@wired-falcon/core';
 import { ampsText, stateText, voltsText } from './powerWords.ts';
 import { figures, HeadRow } from '../../ui/HeadRow.tsx';
@@ -42,7 +43,7 @@ function Share({ line: { amps, ratedA } }: { readonly line: SupplyLine }) {
         />
       </span>
       <span className={`value ${share > 1 ? 'font-medium text-rust' : ''}`}>
-        {(share * 100).toFixed(0)} % of {ampsText(ratedA)}
+        {decimals(share * 100, 0)} % of {ampsText(ratedA)}
       </span>
     </span>
   );

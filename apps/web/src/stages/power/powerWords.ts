@@ -1,14 +1,12 @@
-import { ABILITIES, type FaultLine, type LoadLine, type ScenarioReport, type SupplyLine } from '@wired-falcon/core';
+import { ABILITIES, quantity, type FaultLine, type LoadLine, type ScenarioReport, type SupplyLine } from '@wired-falcon/core';
 
 export function voltsText(volts: number): string {
-  const shown = Math.abs(volts) < 0.005 ? 0 : volts;
-  return `${shown.toFixed(2)} V`;
+  return quantity(volts, 'V', 2);
 }
 
 /** Amperes, in milliamperes below one tenth. */
 export function ampsText(amps: number): string {
-  const shown = Math.abs(amps) < 0.0005 ? 0 : amps;
-  return Math.abs(shown) < 0.1 ? `${(shown * 1000).toFixed(0)} mA` : `${shown.toFixed(2)} A`;
+  return Math.abs(amps) < 0.1 ? quantity(amps * 1000, 'mA', 0) : quantity(amps, 'A', 2);
 }
 
 /** A state with what it is judged by. */

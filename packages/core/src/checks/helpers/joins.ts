@@ -1,3 +1,4 @@
+import { quantity } from '../../text/numbers.ts';
 import type { Conductor } from '../../model/aircraft.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { plainCable, type PlainCable } from '../../graph/cableJoins.ts';
@@ -48,5 +49,5 @@ export function joinsSupplyToGround({ a, b }: Pick<Join, 'a' | 'b'>): boolean {
 
 /** A volt figure for a sentence: one decimal, since rails are named by it. */
 export function voltsText(volts: number): string {
-  return `${volts.toFixed(1)} V`;
+  return quantity(volts, 'V', 1);
 }

@@ -1,3 +1,4 @@
+import { decimals, quantity } from '../../text/numbers.ts';
 import { balanceOf, balancingSwaps, solvePack, type Balance } from '../../layout/balance.ts';
 import type { PlacedItem } from '../../layout/placedItems.ts';
 import type { Graph } from '../../graph/graph.ts';
@@ -40,8 +41,8 @@ function balances(graph: Graph, { numbers }: FramePlan, balance: Balance): Sayin
   if (heavy === undefined) return [];
   const where = [{ is: 'item' as const, item: heavy.item.id }];
   const evidence = [
-    { label: 'centre of gravity, station', value: `${station.toFixed(0)} mm`, limit: `${fore.toFixed(0)} to ${aft.toFixed(0)} mm` },
-    { label: 'mass', value: `${balance.massG.toFixed(0)} g` },
+    { label: 'centre of gravity, station', value: quantity(station, 'mm', 0), limit: `${decimals(fore, 0)} to ${quantity(aft, 'mm', 0)}` },
+    { label: 'mass', value: quantity(balance.massG, 'g', 0) },
   ];
   if (outside === 0) {
     return [
@@ -59,7 +60,7 @@ function balances(graph: Graph, { numbers }: FramePlan, balance: Balance): Sayin
     {
       severity: 'stop',
       where,
-      what: `With ${heavy.item.ref} where it is, the aircraft balances ${outside.toFixed(0)} mm too far ${side}.`,
+      what: `With ${heavy.item.ref} where it is, the aircraft balances ${quantity(outside, 'mm', 0)} too far ${side}.`,
       evidence,
       why:
         side === 'aft'
@@ -82,7 +83,7 @@ function packRemedy(graph: Graph): Remedy[] {
   return [
     {
       label: `Move ${pack.item.ref}`,
-      sentence: `Move ${pack.item.ref} from station ${pack.place.at[0].toFixed(0)} to ${to} mm: the aircraft balances at ${balanceMm.toFixed(0)} mm then.`,
+      sentence: `Move ${pack.item.ref} from station ${decimals(pack.place.at[0], 0)} to ${to} mm: the aircraft balances at ${quantity(balanceMm, 'mm', 0)} then.`,
       edit: moved(pack, [to, pack.place.at[1], pack.place.at[2]]),
     },
   ];
@@ -93,7 +94,7 @@ function swapRemedies(graph: Graph): Remedy[] {
     .slice(0, 2)
     .map(({ a, b, balanceMm }) => ({
       label: `Swap ${a.item.ref}, ${b.item.ref}`,
-      sentence: `Let ${a.item.ref} and ${b.item.ref} change places: the aircraft balances at ${balanceMm.toFixed(0)} mm then.`,
+      sentence: `Let ${a.item.ref} and ${b.item.ref} change places: the aircraft balances at ${quantity(balanceMm, 'mm', 0)} then.`,
       edit: {
         kind: 'batch' as const,
         title: `Swap ${a.item.ref} and ${b.item.ref}`,

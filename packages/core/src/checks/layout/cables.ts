@@ -1,3 +1,4 @@
+import { quantity } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { legWays, type LegWay } from '../../layout/ways.ts';
 import type { FramePlan, RouteId } from '../../model/frame.ts';
@@ -23,8 +24,8 @@ function tooShort({ cable, leg, way, lengthMm }: LegWay): Saying[] {
     {
       severity: 'mend',
       where: [{ is: 'cable', cable: cable.id }],
-      what: `${cable.tag} is ${typed} mm long, and its way is ${way.lengthMm.toFixed(0)} mm.`,
-      evidence: [{ label: `${cable.tag}, as typed`, value: `${typed} mm`, limit: `${way.lengthMm.toFixed(0)} mm` }],
+      what: `${cable.tag} is ${typed} mm long, and its way is ${quantity(way.lengthMm, 'mm', 0)}.`,
+      evidence: [{ label: `${cable.tag}, as typed`, value: `${typed} mm`, limit: quantity(way.lengthMm, 'mm', 0) }],
       why: 'It does not reach, or it pulls at its plugs.',
       discriminator: leg.id,
       remedies: () => [
@@ -101,7 +102,7 @@ function fullRoutes(graph: Graph, frame: FramePlan): Saying[] {
         where: entries.slice(0, 12).map(({ cable }) => ({ is: 'cable', cable: cable.id })),
         what: `${tagsOf(entries)}: ${wires.length} wires do not fit from ${from} to ${to}.`,
         evidence: [
-          { label: `needed for ${wires.length} wires`, value: `${needed.toFixed(0)} mm`, limit: `${route.diameterMm.toFixed(0)} mm` },
+          { label: `needed for ${wires.length} wires`, value: quantity(needed, 'mm', 0), limit: quantity(route.diameterMm, 'mm', 0) },
         ],
         why: 'They cannot be pulled through, or their insulation is hurt.',
         discriminator: id,

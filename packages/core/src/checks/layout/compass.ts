@@ -1,3 +1,4 @@
+import { decimals, quantity } from '../../text/numbers.ts';
 import { compassFieldAt, compassFields, type CompassField } from '../../field/compassFields.ts';
 import type { Graph } from '../../graph/graph.ts';
 import type { SimpleEdit } from '../../edits/registry.ts';
@@ -47,12 +48,14 @@ function varying(graph: Graph, { compass, worst, legs, situations }: CompassFiel
       what: `The currents of ${legs
         .slice(0, 2)
         .map(({ of }) => of.cable.tag)
-        .join(' and ')} turn the heading of ${item.ref} by ${errorDeg.toFixed(0)} degrees (${title.toLowerCase()}).`,
+        .join(' and ')} turn the heading of ${item.ref} by ${quantity(errorDeg, 'degrees', 0)} (${title.toLowerCase()}).`,
       evidence: [
-        { label: `level field that varies, ${title.toLowerCase()}`, value: `${levelUt.toFixed(1)} uT` },
-        { label: 'heading error', value: `${errorDeg.toFixed(1)} deg`, limit: `${MEND_DEG} deg` },
-        ...legs.slice(0, 3).map(({ of, amps, ut }) => ({ label: `${of.cable.tag}, ${amps.toFixed(0)} A`, value: `${ut.toFixed(1)} uT` })),
-        ...situations.filter((one) => one.title === 'Cruise').map((one) => ({ label: 'cruise', value: `${one.errorDeg.toFixed(1)} deg` })),
+        { label: `level field that varies, ${title.toLowerCase()}`, value: quantity(levelUt, 'uT', 1) },
+        { label: 'heading error', value: quantity(errorDeg, 'deg', 1), limit: `${MEND_DEG} deg` },
+        ...legs
+          .slice(0, 3)
+          .map(({ of, amps, ut }) => ({ label: `${of.cable.tag}, ${quantity(amps, 'A', 0)}`, value: quantity(ut, 'uT', 1) })),
+        ...situations.filter((one) => one.title === 'Cruise').map((one) => ({ label: 'cruise', value: quantity(one.errorDeg, 'deg', 1) })),
       ],
       why: 'Calibration takes away what is always there, not what comes and goes with the throttle: it flies off to one side, or circles.',
       discriminator: 'varying',
@@ -74,7 +77,7 @@ function constant({ compass, constantUt, rangeUt }: CompassField): Saying[] {
       severity: 'note',
       where: [{ is: 'item', item: item.id }],
       what: `Magnets beside ${item.ref} take more than half of what it measures.`,
-      evidence: [{ label: 'constant field', value: `${most.toFixed(0)} uT`, limit: `${(RANGE_SHARE * rangeUt).toFixed(0)} uT` }],
+      evidence: [{ label: 'constant field', value: quantity(most, 'uT', 0), limit: quantity(RANGE_SHARE * rangeUt, 'uT', 0) }],
       why: 'What is left is small for the field of the earth and for what varies; a motor that is changed moves it out of range.',
       discriminator: 'constant',
     },
@@ -108,7 +111,7 @@ function twists(graph: Graph, item: string, wasDeg: number, legs: CompassField['
   return [
     {
       label: `Twist ${tags}`,
-      sentence: `Twist the wires of ${tags}, a turn in ${TWIST_MM} mm: the heading error falls from ${wasDeg.toFixed(1)} to ${errorDeg.toFixed(1)} degrees.`,
+      sentence: `Twist the wires of ${tags}, a turn in ${TWIST_MM} mm: the heading error falls from ${decimals(wasDeg, 1)} to ${quantity(errorDeg, 'degrees', 1)}.`,
       edit,
     },
   ];
@@ -125,7 +128,7 @@ function leadings(graph: Graph, compass: CompassField['compass'], wasDeg: number
     return [
       {
         label: `Lead ${tag} another way`,
-        sentence: `Lead ${tag} by way of ${point.title}: the heading error falls from ${wasDeg.toFixed(1)} to ${errorDeg.toFixed(1)} degrees.`,
+        sentence: `Lead ${tag} by way of ${point.title}: the heading error falls from ${decimals(wasDeg, 1)} to ${quantity(errorDeg, 'degrees', 1)}.`,
         edit,
       },
     ];
@@ -159,7 +162,7 @@ function moves(graph: Graph, compass: CompassField['compass'], wasDeg: number): 
       return [
         {
           label: `Move ${compass.item.ref} ${mm} mm`,
-          sentence: `Move ${compass.item.ref} ${mm} mm ${name}: the heading error falls from ${wasDeg.toFixed(1)} to ${errorDeg.toFixed(1)} degrees.`,
+          sentence: `Move ${compass.item.ref} ${mm} mm ${name}: the heading error falls from ${decimals(wasDeg, 1)} to ${quantity(errorDeg, 'degrees', 1)}.`,
           edit,
         },
       ];

@@ -1,3 +1,4 @@
+import { quantity } from '../../text/numbers.ts';
 import type { SimpleEdit } from '../../edits/registry.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { usualOr } from '../../model/frame.ts';
@@ -20,10 +21,10 @@ export const headingBaseline: Check = {
         {
           severity: 'mend',
           where: [{ is: 'item', item }],
-          what: `The two antennas of ${ref} stand ${lengthMm.toFixed(0)} mm apart: their heading is off by ${errorDeg.toFixed(1)} degrees.`,
+          what: `The two antennas of ${ref} stand ${quantity(lengthMm, 'mm', 0)} apart: their heading is off by ${quantity(errorDeg, 'degrees', 1)}.`,
           evidence: [
-            { label: 'baseline', value: `${lengthMm.toFixed(0)} mm`, limit: `${wantedMm.toFixed(0)} mm` },
-            { label: 'heading, one sigma', value: `${errorDeg.toFixed(1)} deg`, limit: `${wantedDeg.toFixed(1)} deg` },
+            { label: 'baseline', value: quantity(lengthMm, 'mm', 0), limit: quantity(wantedMm, 'mm', 0) },
+            { label: 'heading, one sigma', value: quantity(errorDeg, 'deg', 1), limit: quantity(wantedDeg, 'deg', 1) },
           ],
           why: 'The error is that of the phase over the baseline: twice as far apart is half of it.',
           remedies: () => longer(graph, baseline, wantedMm),

@@ -1,3 +1,4 @@
+import { decimals, quantity } from '../../text/numbers.ts';
 import { AIR_KG_M3, GRAVITY } from '../../layout/air.ts';
 import { balanceOf, type Balance } from '../../layout/balance.ts';
 import type { PlacedItem } from '../../layout/placedItems.ts';
@@ -33,8 +34,8 @@ function tooHeavy({ numbers: { maxMassG } }: FramePlan, { massG }: Balance, { it
     {
       severity: 'stop',
       where: [{ is: 'item', item: item.id }],
-      what: `The aircraft weighs ${massG.toFixed(0)} g with what is placed, ${heavyG.toFixed(0)} g of it ${item.ref}; ${maxMassG.toFixed(0)} g are allowed.`,
-      evidence: [{ label: 'mass of what is placed', value: `${massG.toFixed(0)} g`, limit: `${maxMassG.toFixed(0)} g` }],
+      what: `The aircraft weighs ${quantity(massG, 'g', 0)} with what is placed, ${quantity(heavyG, 'g', 0)} of it ${item.ref}; ${quantity(maxMassG, 'g', 0)} are allowed.`,
+      evidence: [{ label: 'mass of what is placed', value: quantity(massG, 'g', 0), limit: quantity(maxMassG, 'g', 0) }],
       why: 'It was not built to carry that, and rules may not allow it. Leave something at home, or build it lighter.',
       discriminator: 'limit',
     },
@@ -56,10 +57,10 @@ function stallsEarly(frame: FramePlan, { massG }: Balance, { item, massG: heavyG
     {
       severity: 'note',
       where: [{ is: 'item', item: item.id }],
-      what: `With ${massG.toFixed(0)} g, ${heavyG.toFixed(0)} g of it ${item.ref}, it stalls at about ${speed.toFixed(1)} m/s, above the ${asked} m/s of the brief.`,
+      what: `With ${quantity(massG, 'g', 0)}, ${quantity(heavyG, 'g', 0)} of it ${item.ref}, it stalls at about ${quantity(speed, 'm/s', 1)}, above the ${asked} m/s of the brief.`,
       evidence: [
-        { label: 'stall speed, estimate', value: `${speed.toFixed(1)} m/s`, limit: `${asked} m/s` },
-        { label: 'wing area', value: `${(wing.areaMm2 / 1e4).toFixed(0)} cm2` },
+        { label: 'stall speed, estimate', value: quantity(speed, 'm/s', 1), limit: `${asked} m/s` },
+        { label: 'wing area', value: quantity(wing.areaMm2 / 1e4, 'cm2', 0) },
       ],
       why: `An estimate with a lift coefficient of ${STALL_CL} without flaps. Measure it at a safe height.`,
       discriminator: 'stall',
@@ -72,17 +73,17 @@ const HOVER_SHARE = 0.6;
 
 function hoversHard(hover: Hover | undefined, { massG }: Balance, { item, massG: heavyG }: PlacedItem): Saying[] {
   if (hover === undefined || hover.throttle <= HOVER_SHARE) return [];
-  const percent = (hover.throttle * 100).toFixed(0);
+  const percent = decimals(hover.throttle * 100, 0);
   return [
     {
       severity: 'note',
       where: [{ is: 'item', item: item.id }],
       what: hover.isEnough
-        ? `With ${massG.toFixed(0)} g, ${heavyG.toFixed(0)} g of it ${item.ref}, it hovers at about ${percent} % of its throttle.`
-        : `With ${massG.toFixed(0)} g, ${heavyG.toFixed(0)} g of it ${item.ref}, it does not hover even at full throttle, by the estimate.`,
+        ? `With ${quantity(massG, 'g', 0)}, ${quantity(heavyG, 'g', 0)} of it ${item.ref}, it hovers at about ${percent} % of its throttle.`
+        : `With ${quantity(massG, 'g', 0)}, ${quantity(heavyG, 'g', 0)} of it ${item.ref}, it does not hover even at full throttle, by the estimate.`,
       evidence: [
         { label: 'throttle in hover, estimate', value: `${percent} %`, limit: `${HOVER_SHARE * 100} %` },
-        { label: `for each of ${hover.motors} motors`, value: `${hover.wattsEach.toFixed(0)} W` },
+        { label: `for each of ${hover.motors} motors`, value: quantity(hover.wattsEach, 'W', 0) },
       ],
       why: 'What is left rights it in a gust and on a tired pack. An estimate from the size of the propellers: hover it low, and read the throttle.',
       discriminator: 'hover',

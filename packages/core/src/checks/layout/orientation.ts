@@ -1,3 +1,4 @@
+import { quantity } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { placedItems, type PlacedItem } from '../../layout/placedItems.ts';
 import { turningOf, type Turning } from '../../layout/turning.ts';
@@ -40,8 +41,8 @@ function turnedOtherwise(graph: Graph, setting: string, why: string): Saying[] {
       {
         severity: 'mend',
         where: [{ is: 'item', item: item.id }],
-        what: `${item.ref} is set to lie ${MOUNTINGS[planned].title}, and in the layout it lies ${offDeg.toFixed(0)} degrees from that.`,
-        evidence: [{ label: `${item.ref}, between plan and place`, value: `${offDeg.toFixed(0)} deg`, limit: 'none' }],
+        what: `${item.ref} is set to lie ${MOUNTINGS[planned].title}, and in the layout it lies ${quantity(offDeg, 'degrees', 0)} from that.`,
+        evidence: [{ label: `${item.ref}, between plan and place`, value: quantity(offDeg, 'deg', 0), limit: 'none' }],
         why,
         remedies: () => asItLies(entry, setting, planned),
       },

@@ -1,3 +1,4 @@
+import { decimals, quantity } from '../../text/numbers.ts';
 import type { Edit } from '../../edits/registry.ts';
 import type { Graph } from '../../graph/graph.ts';
 import type { Spot } from '../../model/frame.ts';
@@ -53,14 +54,14 @@ function tooLoud(graph: Graph, pair: Neighbours, why: string): Saying[] {
         { is: 'item', item: receiver.item.id },
         { is: 'item', item: sender.item.id },
       ],
-      what: `The antenna of ${sender.name} is ${isolation.distanceMm.toFixed(0)} mm from that of ${receiver.name}, which bears ${excessDb.toFixed(0)} dB less than arrives.`,
+      what: `The antenna of ${sender.name} is ${quantity(isolation.distanceMm, 'mm', 0)} from that of ${receiver.name}, which bears ${quantity(excessDb, 'dB', 0)} less than arrives.`,
       evidence: [
-        { label: `${sender.name} sends`, value: `${(sender.radio.sendsDbm ?? 0).toFixed(0)} dBm` },
+        { label: `${sender.name} sends`, value: quantity(sender.radio.sendsDbm ?? 0, 'dBm', 0) },
         {
           label: isolation.isNear ? 'isolation, stated for less than a wavelength' : 'isolation, estimated',
-          value: `${isolation.db.toFixed(0)} dB`,
+          value: quantity(isolation.db, 'dB', 0),
         },
-        { label: `arrives at ${receiver.name}`, value: `${arrivesDbm.toFixed(0)} dBm`, limit: `${bearsDbm.toFixed(0)} dBm` },
+        { label: `arrives at ${receiver.name}`, value: quantity(arrivesDbm, 'dBm', 0), limit: quantity(bearsDbm, 'dBm', 0) },
       ],
       why,
       discriminator: `${receiver.radio.id} ${sender.radio.id}`,
@@ -85,10 +86,10 @@ export const gnssNearEmitter: Check = {
             { is: 'item', item: receiver.item.id },
             { is: 'item', item: source.item.id },
           ],
-          what: `${source.item.ref} is ${distanceMm.toFixed(0)} mm from the antenna of ${receiver.name} and can be heard in its band.`,
+          what: `${source.item.ref} is ${quantity(distanceMm, 'mm', 0)} from the antenna of ${receiver.name} and can be heard in its band.`,
           evidence: [
-            { label: `${source.item.ref} radiates, estimated`, value: `${(source.part.noiseDbm ?? 0).toFixed(0)} dBm` },
-            { label: `arrives at ${receiver.name}`, value: `${arrivesDbm.toFixed(0)} dBm`, limit: `${bearsDbm.toFixed(0)} dBm` },
+            { label: `${source.item.ref} radiates, estimated`, value: quantity(source.part.noiseDbm ?? 0, 'dBm', 0) },
+            { label: `arrives at ${receiver.name}`, value: quantity(arrivesDbm, 'dBm', 0), limit: quantity(bearsDbm, 'dBm', 0) },
           ],
           why: 'Fewer satellites with it running than without. Compare both on the bench; distance, or a shield between the two, helps.',
           discriminator: receiver.radio.id,
@@ -149,9 +150,9 @@ export const rfProduct: Check = {
     productsOf(placedAntennas(graph)).map(({ is, senders, receiver, name, mhz, levelDbm, limitDbm }): Saying => ({
       severity: is === 'harmonic' ? 'mend' : 'note',
       where: [receiver, ...senders].map(({ item }) => ({ is: 'item', item: item.id })),
-      what: `${name} falls on ${mhz[0].toFixed(0)} to ${mhz[1].toFixed(0)} MHz, where ${receiver.name} listens.`,
+      what: `${name} falls on ${decimals(mhz[0], 0)} to ${quantity(mhz[1], 'MHz', 0)}, where ${receiver.name} listens.`,
       evidence: [
-        { label: `${name} at ${receiver.name}, estimated`, value: `${levelDbm.toFixed(0)} dBm`, limit: `${limitDbm.toFixed(0)} dBm` },
+        { label: `${name} at ${receiver.name}, estimated`, value: quantity(levelDbm, 'dBm', 0), limit: quantity(limitDbm, 'dBm', 0) },
       ],
       why:
         is === 'harmonic'
@@ -183,16 +184,16 @@ function tooFar(graph: Graph, radio: RadioAt, distanceM: number): Saying[] {
     {
       severity: 'mend',
       where: [{ is: 'item', item: radio.item.id }],
-      what: `The link of ${radio.name} has ${spareDb.toFixed(0)} dB to spare ${(distanceM / 1000).toFixed(1)} km away, and ${wantedDb.toFixed(0)} dB are wanted.`,
+      what: `The link of ${radio.name} has ${quantity(spareDb, 'dB', 0)} to spare ${quantity(distanceM / 1000, 'km', 1)} away, and ${quantity(wantedDb, 'dB', 0)} are wanted.`,
       evidence: [
         {
           label: `${radio.name}, ${pairName({ air: radio.antenna, ground: radio.groundAntenna })}`,
-          value: `${spareDb.toFixed(1)} dB`,
-          limit: `${wantedDb.toFixed(0)} dB`,
+          value: quantity(spareDb, 'dB', 1),
+          limit: quantity(wantedDb, 'dB', 0),
         },
         {
           label: 'it may lose',
-          value: `${budget.lossDb.toFixed(0)} dB ${budget.weaker.is === 'down' ? 'on the way down' : 'on the way up'}`,
+          value: `${quantity(budget.lossDb, 'dB', 0)} ${budget.weaker.is === 'down' ? 'on the way down' : 'on the way up'}`,
         },
       ],
       why: 'Trees, banking and other senders take more than nothing: it breaks before the aircraft is there.',

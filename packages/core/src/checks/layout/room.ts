@@ -1,3 +1,4 @@
+import { decimals, quantity } from '../../text/numbers.ts';
 import { distanceToPiece, outlineOf, type OutlinePiece } from '../../layout/outline.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { baysOf } from '../../layout/bayAt.ts';
@@ -65,8 +66,8 @@ function standsOut(entry: PlacedItem, bay: Bay): Saying[] {
     const beside = place.at[axis] - bay.at[axis];
     const [atLow, atHigh] = [half[axis] - beside - room, half[axis] + beside - room];
     return [
-      ...(atLow > SLACK_MM ? [`${atLow.toFixed(0)} mm ${low}`] : []),
-      ...(atHigh > SLACK_MM ? [`${atHigh.toFixed(0)} mm ${high}`] : []),
+      ...(atLow > SLACK_MM ? [`${quantity(atLow, 'mm', 0)} ${low}`] : []),
+      ...(atHigh > SLACK_MM ? [`${quantity(atHigh, 'mm', 0)} ${high}`] : []),
     ];
   });
   if (over.length === 0) return [];
@@ -75,7 +76,9 @@ function standsOut(entry: PlacedItem, bay: Bay): Saying[] {
       severity: 'mend',
       where: [{ is: 'item', item: item.id }],
       what: `${item.ref} stands out of the bay "${bay.title}": ${over.join(', ')}.`,
-      evidence: [{ label: `${item.ref}, as it is turned`, value: boxText(half), limit: bay.sizeMm.map((mm) => mm.toFixed(0)).join(' x ') }],
+      evidence: [
+        { label: `${item.ref}, as it is turned`, value: boxText(half), limit: bay.sizeMm.map((mm) => decimals(mm, 0)).join(' x ') },
+      ],
       why: 'It does not go in, or the hatch does not close.',
       discriminator: 'bay',
       remedies: () => moveInside(entry, bay),
@@ -97,7 +100,7 @@ function moveInside(entry: PlacedItem, bay: Bay): readonly Remedy[] {
 }
 
 function boxText(half: PlacedItem['half']): string {
-  return half.map((mm) => (2 * mm).toFixed(0)).join(' x ');
+  return half.map((mm) => decimals(2 * mm, 0)).join(' x ');
 }
 
 /** The nearest spot at which an item is inside a bay; undefined when the bay is too small for it. */
@@ -127,7 +130,7 @@ function overlaps(graph: Graph, placed: readonly PlacedItem[]): Saying[] {
             { is: 'item', item: b.item.id },
           ],
           what: `${a.item.ref} and ${b.item.ref} are in the same room.`,
-          evidence: [{ label: 'boxes overlap by', value: `${least.toFixed(0)} mm`, limit: '0 mm' }],
+          evidence: [{ label: 'boxes overlap by', value: quantity(least, 'mm', 0), limit: '0 mm' }],
           why: 'Only one of them can be there.',
           discriminator: 'overlap',
           remedies: () => outOfTheWay(graph, a, b),
@@ -145,7 +148,7 @@ function outOfTheWay(graph: Graph, a: PlacedItem, b: PlacedItem): readonly Remed
     if (free === undefined) continue;
     const edit = { kind: 'place-item' as const, item: item.id, place: free.place, was: place };
     if (!isWellAfter(graph, edit, () => true)) continue;
-    const sentence = `Move ${item.ref} by ${free.awayMm.toFixed(0)} mm to ${free.place.at.join(', ')}, where the bay "${free.bay.title}" has room for it.`;
+    const sentence = `Move ${item.ref} by ${quantity(free.awayMm, 'mm', 0)} to ${free.place.at.join(', ')}, where the bay "${free.bay.title}" has room for it.`;
     return [{ label: `Move ${item.ref} aside`, sentence, edit }];
   }
   return [];
@@ -173,8 +176,8 @@ function outsideOf(graph: Graph, frame: FramePlan, entry: PlacedItem, plan: read
     {
       severity: 'mend',
       where: [{ is: 'item', item: item.id }],
-      what: `${item.ref} lies ${beside.toFixed(0)} mm beside the airframe.`,
-      evidence: [{ label: `from ${item.ref} to the outline, from above`, value: `${beside.toFixed(0)} mm`, limit: `${BESIDE_MM} mm` }],
+      what: `${item.ref} lies ${quantity(beside, 'mm', 0)} beside the airframe.`,
+      evidence: [{ label: `from ${item.ref} to the outline, from above`, value: quantity(beside, 'mm', 0), limit: `${BESIDE_MM} mm` }],
       why: 'There is nothing that it could be mounted on.',
       remedies: () => ontoAirframe(graph, frame, entry),
     },

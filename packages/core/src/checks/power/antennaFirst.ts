@@ -1,3 +1,4 @@
+import { quantity } from '../../text/numbers.ts';
 import { circuitNode, type Graph } from '../../graph/graph.ts';
 import { voltsAt } from '../../graph/railsOf.ts';
 import { ANTENNA_SETTING, NO_ANTENNA } from '../../model/antennaSetting.ts';
@@ -23,9 +24,9 @@ function bareSaying(graph: Graph, item: number): Saying[] {
     {
       severity: 'stop',
       where: [{ is: 'item', item: entry.item.id }],
-      what: `${ref} gets ${volts.toFixed(1)} V and has no antenna.`,
+      what: `${ref} gets ${quantity(volts, 'V', 1)} and has no antenna.`,
       evidence: [
-        { label: 'supply', value: `${volts.toFixed(1)} V` },
+        { label: 'supply', value: quantity(volts, 'V', 1) },
         { label: 'antenna', value: NO_ANTENNA, limit: 'fitted before power' },
       ],
       why: 'What it sends comes back into its output stage and destroys it. Fit the antenna before any power is applied.',

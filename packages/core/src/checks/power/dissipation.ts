@@ -1,3 +1,4 @@
+import { quantity } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { voltsAcross, type ScenarioResult } from '../../power/scenarios/solveScenario.ts';
 import { proposeAdoption } from '../../edits/proposeAdoption.ts';
@@ -50,8 +51,8 @@ function sayingOf(graph: Graph, result: ScenarioResult, i: number, { watts, maxW
   return {
     severity: 'mend',
     where: item === undefined ? [] : [{ is: 'item', item: item.id }],
-    what: `${name} turns ${watts.toFixed(1)} W into heat and stands ${maxW.toFixed(1)} W (${result.scenario.title.toLowerCase()}).`,
-    evidence: [{ label: `${name}, ${result.scenario.title.toLowerCase()}`, value: `${watts.toFixed(1)} W`, limit: `${maxW.toFixed(1)} W` }],
+    what: `${name} turns ${quantity(watts, 'W', 1)} into heat and stands ${quantity(maxW, 'W', 1)} (${result.scenario.title.toLowerCase()}).`,
+    evidence: [{ label: `${name}, ${result.scenario.title.toLowerCase()}`, value: quantity(watts, 'W', 1), limit: quantity(maxW, 'W', 1) }],
     why: 'It shuts down when it is hot, and what hangs on it stops. A switching regulator makes a tenth of the heat.',
     discriminator: placed?.is === 'element' ? placed.element.id : '',
     remedies: () => (item === undefined ? [] : switchingRegulator(graph, item, result, i)),

@@ -1,3 +1,4 @@
+import { quantity } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import type { ScenarioResult } from '../../power/scenarios/solveScenario.ts';
 import type { Tripping } from '../../power/solve/circuit.ts';
@@ -34,8 +35,8 @@ function sayingOf(graph: Graph, result: ScenarioResult, { device, value, limit, 
   return {
     severity: isDead ? 'stop' : 'mend',
     where: [{ is: 'item', item: entry.item.id }],
-    what: `Input ${input + 1} of ${ref} ${placed.element.id} sees ${voltsOf(value)} V and accepts ${value < limit ? 'no less' : 'no more'} than ${limit.toFixed(2)} V (${result.scenario.title.toLowerCase()}).`,
-    evidence: [{ label: `input ${input + 1}`, value: `${voltsOf(value)} V`, limit: `${limit.toFixed(2)} V` }],
+    what: `Input ${input + 1} of ${ref} ${placed.element.id} sees ${voltsOf(value)} V and accepts ${value < limit ? 'no less' : 'no more'} than ${quantity(limit, 'V', 2)} (${result.scenario.title.toLowerCase()}).`,
+    evidence: [{ label: `input ${input + 1}`, value: `${voltsOf(value)} V`, limit: quantity(limit, 'V', 2) }],
     why: isDead
       ? `${ref} has no other input: it resets in flight.`
       : `${ref} changes over to another input, and its redundancy is used up.`,

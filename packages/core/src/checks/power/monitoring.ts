@@ -1,3 +1,4 @@
+import { percent, quantity } from '../../text/numbers.ts';
 import { counterpartsOf } from '../../graph/counterparts.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { senseReadings } from '../../power/report/senseReadings.ts';
@@ -35,7 +36,7 @@ function unmeasuredSaying(graph: Graph, pack: ReturnType<typeof senseReadings>['
     {
       severity: wiredA > MEND_SHARE * totalA ? 'mend' : 'note',
       where: [{ is: 'item', item: entry.item.id }],
-      what: `${(share * 100).toFixed(0)} % of the cruise current is taken from ${entry.item.ref} and not counted: ${pack.unseen.map(({ name }) => name).join(', ')}.`,
+      what: `${percent(share)} of the cruise current is taken from ${entry.item.ref} and not counted: ${pack.unseen.map(({ name }) => name).join(', ')}.`,
       evidence: [
         { label: 'in cruise, all packs', value: ampsText(totalA) },
         ...pack.unseen.slice(0, 4).map(({ name, amps }) => ({ label: name, value: ampsText(amps) })),
@@ -130,9 +131,9 @@ function signalScale(graph: Graph): Saying[] {
               { is: 'item', item: item.id },
               { is: 'item', item: reader.id },
             ],
-            what: `${item.ref} ${endpoint.purpose} goes up to ${endpoint.fullScaleV.toFixed(1)} V and ${reader.ref} reads up to ${input.fullScaleV.toFixed(1)} V.`,
+            what: `${item.ref} ${endpoint.purpose} goes up to ${quantity(endpoint.fullScaleV, 'V', 1)} and ${reader.ref} reads up to ${quantity(input.fullScaleV, 'V', 1)}.`,
             evidence: [
-              { label: endpoint.purpose, value: `${endpoint.fullScaleV.toFixed(1)} V`, limit: `${input.fullScaleV.toFixed(1)} V` },
+              { label: endpoint.purpose, value: quantity(endpoint.fullScaleV, 'V', 1), limit: quantity(input.fullScaleV, 'V', 1) },
             ],
             why: 'The upper part of the scale reads as one and the same value; put a divider in between or another input.',
             discriminator: endpoint.id,

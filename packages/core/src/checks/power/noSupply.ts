@@ -1,3 +1,4 @@
+import { quantity } from '../../text/numbers.ts';
 import { circuitNode, groupOf, pinsOf, type Graph } from '../../graph/graph.ts';
 import { voltsAt } from '../../graph/railsOf.ts';
 import { powerNetwork } from '../../power/network/powerNetwork.ts';
@@ -90,7 +91,7 @@ function darkSaying(graph: Graph, result: ScenarioResult, item: number, device: 
         {
           label: `${ref} ${element.id}`,
           value: `${voltsOf(voltsAcross(result.network, result.before, device))} V`,
-          limit: `${element.minV.toFixed(2)} V`,
+          limit: quantity(element.minV, 'V', 2),
         },
       ],
       why: `${ref} stays dark.`,

@@ -1,3 +1,4 @@
+import { quantity } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import type { DeviceElement } from '../../power/network/devicesOf.ts';
 import { powerNetwork } from '../../power/network/powerNetwork.ts';
@@ -38,7 +39,7 @@ function overVoltages(graph: Graph): Saying[] {
     );
     const [worst] = over.sort((a, b) => b.volts / b.limit - a.volts / a.limit);
     if (worst === undefined) return [];
-    const [seen, limit] = [`${worst.volts.toFixed(2)} V`, `${worst.limit.toFixed(2)} V`];
+    const [seen, limit] = [quantity(worst.volts, 'V', 2), quantity(worst.limit, 'V', 2)];
     return [
       {
         severity: 'stop',

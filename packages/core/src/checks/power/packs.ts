@@ -1,3 +1,4 @@
+import { decimals, quantity } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { railsOf, type Driver } from '../../graph/railsOf.ts';
 import type { ScenarioResult } from '../../power/scenarios/solveScenario.ts';
@@ -92,9 +93,9 @@ function missionSayings(graph: Graph): Saying[] {
     {
       severity: 'note',
       where: [{ is: 'item', item: item.id }],
-      what: `${item.ref} is at the end of its usable charge after ${emptyAtMin.toFixed(0)} of the ${totalMin.toFixed(0)} minutes of the mission.`,
+      what: `${item.ref} is at the end of its usable charge after ${decimals(emptyAtMin, 0)} of the ${quantity(totalMin, 'minutes', 0)} of the mission.`,
       evidence: [
-        { label: 'usable charge is used up', value: `${emptyAtMin.toFixed(1)} min`, limit: `${totalMin.toFixed(1)} min` },
+        { label: 'usable charge is used up', value: quantity(emptyAtMin, 'min', 1), limit: quantity(totalMin, 'min', 1) },
         { label: 'usable share', value: `${Math.round(usableShare * 100)} %` },
       ],
       why: 'What is left is the reserve for wind, cold and a second approach.',

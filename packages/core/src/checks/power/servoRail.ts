@@ -1,3 +1,4 @@
+import { quantity } from '../../text/numbers.ts';
 import { circuitNode, type Graph } from '../../graph/graph.ts';
 import { railsOf, type Driver } from '../../graph/railsOf.ts';
 import type { ScenarioResult } from '../../power/scenarios/solveScenario.ts';
@@ -104,8 +105,8 @@ function backupSaying(graph: Graph, rail: ServoRail): Saying[] {
             where: [{ is: 'item', item: item.id }],
             what: `The servo rail is a backup supply of ${item.ref}, and nothing damps it.`,
             evidence: [
-              { label: 'lowest', value: `${seen.leastV.toFixed(2)} V`, limit: `${input.minV.toFixed(2)} V` },
-              { label: 'highest', value: `${seen.mostV.toFixed(2)} V`, limit: `${input.maxV.toFixed(2)} V` },
+              { label: 'lowest', value: quantity(seen.leastV, 'V', 2), limit: quantity(input.minV, 'V', 2) },
+              { label: 'highest', value: quantity(seen.mostV, 'V', 2), limit: quantity(input.maxV, 'V', 2) },
             ],
             why: 'Servos that start pull the rail down, servos that brake push it up: the controller can refuse the input just when it needs it.',
             remedies: () => conditionerRemedies(graph, node),

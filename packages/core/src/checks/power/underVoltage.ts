@@ -1,3 +1,4 @@
+import { quantity } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { dropPath } from '../../power/report/dropPath.ts';
 import { sayTripping } from '../../power/report/sayEvents.ts';
@@ -25,16 +26,16 @@ function sayingOf(graph: Graph, low: LowLoad): Saying {
     {
       label: `${ref} ${low.element}, ${result.scenario.title.toLowerCase()}`,
       value: `${voltsOf(volts)} V`,
-      limit: `${minV.toFixed(2)} V`,
+      limit: quantity(minV, 'V', 2),
     },
-    ...drops.map((drop) => ({ label: `lost in ${drop.name}`, value: `${drop.volts.toFixed(2)} V` })),
+    ...drops.map((drop) => ({ label: `lost in ${drop.name}`, value: quantity(drop.volts, 'V', 2) })),
     ...result.before.trippings.slice(0, 2).map((tripping) => ({ label: 'first', value: sayTripping(result.network, tripping) })),
   ];
   const isVital = VITAL.includes(entry?.part?.kind ?? '');
   return {
     severity: isVital ? 'stop' : 'mend',
     where: entry === undefined ? [] : [{ is: 'item', item: entry.item.id }],
-    what: `${ref} ${low.element} gets ${voltsOf(volts)} V and needs ${minV.toFixed(2)} V (${result.scenario.title.toLowerCase()}).`,
+    what: `${ref} ${low.element} gets ${voltsOf(volts)} V and needs ${quantity(minV, 'V', 2)} (${result.scenario.title.toLowerCase()}).`,
     evidence,
     why: isVital
       ? `${ref} resets or loses its force in flight, and control with it.`

@@ -1,3 +1,4 @@
+import { quantity } from '../../text/numbers.ts';
 import { wireAmps } from '../../harness/wireLimits.ts';
 import { wireLoads, type WireLoad } from '../../power/report/wireLoads.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
@@ -29,10 +30,10 @@ function sayingOf(load: WireLoad): Saying[] {
       ],
       what: isTooThin
         ? `${name} carries ${ampsText(heat.amps)} and is good for ${ampsText(limitA)} (${situation}).`
-        : `${name} loses ${drop.volts.toFixed(2)} V of ${drop.allowedV.toFixed(2)} V that are allowed (${situation}).`,
+        : `${name} loses ${quantity(drop.volts, 'V', 2)} of ${quantity(drop.allowedV, 'V', 2)} that are allowed (${situation}).`,
       evidence: [
         { label: 'current', value: ampsText(heat.amps), limit: ampsText(limitA) },
-        { label: `lost on ${Math.round(load.lengthMm)} mm`, value: `${drop.volts.toFixed(2)} V`, limit: `${drop.allowedV.toFixed(2)} V` },
+        { label: `lost on ${Math.round(load.lengthMm)} mm`, value: quantity(drop.volts, 'V', 2), limit: quantity(drop.allowedV, 'V', 2) },
       ],
       why: isTooThin
         ? 'The wire gets hot, and its insulation and its contacts age.'

@@ -1,3 +1,4 @@
+import { quantity } from '../../text/numbers.ts';
 import { circuitNode, type Graph } from '../../graph/graph.ts';
 import { isSignal } from '../../harness/joinVerdict.ts';
 import { groundAddress } from '../../power/network/devicesOf.ts';
@@ -73,12 +74,12 @@ function shiftSaying(graph: Graph, volts: number, result: ScenarioResult, pair: 
         { is: 'item', item: a.id },
         { is: 'item', item: b.id },
       ],
-      what: `The grounds of ${a.ref} and ${b.ref} stand ${volts.toFixed(2)} V apart (${result.scenario.title.toLowerCase()}).`,
+      what: `The grounds of ${a.ref} and ${b.ref} stand ${quantity(volts, 'V', 2)} apart (${result.scenario.title.toLowerCase()}).`,
       evidence: [
         {
           label: `between their grounds, ${result.scenario.title.toLowerCase()}`,
-          value: `${volts.toFixed(2)} V`,
-          limit: `${NOTE_V.toFixed(2)} V`,
+          value: quantity(volts, 'V', 2),
+          limit: quantity(NOTE_V, 'V', 2),
         },
       ],
       why: 'Signals are read against the own ground: a shift of this size makes highs and lows uncertain. Thicker or shorter ground wires lower it.',

@@ -1,3 +1,4 @@
+import { quantity } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import type { Endpoint } from '../../model/part.ts';
 import { hexAddress } from '../../model/settingsOf.ts';
@@ -110,17 +111,22 @@ function judgeBus(bus: Bus<Member>): Saying[] {
   const clock = clockOf(members);
   const riseLabel = `rise time at ${clock} kHz`;
   const figures = [
-    { share: leastOhm / ohm, label: 'pull-ups in parallel', value: `${ohm.toFixed(0)} ohm`, limit: `${leastOhm.toFixed(0)} ohm at least` },
+    {
+      share: leastOhm / ohm,
+      label: 'pull-ups in parallel',
+      value: quantity(ohm, 'ohm', 0),
+      limit: `${quantity(leastOhm, 'ohm', 0)} at least`,
+    },
     {
       share: picofarad / MOST_PF,
       label: 'capacitance with typed lengths',
-      value: `${picofarad.toFixed(0)} pF`,
+      value: quantity(picofarad, 'pF', 0),
       limit: `${MOST_PF} pF at most`,
     },
     {
       share: riseNs / RISE_NS[clock],
       label: riseLabel,
-      value: `${riseNs.toFixed(0)} ns`,
+      value: quantity(riseNs, 'ns', 0),
       limit: `${RISE_NS[clock]} ns at most`,
     },
   ];

@@ -1,3 +1,4 @@
+import { quantity } from '../../text/numbers.ts';
 import { cablesAtPort } from '../../graph/cableJoins.ts';
 import { groupOf, pinsOf, type Graph } from '../../graph/graph.ts';
 import { driverAt, voltsAt } from '../../graph/railsOf.ts';
@@ -81,7 +82,7 @@ function sameEnds(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
 }
 
 function logicText({ a, b }: Join): string {
-  return [a, b].map((pin) => (pin.pin.logic === undefined ? '' : `${pin.pin.role} ${pin.pin.logic.highV.toFixed(1)} V`)).join(', ');
+  return [a, b].map((pin) => (pin.pin.logic === undefined ? '' : `${pin.pin.role} ${quantity(pin.pin.logic.highV, 'V', 1)}`)).join(', ');
 }
 
 /** Another talker on the same piece of copper: listeners may share one. */

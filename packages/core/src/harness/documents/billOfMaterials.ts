@@ -1,3 +1,4 @@
+import { decimals, quantity } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { PART_KINDS, partKinds } from '../../model/partKinds.ts';
 import type { ResolvedPart } from '../../model/part.ts';
@@ -26,7 +27,7 @@ export function billOfMaterials(graph: Graph): Sheet {
   const wiresG = wires.reduce((sum, { massG }) => sum + massG, 0);
   return {
     title: `Bill of materials ${graph.design.aircraft.name}`,
-    subtitle: `${(partsG + wiresG).toFixed(0)} g: parts ${partsG.toFixed(0)} g, wires ${wiresG.toFixed(0)} g`,
+    subtitle: `${quantity(partsG + wiresG, 'g', 0)}: parts ${quantity(partsG, 'g', 0)}, wires ${quantity(wiresG, 'g', 0)}`,
     columns: [
       { title: 'Count', kind: 'number' },
       { title: 'What', kind: 'words' },
@@ -41,10 +42,10 @@ export function billOfMaterials(graph: Graph): Sheet {
         part.name,
         PART_KINDS[part.kind].title,
         refs.join(' '),
-        part.massG.toFixed(1),
-        (part.massG * refs.length).toFixed(1),
+        decimals(part.massG, 1),
+        decimals(part.massG * refs.length, 1),
       ]),
-      ...wires.map(({ awg, lengthM, massG }) => [`${lengthM.toFixed(2)} m`, `Wire AWG ${awg}`, 'Cable goods', '', '', massG.toFixed(1)]),
+      ...wires.map(({ awg, lengthM, massG }) => [quantity(lengthM, 'm', 2), `Wire AWG ${awg}`, 'Cable goods', '', '', decimals(massG, 1)]),
     ],
     notes: [
       'Wire mass is an estimate from gauge and length; connectors are not weighed. Sample values: weigh yours.',

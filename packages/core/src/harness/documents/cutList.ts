@@ -1,3 +1,4 @@
+import { decimals } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { WIRE_COLOURS, type WireColour } from '../../model/aircraft.ts';
 import { conductorLengthMm } from '../wireFacts.ts';
@@ -61,5 +62,5 @@ function row({ awg, colour, pieces }: Bundle, wastePercent: number): string[] {
   const lengths = [...byLength].map(([text, count]) => (count === 1 ? text : `${count} x ${text}`));
   const totalM = pieces.reduce((sum, piece) => sum + piece.lengthMm, 0) / 1000;
   const toBuyM = totalM * (1 + wastePercent / 100);
-  return [String(awg), colour, String(pieces.length), lengths.join(', '), totalM.toFixed(2), toBuyM.toFixed(2)];
+  return [String(awg), colour, String(pieces.length), lengths.join(', '), decimals(totalM, 2), decimals(toBuyM, 2)];
 }

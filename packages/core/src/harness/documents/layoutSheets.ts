@@ -1,3 +1,4 @@
+import { decimals, quantity } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { balanceOf, solvePack, type Weight } from '../../layout/balance.ts';
 import { placedItems, type PlacedItem } from '../../layout/placedItems.ts';
@@ -6,12 +7,12 @@ import type { Sheet } from './sheet.ts';
 
 /** A butt line as people say it; a leading minus would not come through a spreadsheet as a number. */
 function sideways(mm: number): string {
-  const text = Math.abs(mm).toFixed(0);
+  const text = decimals(Math.abs(mm), 0);
   return text === '0' ? '0' : `${text} ${mm < 0 ? 'left' : 'right'}`;
 }
 
 function upwards(mm: number): string {
-  const text = Math.abs(mm).toFixed(0);
+  const text = decimals(Math.abs(mm), 0);
   return text === '0' ? '0' : `${text} ${mm < 0 ? 'down' : 'up'}`;
 }
 
@@ -43,7 +44,7 @@ export function placementSheet(graph: Graph): Sheet {
       String(i + 1),
       item.ref,
       item.label ?? part.name,
-      place.at[0].toFixed(0),
+      decimals(place.at[0], 0),
       sideways(place.at[1]),
       upwards(place.at[2]),
       place.bay === undefined ? '' : (frame?.bays[place.bay]?.title ?? place.bay),
@@ -80,9 +81,9 @@ export function balanceSheet(graph: Graph): Sheet {
       : [
           [
             'Sum',
-            balance.massG.toFixed(0),
-            balance.at[0].toFixed(1),
-            ((balance.massG * balance.at[0]) / 1e6).toFixed(3),
+            decimals(balance.massG, 0),
+            decimals(balance.at[0], 1),
+            decimals((balance.massG * balance.at[0]) / 1e6, 3),
             sideways(balance.at[1]),
             upwards(balance.at[2]),
           ],
@@ -92,7 +93,7 @@ export function balanceSheet(graph: Graph): Sheet {
     subtitle:
       balance === undefined
         ? 'Nothing that weighs is placed yet'
-        : `${balance.massG.toFixed(0)} g, balances at station ${balance.at[0].toFixed(0)} mm${fore === undefined || aft === undefined ? '' : `; ${fore.toFixed(0)} to ${aft.toFixed(0)} mm are allowed`}`,
+        : `${quantity(balance.massG, 'g', 0)}, balances at station ${quantity(balance.at[0], 'mm', 0)}${fore === undefined || aft === undefined ? '' : `; ${decimals(fore, 0)} to ${quantity(aft, 'mm', 0)} are allowed`}`,
     columns: [
       { title: 'What', kind: 'value' },
       { title: 'Mass g', kind: 'number' },
@@ -106,12 +107,12 @@ export function balanceSheet(graph: Graph): Sheet {
       ...(balance === undefined
         ? []
         : [
-            `Moments of inertia about the balance: roll, pitch, yaw ${balance.inertiaKgM2.map((value) => value.toFixed(3)).join(', ')} kg m2.`,
+            `Moments of inertia about the balance: roll, pitch, yaw ${balance.inertiaKgM2.map((value) => decimals(value, 3)).join(', ')} kg m2.`,
           ]),
       ...(pack === undefined
         ? []
         : [
-            `${pack.pack.item.ref} at station ${pack.stationMm.toFixed(0)} mm balances it exactly; its bay reaches to ${pack.reachableMm.toFixed(0)} mm.`,
+            `${pack.pack.item.ref} at station ${quantity(pack.stationMm, 'mm', 0)} balances it exactly; its bay reaches to ${quantity(pack.reachableMm, 'mm', 0)}.`,
           ]),
       'Masses are as weighed, else by the data of the part; cables by gauge and length, connectors not weighed. Sample values: weigh yours.',
     ],
@@ -120,5 +121,5 @@ export function balanceSheet(graph: Graph): Sheet {
 }
 
 function row({ name, massG, at }: Weight): string[] {
-  return [name, massG.toFixed(1), at[0].toFixed(0), ((massG * at[0]) / 1e6).toFixed(4), sideways(at[1]), upwards(at[2])];
+  return [name, decimals(massG, 1), decimals(at[0], 0), decimals((massG * at[0]) / 1e6, 4), sideways(at[1]), upwards(at[2])];
 }

@@ -1,3 +1,4 @@
+import { decimals, quantity } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { ANTENNA_AXES, ANTENNAS } from '../../model/radio.ts';
 import { placedAntennas, radiosOf, type RadioAt } from '../../radio/antennasOf.ts';
@@ -34,24 +35,24 @@ export function radioSheet(graph: Graph): Sheet {
       const at = places.get(radio.name);
       return [
         radio.name,
-        `${low.toFixed(0)} to ${high.toFixed(0)}`,
-        radio.radio.sendsDbm === undefined ? 'listens' : `${radio.radio.sendsDbm.toFixed(0)} dBm`,
+        `${decimals(low, 0)} to ${decimals(high, 0)}`,
+        radio.radio.sendsDbm === undefined ? 'listens' : quantity(radio.radio.sendsDbm, 'dBm', 0),
         `${ANTENNAS[radio.antenna].title}, ${ANTENNA_AXES[radio.axis]}`,
-        at === undefined ? 'not placed' : at[0].toFixed(0),
+        at === undefined ? 'not placed' : decimals(at[0], 0),
         budget === undefined ? '' : ANTENNAS[radio.groundAntenna].title,
-        budget === undefined ? '' : `${(reachM(budget.lossDb - wantedDb, budget.mhz, heights) / 1000).toFixed(1)} km`,
-        budget === undefined || missionM === 0 ? '' : `${marginDb(budget, missionM, heights).toFixed(0)} dB`,
+        budget === undefined ? '' : quantity(reachM(budget.lossDb - wantedDb, budget.mhz, heights) / 1000, 'km', 1),
+        budget === undefined || missionM === 0 ? '' : quantity(marginDb(budget, missionM, heights), 'dB', 0),
         worstOf(radio, neighbours),
       ];
     }),
     notes: [
       'Reaches are those with nothing in the way; isolations are estimates in free air.',
       ...productsOf(placedAntennas(graph)).map(
-        ({ name, mhz, receiver }) => `${name} falls on ${mhz[0].toFixed(0)} MHz, where ${receiver.name} listens.`,
+        ({ name, mhz, receiver }) => `${name} falls on ${quantity(mhz[0], 'MHz', 0)}, where ${receiver.name} listens.`,
       ),
       ...shadowsOf(graph).map(
         (shadow) =>
-          `${capital(shadowName(shadow.body))} hides ${shadow.spanDeg.toFixed(0)} degrees of the horizon ${shadowWords(shadow)} from the antenna of ${shadow.antenna.name}.`,
+          `${capital(shadowName(shadow.body))} hides ${quantity(shadow.spanDeg, 'degrees', 0)} of the horizon ${shadowWords(shadow)} from the antenna of ${shadow.antenna.name}.`,
       ),
     ],
     cautions: [
@@ -69,7 +70,7 @@ function worstOf(radio: RadioAt, neighbours: ReturnType<typeof neighboursOf>): s
   );
   if (worst === undefined) return '';
   const { sender, isolation, arrivesDbm, bearsDbm } = worst;
-  return `${sender.name}, ${isolation.distanceMm.toFixed(0)} mm, ${Math.abs(bearsDbm - arrivesDbm).toFixed(0)} dB ${arrivesDbm > bearsDbm ? 'too much' : 'clear'}`;
+  return `${sender.name}, ${quantity(isolation.distanceMm, 'mm', 0)}, ${quantity(Math.abs(bearsDbm - arrivesDbm), 'dB', 0)} ${arrivesDbm > bearsDbm ? 'too much' : 'clear'}`;
 }
 
 function capital(text: string): string {

@@ -1,3 +1,4 @@
+import { decimals } from '../../text/numbers.ts';
 import { pinsOf, type Graph } from '../../graph/graph.ts';
 import { driverAt } from '../../graph/railsOf.ts';
 import type { Sheet } from '../../harness/documents/sheet.ts';
@@ -21,8 +22,8 @@ export function netSheet(graph: Graph, scenarioId: string): Sheet | undefined {
     rows.push([
       String(net + 1),
       driver === undefined ? '' : `${graph.items[driver.item]?.item.ref ?? '?'} ${driver.element.id}`,
-      Math.min(...volts).toFixed(3),
-      Math.max(...volts).toFixed(3),
+      decimals(Math.min(...volts), 3),
+      decimals(Math.max(...volts), 3),
       names.join(', '),
     ]);
   }

@@ -1,3 +1,4 @@
+import { decimals, quantity } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import type { Sheet } from '../../harness/documents/sheet.ts';
 import { enduranceOf, flyMission } from '../mission/flyMission.ts';
@@ -27,11 +28,11 @@ export function railSheet(graph: Graph): Sheet {
   const rows = [...seen.values()].map(({ line, leastV, leastIn, mostA, mostIn }) => [
     line.ref,
     line.element,
-    (Math.abs(leastV) < 0.005 ? 0 : leastV).toFixed(2),
+    decimals(leastV, 2),
     leastIn,
-    mostA.toFixed(2),
+    decimals(mostA, 2),
     mostIn,
-    line.ratedA === undefined ? '' : line.ratedA.toFixed(1),
+    line.ratedA === undefined ? '' : decimals(line.ratedA, 1),
     line.ratedA === undefined ? '' : `${Math.round((mostA / line.ratedA) * 100)} %`,
   ]);
   return {
@@ -60,12 +61,12 @@ function missionNotes(graph: Graph): string[] {
   const lasts =
     endurance?.minutes === undefined
       ? []
-      : [`Endurance in ${endurance.situation.toLowerCase()}: ${endurance.minutes.toFixed(0)} minutes of usable charge.`];
+      : [`Endurance in ${endurance.situation.toLowerCase()}: ${quantity(endurance.minutes, 'minutes', 0)} of usable charge.`];
   if (isExample) return lasts;
   return [
     ...lasts,
     emptyAtMin === undefined
-      ? `The mission of ${totalMin.toFixed(0)} minutes is flown with charge left.`
-      : `${emptyPack ?? '?'} is at the end of its usable charge after ${emptyAtMin.toFixed(0)} of ${totalMin.toFixed(0)} minutes.`,
+      ? `The mission of ${quantity(totalMin, 'minutes', 0)} is flown with charge left.`
+      : `${emptyPack ?? '?'} is at the end of its usable charge after ${decimals(emptyAtMin, 0)} of ${quantity(totalMin, 'minutes', 0)}.`,
   ];
 }

@@ -1,3 +1,4 @@
+import { decimals } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { conductorLengthMm } from '../../harness/wireFacts.ts';
 import type { Sheet } from '../../harness/documents/sheet.ts';
@@ -33,7 +34,7 @@ export function currentSheet(graph: Graph, scenarioId: string): Sheet | undefine
         conductor.colour,
         String(conductor.awg),
         length === undefined ? 'not set' : String(length),
-        (ohm * 1000).toFixed(2),
+        decimals(ohm * 1000, 2),
         figure(current, 4),
         figure(current * ohm * 1000, 2),
         at(edge.a),
@@ -62,9 +63,7 @@ export function currentSheet(graph: Graph, scenarioId: string): Sheet | undefine
   };
 }
 
-/** A figure, empty where no supply network reaches; never minus nothing. */
+/** A figure, empty where no supply network reaches. */
 function figure(value: number | undefined, digits: number): string {
-  if (value === undefined) return '';
-  const text = value.toFixed(digits);
-  return Number(text) === 0 ? (0).toFixed(digits) : text;
+  return value === undefined ? '' : decimals(value, digits);
 }

@@ -1,3 +1,4 @@
+import { decimals } from '../../text/numbers.ts';
 import type { PowerNetwork } from '../network/powerNetwork.ts';
 import type { Fall } from '../scenarios/solveScenario.ts';
 import type { Tripping } from '../solve/circuit.ts';
@@ -13,7 +14,7 @@ function elementOf({ devices }: PowerNetwork, device: number): string {
 
 /** A figure of a sentence. */
 function figure(value: number): string {
-  return value.toFixed(2);
+  return decimals(value, 2);
 }
 
 /** What changed over for good, and why: "BEC1 buck shuts down: 3.42 A asked, 3.00 A given." */

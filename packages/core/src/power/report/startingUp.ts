@@ -1,3 +1,4 @@
+import { quantity } from '../../text/numbers.ts';
 import type { ScenarioResult } from '../scenarios/solveScenario.ts';
 import { inputShare } from '../solve/deviceStates.ts';
 import type { Feed } from './feedsOf.ts';
@@ -19,7 +20,7 @@ export function startingUp(result: ScenarioResult, feeds: readonly Feed[]): stri
     const upA = feeds.filter(({ from }) => from === i).reduce((sum, { to, amps }) => sum + risingA(result, feeds, to, amps), 0);
     if (upA <= givenA * 1.001) return [];
     return [
-      `${nameOf(network, i)} runs, and may not start into its load: up to ${upA.toFixed(2)} A on the way up, ${givenA.toFixed(2)} A given.`,
+      `${nameOf(network, i)} runs, and may not start into its load: up to ${quantity(upA, 'A', 2)} on the way up, ${quantity(givenA, 'A', 2)} given.`,
     ];
   });
 }

@@ -1,3 +1,4 @@
+import { decimals } from '../../../text/numbers.ts';
 import type { Edit, SimpleEdit } from '../../../edits/registry.ts';
 import type { LegWires } from '../../../field/currentPaths.ts';
 import type { Graph } from '../../../graph/graph.ts';
@@ -48,7 +49,7 @@ function leadBy(cable: LegWires['cable'], leg: LegWires['leg'], via: PointId, ti
 
 /** True for a way that is at one corner twice. */
 function comesBack(spots: readonly Spot[]): boolean {
-  const corners = spots.map((spot) => spot.map((mm) => mm.toFixed(3)).join()).filter((corner, i, all) => corner !== all[i - 1]);
+  const corners = spots.map((spot) => spot.map((mm) => decimals(mm, 3)).join()).filter((corner, i, all) => corner !== all[i - 1]);
   return new Set(corners).size < corners.length;
 }
 

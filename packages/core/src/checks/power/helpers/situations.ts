@@ -1,3 +1,4 @@
+import { decimals, quantity } from '../../../text/numbers.ts';
 import type { Graph } from '../../../graph/graph.ts';
 import { scenariosOf } from '../../../power/scenarios/scenario.ts';
 import { solveScenario, type ScenarioResult } from '../../../power/scenarios/solveScenario.ts';
@@ -22,10 +23,10 @@ export function situation(graph: Graph, id: 'climb' | 'cruise'): ScenarioResult 
 
 /** A current for a sentence: three figures at most after the point. */
 export function ampsText(amps: number): string {
-  return `${amps.toFixed(amps < 1 ? 3 : 2)} A`;
+  return quantity(amps, 'A', amps < 1 ? 3 : 2);
 }
 
-/** A voltage for a sentence: two figures after the point, and never a minus before a nought. */
+/** A voltage for a sentence: two figures after the point. */
 export function voltsOf(volts: number): string {
-  return (Math.abs(volts) < 0.005 ? 0 : volts).toFixed(2);
+  return decimals(volts, 2);
 }
