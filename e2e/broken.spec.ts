@@ -41,7 +41,7 @@ test('without the worker the margin says why nothing is checked, never that noth
   await page.goto(aircraft);
   const margin = page.getByRole('complementary', { name: 'Margin' });
   await expect(margin.getByRole('alert')).toContainText('The checks could not look at this version');
-  await expect(margin.getByRole('alert')).toContainText('Load the page again');
+  await expect(margin.getByRole('alert')).toContainText('Its script could not be loaded. Load the page again');
   await expect(margin).not.toContainText('The checks find nothing');
   await describeAs(page, 'srv1', 'without checks');
   await expect(page.getByTestId('frame')).toHaveAttribute('data-pending', '0');
@@ -83,4 +83,16 @@ test('a page that cannot be loaded says so in its place, and the others work', a
   await page.keyboard.press('i');
   await expect(page).toHaveURL(/parts$/);
   await expect(page.getByRole('heading', { name: 'This page could not be loaded' })).toHaveCount(0);
+});
+
+test('without the layout engine the wiring sheet says why it is not drawn, and the margin and edits work', async ({ page, aircraft }) => {
+  await page.route('**/layout.worker-*.js', (route) => route.abort());
+  await page.goto(`${aircraft}/wiring`);
+  await expect(page.getByTestId('wiring').getByRole('alert')).toContainText('The sheet of this version could not be laid out');
+  await page.getByRole('heading', { name: /^Findings: / }).waitFor();
+  expect(await findings(page)).toContain('wire.servo-lead');
+  await page.unroute('**/layout.worker-*.js');
+  await enter(page, 'add servo 9g', 'add Servo 9 g');
+  await expect(page.getByTestId('wiring')).not.toHaveAttribute('data-layout-seq', '0');
+  await expect(page.getByTestId('wiring').getByRole('alert')).toHaveCount(0);
 });

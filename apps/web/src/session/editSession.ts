@@ -14,6 +14,7 @@ import {
 } from '@wired-falcon/core';
 import type { AircraftResponse, HistoryEntry, JournalEntry } from '@wired-falcon/contract';
 import { responseOf } from './copies.ts';
+import { followEntries } from './followEntries.ts';
 import { History, newestPossible } from './history.ts';
 import { Keeper } from './keeper.ts';
 import { MessageList, restoredWords, takenUpWords } from './messages.ts';
@@ -224,16 +225,10 @@ export class EditSession implements Queue {
    * @returns false when they cannot be followed here, for example since one names a part that this window does not know
    */
   follow(entries: readonly JournalEntry[], isAllSeen: boolean): boolean {
-    let confirmed = this.#confirmed;
-    const made: { readonly entry: JournalEntry; readonly inverse: PutBack }[] = [];
-    for (const [i, entry] of entries.entries()) {
-      const result = applyEdit(confirmed, entry.edit, () => entry.undoes ?? this.#undoesOf(entry.edit) ?? { refused: unknownUndo });
-      if ('refused' in result || entry.version !== this.#state.version + i + 1) return false;
-      confirmed = result.design;
-      made.push({ entry, inverse: result.inverse });
-    }
-    this.#confirmed = confirmed;
-    for (const { entry, inverse } of made) {
+    const followed = followEntries(this.#confirmed, this.#state.version, entries, (edit) => this.#undoesOf(edit));
+    if (followed === undefined) return false;
+    this.#confirmed = followed.design;
+    for (const { entry, inverse } of followed.made) {
       const { editId, title, edit, by } = entry;
       if (by === this.tools.author) this.#history.confirm(edit, { editId, title, inverse });
     }

@@ -3,6 +3,7 @@ import type { EditSession } from '../session/editSession.ts';
 import type { SessionState } from '../session/sessionState.ts';
 import type { AnswerOf, AnyCalculator, AskOf } from './calculator.ts';
 import { STOP, type Endpoint, type FromWorker, type Reply, type ToWorker } from './messages.ts';
+import { threadError } from './threadError.ts';
 
 /** What the follower needs of a session: its document, and to be told of each version. */
 export type Followed = Pick<EditSession, 'subscribe' | 'getState'>;
@@ -30,7 +31,7 @@ export class Follower {
     private readonly worker: Endpoint,
   ) {
     worker.onmessage = ({ data }: MessageEvent<FromWorker>) => this.#onLost(data.lostAt);
-    worker.onerror = ({ message }) => this.#onBroken(message === '' ? 'It could not be loaded.' : message);
+    worker.onerror = (event) => this.#onBroken(threadError(event));
     this.#unsubscribe = followed.subscribe(() => this.#bring());
     this.#bring();
   }

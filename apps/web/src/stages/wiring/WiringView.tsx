@@ -3,6 +3,7 @@ import { findPin, joinVerdict, pinName, sheetModel, type Graph, type ItemId, typ
 import { useSelection } from '../../selection/SelectionContext.tsx';
 import { useGraph, useSessionState } from '../../session/SessionContext.tsx';
 import { downloadText } from '../../ui/download.ts';
+import { NotComputed } from '../../ui/NotComputed.tsx';
 import { svgFile } from '../../ui/svgFile.ts';
 import { useSheetLayout } from './sheetLayout/useSheetLayout.ts';
 import { SheetDrawing } from './SheetDrawing.tsx';
@@ -17,7 +18,7 @@ export function WiringView() {
   const { design, seq } = useSessionState();
   const scope = useSheetScope(graph);
   const model = useMemo(() => sheetModel(graph, scope.value), [graph, scope.value]);
-  const laidOut = useSheetLayout(model, seq);
+  const { shown: laidOut, failure } = useSheetLayout(model, seq);
   const { selection } = useSelection();
   const [pointedAt, setPointedAt] = useState<PinAddress>();
   const pick = usePinPick(graph);
@@ -37,8 +38,9 @@ export function WiringView() {
       data-testid="wiring"
     >
       <h2 className="sr-only">Wiring sheet</h2>
+      <NotComputed what="The sheet of this version could not be laid out" failure={failure} />
       <div className="flex w-full grow justify-center">
-        {laidOut === undefined ? (
+        {laidOut === undefined && failure !== undefined ? null : laidOut === undefined ? (
           <p className="p-6 text-ink2">Laying the sheet out ...</p>
         ) : (
           <SheetDrawing graph={graph} laidOut={laidOut} picked={picked} onPick={pick} onPoint={setPointedAt} />

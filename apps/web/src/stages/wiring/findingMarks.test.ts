@@ -1,16 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
-import { asId, findingsOf, graphOf, judge, plainCable, reedbed, type AircraftId, type Design, type ItemId } from '@wired-falcon/core';
+import { asId, findingsOf, judge, type Design, type ItemId } from '@wired-falcon/core';
 import { marksOf } from './findingMarks.ts';
-
-let count = 0;
-const demo = reedbed(asId<AircraftId>('reedbed'), () => `t${++count}`);
-
-function cableOf(design: Design, tag: string) {
-  const cable = Object.values(design.aircraft.cables).find((candidate) => candidate.tag === tag);
-  const plain = cable === undefined ? undefined : plainCable(graphOf(design), cable);
-  if (plain === undefined) throw new Error(`There is no plain ${tag}.`);
-  return plain;
-}
+import { cableOf, demo } from './test/reedbedCables.ts';
 
 /** The conductor of a cable at a contact of its A end. */
 function conductorOf(design: Design, tag: string, n: number) {

@@ -1,23 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
-import { applyEdit, asId, graphOf, plainCable, reedbed, withFreshIds, type AircraftId, type Design, type Edit } from '@wired-falcon/core';
+import { applyEdit, graphOf, withFreshIds, type Design, type Edit } from '@wired-falcon/core';
 import { joinEdit, partEdit, swapWithNext, toggleContact } from './ladderEdits.ts';
-
-let count = 0;
-const demo = reedbed(asId<AircraftId>('reedbed'), () => `t${++count}`);
-
-function cableOf(design: Design, tag: string) {
-  const cable = Object.values(design.aircraft.cables).find((candidate) => candidate.tag === tag);
-  const plain = cable === undefined ? undefined : plainCable(graphOf(design), cable);
-  if (plain === undefined) throw new Error(`There is no plain ${tag}.`);
-  return plain;
-}
+import { cableOf, demo, testId } from '../test/reedbedCables.ts';
 
 function pairsAfter(design: Design, edit: Edit | undefined, tag: string) {
   if (edit === undefined) throw new Error('There is no edit.');
-  const result = applyEdit(
-    design,
-    withFreshIds(edit, () => `n${++count}`),
-  );
+  const result = applyEdit(design, withFreshIds(edit, testId));
   if ('refused' in result) throw new Error(result.refused.sentence);
   return cableOf(result.design, tag).conductors.map((conductor) => [conductor.a.n, conductor.b.n]);
 }

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { wrap, type Remote } from 'comlink';
 import type { SheetLayout, SheetModel } from '@wired-falcon/core';
+import { threadError } from '../../../workers/threadError.ts';
 import type { LayoutWorker } from './layout.worker.ts';
 
 /** A layout together with the model that it is of. */
@@ -22,12 +23,20 @@ function newEngine(): Engine {
   return { thread, remote: wrap<LayoutWorker>(thread), isBusy: false };
 }
 
+export interface SheetLayoutState {
+  /** The newest sheet that was laid out; undefined before the first. */
+  readonly shown: LaidOutSheet | undefined;
+  /** Why the newest model could not be laid out. */
+  readonly failure: string | undefined;
+}
+
 /**
  * The laid-out sheet of a model; the one before stays until the new one is ready. The engine is loaded when first needed. A
- * layout that is still being made when another is wanted is ended with its engine: nobody waits for a picture that is old.
+ * layout that is still being made when another is wanted is ended with its engine: nobody waits for a picture that is old. So is an
+ * engine that failed: the next model finds a new one.
  */
-export function useSheetLayout(model: SheetModel, seq: number): LaidOutSheet | undefined {
-  const [shown, setShown] = useState<LaidOutSheet>();
+export function useSheetLayout(model: SheetModel, seq: number): SheetLayoutState {
+  const [state, setState] = useState<SheetLayoutState>({ shown: undefined, failure: undefined });
   const engine = useRef<Engine>(undefined);
   useEffect(
     () => () => {
@@ -43,10 +52,20 @@ export function useSheetLayout(model: SheetModel, seq: number): LaidOutSheet | u
     }
     const own = (engine.current ??= newEngine());
     own.isBusy = true;
-    void own.remote.sheet(model).then((layout) => {
-      own.isBusy = false;
-      if (engine.current === own) setShown({ model, layout, seq });
-    });
+    const fail = (sentence: string): void => {
+      if (engine.current !== own) return;
+      own.thread.terminate();
+      engine.current = undefined;
+      setState(({ shown }) => ({ shown, failure: sentence }));
+    };
+    own.thread.onerror = (event) => fail(threadError(event));
+    own.remote.sheet(model).then(
+      (layout) => {
+        own.isBusy = false;
+        if (engine.current === own) setState({ shown: { model, layout, seq }, failure: undefined });
+      },
+      (error: unknown) => fail(error instanceof Error ? error.message : String(error)),
+    );
   }, [model, seq]);
-  return shown;
+  return state;
 }
