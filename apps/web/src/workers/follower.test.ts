@@ -16,6 +16,8 @@ const broken: Calculator<'broken', null, string> = {
 };
 /** Works until a share is reached that is asked for: for ever at 2. */
 const slow: Calculator<'slow', number, string> = { id: 'slow', steps: slowly };
+/** Gives what cannot cross a port. */
+const uncloneable: Calculator<'uncloneable', null, unknown> = { id: 'uncloneable', steps: inOneStep(() => () => 'a function') };
 const urgent: Calculator<'urgent', null, string> = { id: 'urgent', isUrgent: true, steps: nameOf.steps };
 
 function* slowly({ aircraft }: Design, until: number): Steps<string> {
@@ -41,7 +43,7 @@ class Bench {
   constructor(name = 'A') {
     const { port1, port2 } = new MessageChannel();
     [this.#page, this.#thread] = [port1, port2];
-    serve(port2, [nameOf, broken, slow, urgent]);
+    serve(port2, [nameOf, broken, slow, urgent, uncloneable]);
     this.#state = stateOf({ seq: 1, last: { is: 'reset' }, design: designOf(name) });
     const endpoint: Endpoint = {
       onerror: null,
@@ -173,6 +175,12 @@ describe('the worker that follows a document', () => {
     expect(await bench.follower.once<typeof nameOf>('name', null)).toEqual({ is: 'answer', answer: 'B' });
     bench.rename('C');
     expect(await bench.follower.once<typeof broken>('broken', null)).toEqual({ is: 'answer', answer: 'C' });
+  });
+
+  it('takes an answer that cannot cross for a failure, and works on', async () => {
+    bench = new Bench();
+    expect(await bench.follower.once<typeof uncloneable>('uncloneable', null)).toMatchObject({ is: 'failed' });
+    expect(await bench.follower.once<typeof nameOf>('name', null)).toEqual({ is: 'answer', answer: 'A' });
   });
 
   it('tells the share of long work and listens meanwhile: what is urgent is answered first', async () => {

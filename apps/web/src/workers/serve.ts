@@ -115,8 +115,12 @@ function post(port: MessagePort, message: Reply<unknown>): void {
   port.postMessage(message);
 }
 
-/** The last that is said of a question. */
+/** The last that is said of a question. An answer that cannot cross the port is a failure of its calculator, and of nothing else. */
 function reply(port: MessagePort, last: Reply<unknown>): void {
-  post(port, last);
+  try {
+    post(port, last);
+  } catch (error) {
+    post(port, { is: 'failed', sentence: error instanceof Error ? error.message : String(error) });
+  }
   port.close();
 }

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { sheetToCsv, type FaultLine, type Graph, type ScenarioReport } from '@wired-falcon/core';
 import { useSelection, type Selection } from '../../selection/SelectionContext.tsx';
-import { useDesign, useGraph } from '../../session/SessionContext.tsx';
+import { useDesign, useGraph, useSession } from '../../session/SessionContext.tsx';
 import { downloadText } from '../../ui/download.ts';
 import { useFollower } from '../../workers/FollowerContext.tsx';
 import type { currents, netlist } from './calculators.ts';
@@ -23,6 +23,7 @@ export function PowerView() {
   const graph = useGraph();
   const power = usePower();
   const follower = useFollower();
+  const session = useSession();
   const faults = useFaults();
   const [chosen, setChosen] = useState<FaultLine>();
   const fault = faultNow(faults.state, chosen);
@@ -45,6 +46,7 @@ export function PowerView() {
   };
   const saveCurrents = async (): Promise<void> => {
     const reply = await follower.once<typeof currents>('power.currents', report.id);
+    if (reply.is === 'failed') return session.say(`The sheet of currents could not be made. The error: ${reply.sentence}`);
     if (reply.is !== 'answer' || reply.answer === undefined) return;
     downloadText(`${design.aircraft.name}, ${reply.answer.title.toLowerCase()}.csv`, sheetToCsv(reply.answer), 'text/csv');
   };
