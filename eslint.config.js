@@ -1,6 +1,10 @@
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
+/** Text that goes on with a unit behind a value. */
+const HAND_WRITTEN_UNIT =
+  '/^ (mm|m|km|cm2|g|kg|V|A|mA|mAh|W|J|m?ohm|[pu]F|dBm?|[kM]?Hz|uT|n?s|ms|min|minutes|m\\/s|Pa|deg|degrees|%)(?![-\\w/"])/';
+
 export default tseslint.config(
   { ignores: ['**/dist/**', '**/node_modules/**', 'test-results/**'] },
   ...tseslint.configs.strictTypeChecked.map((config) => ({ ...config, files: ['**/*.ts', '**/*.tsx'] })),
@@ -21,6 +25,15 @@ export default tseslint.config(
       'no-restricted-syntax': [
         'error',
         { selector: "MemberExpression[property.name='toFixed']", message: 'Numbers get their digits and units in core/src/text.' },
+        {
+          selector: `:matches(TemplateElement[value.raw=${HAND_WRITTEN_UNIT}], JSXText[value=${HAND_WRITTEN_UNIT}])`,
+          message: 'A number gets its unit from quantity, stated, range, size or percent in core/src/text.',
+        },
+        { selector: 'CallExpression[callee.property.name=/^toLocale/]', message: 'Days and times are written in core/src/text/dates.ts.' },
+        {
+          selector: "CallExpression[callee.property.name='join'][arguments.0.value=' and ']",
+          message: 'Lists are written by listed in core/src/text.',
+        },
       ],
       '@typescript-eslint/no-unsafe-class-instance-assignment': 'off',
     },

@@ -11,9 +11,11 @@ import { partsOnOffer, useWorkshopParts } from '../session/workshopParts.ts';
 import { suggestionsFor } from './commands.ts';
 import { ENTRY_LINE_ID, leaveEntryLine } from './focusEntryLine.ts';
 import type { Suggestion } from './suggestion.ts';
+import { useReadersUnits } from '../ui/readersUnits.ts';
 
 /** Typed commands with completion. Enter takes the line that is marked. */
 export function EntryLine() {
+  const { read } = useReadersUnits();
   const [text, setText] = useState('');
   const design = useDesign();
   const session = useSession();
@@ -80,7 +82,7 @@ export function EntryLine() {
               className={`grid cursor-pointer grid-cols-[340px_1fr] gap-4 px-2 py-0.5 data-focus:bg-paper data-focus:outline data-focus:outline-ink ${suggestion.action === undefined ? 'text-ink2' : ''}`}
             >
               <span className="value">{suggestion.text}</span>
-              <span>{suggestion.effect}</span>
+              <span>{read(suggestion.effect)}</span>
             </ComboboxOption>
           ))}
         </ComboboxOptions>

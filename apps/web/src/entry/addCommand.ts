@@ -1,4 +1,4 @@
-import { asId, nextReference, partKeyOf, type ItemId, type Part, type SimpleEdit } from '@wired-falcon/core';
+import { asId, nextReference, partKeyOf, type ItemId, type Part, type SimpleEdit, listed } from '@wired-falcon/core';
 import { searchParts, wordsOf } from './searchParts.ts';
 import type { EntryCommand, EntryContext, Suggestion } from './suggestion.ts';
 
@@ -28,7 +28,7 @@ function suggestionFor(part: Part, count: number, context: EntryContext): Sugges
   const refs = Array.from({ length: count }, (_, i) => nextReference(context.design.aircraft, part.kind, i));
   return {
     text: `add ${part.name}${count > 1 ? ` x${count}` : ''}`,
-    effect: `adds ${refs.length > 2 ? `${refs[0] ?? ''} to ${refs.at(-1) ?? ''}` : refs.join(' and ')}`,
+    effect: `adds ${refs.length > 2 ? `${refs[0] ?? ''} to ${refs.at(-1) ?? ''}` : listed(refs)}`,
     action: { is: 'edit', edit: addParts(part, refs) },
   };
 }

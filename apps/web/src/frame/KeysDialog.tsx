@@ -3,6 +3,7 @@ import { useRegistry } from '../addresses/RegistryContext.tsx';
 import type { KeyHelp, StageDef } from '../addresses/stageDef.ts';
 import { FRAME_KEYS } from './frameKeys.ts';
 import { useFrameState } from './FrameState.tsx';
+import { useReadersUnits } from '../ui/readersUnits.ts';
 
 /** Keyboard help: the keys that work everywhere, then those of each stage. */
 export function KeysDialog() {
@@ -38,12 +39,13 @@ function keysOf({ title, opensWith, keys }: StageDef): readonly KeyHelp[] {
 }
 
 function Keys({ keys }: { readonly keys: readonly KeyHelp[] }) {
+  const { read } = useReadersUnits();
   return (
     <dl className="mt-2 grid grid-cols-[150px_1fr] gap-y-1.5">
       {keys.map(({ keys: name, what }) => (
         <div key={name} className="contents">
           <dt className="value">{name}</dt>
-          <dd>{what}</dd>
+          <dd>{read(what)}</dd>
         </div>
       ))}
     </dl>

@@ -92,8 +92,8 @@ describe('what the checks say', () => {
 
   it('names pin, voltage and limit of a supply on a signal', () => {
     const [finding] = findingsBy(CASES['wire.supply-on-signal']?.wrong() ?? demoDesign(), 'wire.supply-on-signal');
-    expect(finding?.what).toBe('W02 puts 5.0 V from FC1 on pin 2 (SDA) of ASPD1.');
-    expect(finding?.evidence[0]).toMatchObject({ value: '5.0 V', limit: '3.6 V at most' });
+    expect(finding?.what).toBe('W02 puts 5 V from FC1 on pin 2 (SDA) of ASPD1.');
+    expect(finding?.evidence[0]).toMatchObject({ value: '5 V', limit: '3.6 V at most' });
   });
 
   it('does not mind 5 V on a pin that stands it', () => {

@@ -1,3 +1,4 @@
+import { basisOf, holdsFor } from './basis.ts';
 import type { Aircraft, Waiver } from '../model/aircraft.ts';
 import type { Design } from '../model/design.ts';
 import { naturalOrder } from '../model/naturalOrder.ts';
@@ -83,7 +84,6 @@ function sayingsOf(check: Check, context: CheckContext): { readonly sayings: rea
 function findingFrom(check: Check, saying: Saying): Finding {
   const evidence = saying.evidence ?? [];
   const subjects = saying.where.map(subjectKey).sort();
-  const facts = evidence.map((fact) => [fact.label, fact.value, fact.limit ?? ''].join(' = '));
   return {
     check: check.id,
     stage: check.stage,
@@ -93,7 +93,7 @@ function findingFrom(check: Check, saying: Saying): Finding {
     evidence,
     why: saying.why,
     key: [check.id, ...subjects, ...(saying.discriminator === undefined ? [] : [saying.discriminator])].join(' | '),
-    basis: [saying.severity, ...facts].join('; '),
+    basis: basisOf(saying.severity, evidence),
   };
 }
 
@@ -111,7 +111,7 @@ export function judge(findings: readonly Finding[], aircraft: Aircraft): JudgedF
   const waivers = Object.values(aircraft.waivers).sort((a, b) => naturalOrder(a.at, b.at));
   return findings.map((finding) => {
     const about = waivers.filter((waiver) => waiver.findingKey === finding.key);
-    const waiver = about.find((candidate) => candidate.basis === finding.basis);
+    const waiver = about.find((candidate) => holdsFor(candidate.basis, finding.basis));
     if (waiver !== undefined) return { finding, waiver };
     const lapsed = about.at(-1);
     return lapsed === undefined ? { finding } : { finding, lapsed };

@@ -1,3 +1,4 @@
+import { listed } from '../text/lists.ts';
 import { Type } from '@sinclair/typebox';
 import {
   AbsentSchema,
@@ -171,7 +172,7 @@ const setAbsent = editKind({
       pulled.length > 0 ? `pull contact ${pulled.join(', ')}` : '',
       fitted.length > 0 ? `fit contact ${fitted.join(', ')}` : '',
     ];
-    const text = words.filter((word) => word !== '').join(' and ');
+    const text = listed(words.filter((word) => word !== ''));
     return `${tagOf(design, edit.cable)}: ${text === '' ? 'contacts unchanged' : text}`;
   },
   apply: (design, edit) =>

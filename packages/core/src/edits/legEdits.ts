@@ -1,3 +1,4 @@
+import { stated } from '../text/numbers.ts';
 import { Type } from '@sinclair/typebox';
 import { CableNodeSchema, LegSchema, LengthMmSchema, TwistMmSchema, type Aircraft, type Cable, type Leg } from '../model/aircraft.ts';
 import { PointIdSchema } from '../model/frame.ts';
@@ -62,7 +63,9 @@ const setLegLength = editKind({
     closed,
   ),
   title: (edit, design) =>
-    edit.lengthMm === null ? `Clear the length of ${tagOf(design, edit.cable)}` : `Set ${tagOf(design, edit.cable)} to ${edit.lengthMm} mm`,
+    edit.lengthMm === null
+      ? `Clear the length of ${tagOf(design, edit.cable)}`
+      : `Set ${tagOf(design, edit.cable)} to ${stated(edit.lengthMm, 'mm')}`,
   apply: ({ aircraft }, edit) =>
     changeLeg(aircraft, edit, ({ typedLengthMm, ...rest }, cable) => {
       if ((typedLengthMm ?? null) !== edit.was)
@@ -83,7 +86,7 @@ const setLegTwist = editKind({
   title: (edit, design) =>
     edit.twistMm === null
       ? `${tagOf(design, edit.cable)} is not twisted`
-      : `Twist ${tagOf(design, edit.cable)}, a turn in ${edit.twistMm} mm`,
+      : `Twist ${tagOf(design, edit.cable)}, a turn in ${stated(edit.twistMm, 'mm')}`,
   apply: ({ aircraft }, edit) =>
     changeLeg(aircraft, edit, ({ twistMm, ...rest }, cable) => {
       if ((twistMm ?? null) !== edit.was)

@@ -1,3 +1,4 @@
+import { stated } from '../text/numbers.ts';
 import { Type } from '@sinclair/typebox';
 import { WeighedGSchema } from '../model/aircraft.ts';
 import { sameJson } from '../model/canonicalJson.ts';
@@ -36,7 +37,7 @@ const weighItem = editKind({
   kind: 'weigh-item',
   schema: Type.Object({ kind: Type.Literal('weigh-item'), item: ItemIdSchema, massG: massOrNone, was: massOrNone }, closed),
   title: (edit, design) =>
-    edit.massG === null ? `${refOf(design, edit.item)}: mass by its data` : `${refOf(design, edit.item)} weighs ${edit.massG} g`,
+    edit.massG === null ? `${refOf(design, edit.item)}: mass by its data` : `${refOf(design, edit.item)} weighs ${stated(edit.massG, 'g')}`,
   apply: ({ aircraft }, { item: id, massG, was }) =>
     changeItem(aircraft, id, (item) => {
       if ((item.weighedG ?? null) !== was)

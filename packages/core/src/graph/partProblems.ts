@@ -1,3 +1,5 @@
+import { listed } from '../text/lists.ts';
+import { stated } from '../text/numbers.ts';
 import type { Part, PinRole, ResolvedPart } from '../model/part.ts';
 import { resolvePart, type Settings } from '../model/resolvePart.ts';
 import { settingsOf, settingTakes } from '../model/settingsOf.ts';
@@ -97,7 +99,7 @@ function sharingProblems(part: ResolvedPart): string[] {
   }
   return [...users]
     .filter(([, names]) => names.length > 1)
-    .map(([pin, names]) => `The endpoints ${names.join(' and ')} share pin ${pin}, and are not declared exclusive.`);
+    .map(([pin, names]) => `The endpoints ${listed(names)} share pin ${pin}, and are not declared exclusive.`);
 }
 
 /** Every supply pin must be reached by some element, so that it is known what hangs on it. */
@@ -117,7 +119,7 @@ function loadProblems(part: ResolvedPart): string[] {
     const found: string[] = [];
     if (element.minV > element.nominalV || element.maxV < element.nominalV) {
       found.push(
-        `The load "${element.id}" works from ${element.minV} to ${element.maxV} V, and its nominal ${element.nominalV} V is outside.`,
+        `The load "${element.id}" works from ${element.minV} to ${stated(element.maxV, 'V')}, and its nominal ${stated(element.nominalV, 'V')} is outside.`,
       );
     }
     if (element.idleA > element.typicalA || element.typicalA > element.peakA) {

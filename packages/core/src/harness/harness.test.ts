@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { GAP, quantity, stated } from '../text/numbers.ts';
 import Papa from 'papaparse';
 import { graphOf } from '../graph/graphOf.ts';
 import type { PortAt } from '../graph/cableJoins.ts';
@@ -10,7 +11,7 @@ import { withLoom } from '../test/looms.ts';
 import { byNatural } from '../model/naturalOrder.ts';
 import { documentKinds } from '../formats/documentKinds.ts';
 import { pinTable } from './documents/pinTable.ts';
-import { sheetToCsv } from './documents/sheet.ts';
+import { cellIn, headOf, sheetToCsv } from './documents/sheet.ts';
 import { areaMm2 } from '../model/wire.ts';
 import { recolourEdits } from './proposeCable.ts';
 import { contactTakes, gaugeFor } from './wireStyle.ts';
@@ -116,7 +117,9 @@ describe('pin maps', () => {
   it('leave out a supply that would be too much, and say so', () => {
     const map = mapOf(design, ['CAM1', 'AV'], ['FC1', 'video'], 'meaning');
     expect(map.pairs.map((pair) => pair.a)).not.toContain(2);
-    expect(map.leftOut.find((left) => left.side === 'a' && left.n === 2)?.why).toBe('supply not joined: 9.0 V; CAM1 stands 5.5 V.');
+    expect(map.leftOut.find((left) => left.side === 'a' && left.n === 2)?.why).toBe(
+      `supply not joined: ${stated(9, 'V')}; CAM1 stands ${stated(5.5, 'V')}.`,
+    );
   });
 
   it('leave out a second supply of a rail, and name who feeds it', () => {
@@ -268,10 +271,10 @@ describe('documents', () => {
     if (leg === undefined) throw new Error('W08 has no leg.');
     const typed = leg.typedLengthMm ?? NaN;
     const sheetOf = (of: Design) => documentKinds.find((kind) => kind.id === 'pin-table')?.build(graphOf(of), w08.id);
-    expect(sheetOf(design)?.notes).toContain(`W08: ${typed} mm, as typed.`);
+    expect(sheetOf(design)?.notes).toContain(`W08: ${stated(typed, 'mm')}, as typed.`);
     const free = made(design, { kind: 'set-leg-length', cable: w08.id, leg: leg.id, lengthMm: null, was: typed });
     expect(sheetOf(free)?.notes).toEqual(
-      expect.arrayContaining([expect.stringMatching(/^W08: \d+ mm, its way in the layout with slack\.$/)]),
+      expect.arrayContaining([expect.stringMatching(/^W08: \d+\smm, its way in the layout with slack\.$/)]),
     );
     const twisted = made(design, { kind: 'set-leg-twist', cable: w08.id, leg: leg.id, twistMm: 25, was: null });
     expect(sheetOf(twisted)?.rows.map((cells) => cells[4])).toEqual(
@@ -304,7 +307,7 @@ describe('documents', () => {
     expect(areaMm2(10) / areaMm2(16)).toBeCloseTo(4.02, 1);
     const sheet = documentKinds.find((kind) => kind.id === 'bill-of-materials')?.build(graph, 'aircraft');
     const partsG = graph.items.reduce((sum, { part }) => sum + (part?.massG ?? 0), 0);
-    expect(sheet?.subtitle).toContain(`parts ${partsG.toFixed(0)} g`);
+    expect(sheet?.subtitle).toContain(`parts ${partsG.toFixed(0)}${GAP}g`);
     expect(sheet?.rows.find((row) => row[1] === 'Servo 12 g, metal gear')).toEqual([
       '2',
       'Servo 12 g, metal gear',
@@ -349,13 +352,33 @@ describe('documents', () => {
     expect(notes('W02')).not.toContain('can be bought');
   });
 
+  it('a sheet is read in inches and feet: the heads, the numbers below them, and what goes on behind a number', () => {
+    const mm = { title: 'Butt line', kind: 'value', unit: 'mm' } as const;
+    expect([headOf(mm), headOf(mm, 'imperial'), headOf({ title: 'Bay', kind: 'words' }, 'imperial')]).toEqual([
+      'Butt line mm',
+      'Butt line in',
+      'Bay',
+    ]);
+    expect(['508 left', '254', '0', '', 'not set', '12mm', '-25.4'].map((cell) => cellIn(cell, 'mm', 'imperial'))).toEqual([
+      '20.00 left',
+      '10.00',
+      '0.00',
+      '',
+      'not set',
+      '12mm',
+      '-1.00',
+    ]);
+    expect(cellIn(`2 x ${quantity(254, 'mm')} T`, undefined, 'imperial')).toBe('2 x 10.00 in T');
+    expect(cellIn('508 left', 'mm', 'metric')).toBe('508 left');
+  });
+
   it('CSV comes back as it went, and holds no formula', () => {
-    const rows = [['=1+1', '+5V', '-', '@x', 'a "b", c\r\nd', 'umlaut ä', '']];
+    const rows = [['=1+1', '+5V', '-', '@x', 'a "b", c\r\nd', 'umlaut ä', '', quantity(5, 'mm')]];
     const columns = rows[0]?.map((_cell, i) => ({ title: `c${i}`, kind: 'words' as const })) ?? [];
     const csv = sheetToCsv({ title: 't', subtitle: '', columns, rows, notes: [], cautions: [] });
     expect(csv.startsWith('\uFEFF')).toBe(true);
     const read = Papa.parse<string[]>(csv.slice(1).trimEnd()).data;
-    expect(read[1]).toEqual(["'=1+1", "'+5V", "'-", "'@x", 'a "b", c\r\nd', 'umlaut ä', '']);
+    expect(read[1]).toEqual(["'=1+1", "'+5V", "'-", "'@x", 'a "b", c\r\nd', 'umlaut ä', '', '5 mm']);
   });
 });
 

@@ -1,4 +1,4 @@
-import { quantity } from '../text/numbers.ts';
+import { stated } from '../text/numbers.ts';
 import { circuitNode, groupOf, pinNode, type Graph } from '../graph/graph.ts';
 import { driverAt, drivesDirectly, voltsAt } from '../graph/railsOf.ts';
 import type { ItemId } from '../model/ids.ts';
@@ -104,7 +104,7 @@ function mixedVerdict(graph: Graph, supply: FoundPin, other: FoundPin): JoinVerd
   const volts = voltsAt(graph, supply.node);
   const most = other.pin.logic?.inputMaxV;
   if (volts !== undefined && most !== undefined && volts > most) {
-    return { is: 'harmful', why: `${quantity(volts, 'V', 1)} on a pin that stands ${quantity(most, 'V', 1)}.` };
+    return { is: 'harmful', why: `${stated(volts, 'V')} on a pin that stands ${stated(most, 'V')}.` };
   }
   return { is: 'pointless', why: `Supply on a ${other.pin.role} pin.` };
 }
@@ -127,9 +127,9 @@ function supplyVerdict(graph: Graph, a: FoundPin, b: FoundPin): JoinVerdict {
   const volts = voltsAt(graph, source.node);
   const most = supplyWindow(graph, sink)?.maxV;
   if (volts !== undefined && most !== undefined && volts > most) {
-    return { is: 'harmful', why: `${quantity(volts, 'V', 1)}; ${sink.ref} stands ${quantity(most, 'V', 1)}.` };
+    return { is: 'harmful', why: `${stated(volts, 'V')}; ${sink.ref} stands ${stated(most, 'V')}.` };
   }
-  return { is: 'good', why: volts === undefined ? 'supply' : `${quantity(volts, 'V', 1)} from ${source.ref}` };
+  return { is: 'good', why: volts === undefined ? 'supply' : `${stated(volts, 'V')} from ${source.ref}` };
 }
 
 /** The voltages that the loads, regulators and inputs behind a supply pin accept, in volts; undefined when none says. */

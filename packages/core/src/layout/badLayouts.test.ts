@@ -109,6 +109,6 @@ describe('layouts that make no sense', () => {
     const same = findingsOf(placedAt([480, 0, 0], ['FC1', 'CC1'])).map(({ what }) => what);
     expect(same).toContain('CC1 and FC1 are in the same room.');
     const far = findingsOf(placedAt([560, 3000, 55], ['SRV2'])).find(({ check }) => check === 'place.outside');
-    expect(far?.what).toMatch(/^SRV2 lies \d+ mm beside the airframe\.$/);
+    expect(far?.what).toMatch(/^SRV2 lies \d+\smm beside the airframe\.$/);
   });
 });

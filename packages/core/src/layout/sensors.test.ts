@@ -42,7 +42,7 @@ describe('what stands between an antenna and the horizon', () => {
     const half = aft === 0 ? Math.atan(length / (200 - width)) : Math.atan(width / (200 - length));
     expect(shadows[0]?.spanDeg).toBeCloseTo((2 * half * 180) / Math.PI, 6);
     expect(shadows[0]?.distanceMm).toBeCloseTo(200, 6);
-    expect(radioSheet(graph).notes.join(' ')).toMatch(new RegExp(`BAT1 hides \\d+ degrees of the horizon ${words} from`));
+    expect(radioSheet(graph).notes.join(' ')).toMatch(new RegExp(`BAT1 hides \\d+\\sdegrees of the horizon ${words} from`));
   });
 
   it('is nothing above or below it, and nothing far away', () => {
@@ -124,7 +124,7 @@ describe('hovering', () => {
     };
     const said = (massG: number): string[] =>
       findingsBy(loaded(massG), 'place.mass').flatMap(({ severity, what }) => (what.includes('hover') ? [`${severity}: ${what}`] : []));
-    expect(said(6000).join()).toMatch(/^note: .*it hovers at about 88 % of its throttle\.$/);
+    expect(said(6000).join()).toMatch(/^note: .*it hovers at about 88\s% of its throttle\.$/);
     expect(said(20_000).join()).toMatch(/^note: .*it does not hover even at full throttle, by the estimate\.$/);
   });
 

@@ -1,4 +1,4 @@
-import { quantity } from '../text/numbers.ts';
+import { stated, withPlainSpaces } from '../text/numbers.ts';
 import type { ConnectorFamily } from '../model/connector.ts';
 import type { Part } from '../model/part.ts';
 import { samplePart, wiredPort } from './build.ts';
@@ -24,8 +24,8 @@ function pack(figures: Pack): Part {
   return samplePart({
     id,
     kind: 'battery',
-    name: `Battery ${CHEMISTRY[chemistry]} ${cells}S, ${capacityMah} mAh`,
-    summary: `${WORDS[cells] ?? cells} in series, ${plug}, ${continuousA} A for ever. ${quantity(cells * 4.2, 'V', 1)} when full.`,
+    name: `Battery ${CHEMISTRY[chemistry]} ${cells}S, ${withPlainSpaces(stated(capacityMah, 'mAh'))}`,
+    summary: `${WORDS[cells] ?? cells} in series, ${plug}, ${stated(continuousA, 'A')} for ever. ${stated(cells * 4.2, 'V')} when full.`,
     massG,
     sizeMm,
     ports: [

@@ -206,6 +206,6 @@ describe('what is beside an antenna', () => {
   it('stands on the radio sheet with the worst of its neighbours', () => {
     const sheet = radioSheet(placed([sky, ['radio-900-class', 'RADIO1', [420, 60, 0]]]));
     const row = sheet.rows.find(([name]) => name === 'GNSS1');
-    expect(row?.at(-1)).toMatch(/^RADIO1, \d+ mm, 5 dB too much$/);
+    expect(row?.at(-1)).toMatch(/^RADIO1, \d+\smm, 5\.0\sdB too much$/);
   });
 });

@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { withPlainSpaces } from '../text/numbers.ts';
 import fc from 'fast-check';
 import { applyEdit } from '../edits/applyEdit.ts';
 import { graphOf } from '../graph/graphOf.ts';
@@ -55,7 +56,7 @@ describe('what is made of carbon', () => {
   it('shadows all round what stands in it, and the radio sheet says so', () => {
     const design = withAntenna([300, 0, 0], 'body');
     expect(said(design)).toEqual(['carbon body all round']);
-    expect(radioSheet(graphOf(design)).notes.join(' ')).toContain(
+    expect(withPlainSpaces(radioSheet(graphOf(design)).notes.join(' '))).toContain(
       'Carbon body hides 360 degrees of the horizon all round from the antenna of RX1.',
     );
   });

@@ -1,3 +1,4 @@
+import { withPlainSpaces } from '../text/numbers.ts';
 import { Bench } from '../demo/bench.ts';
 import { reedbed } from '../demo/reedbed.ts';
 import { applyEdit } from '../edits/applyEdit.ts';
@@ -42,7 +43,16 @@ export function cableOf(design: Design, tag: string): Cable {
   return cable;
 }
 
-/** The findings of one check. */
+/** The findings of one check, with ordinary spaces in their texts. */
 export function findingsBy(design: Design, check: string): readonly Finding[] {
-  return findingsOf(design).filter((finding) => finding.check === check);
+  return findingsOf(design).flatMap((finding) => (finding.check === check ? [withPlainText(finding)] : []));
+}
+
+function withPlainText(finding: Finding): Finding {
+  const evidence = finding.evidence.map(({ label, value, limit }) => ({
+    label: withPlainSpaces(label),
+    value: withPlainSpaces(value),
+    ...(limit === undefined ? {} : { limit: withPlainSpaces(limit) }),
+  }));
+  return { ...finding, what: withPlainSpaces(finding.what), evidence };
 }

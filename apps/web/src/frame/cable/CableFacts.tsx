@@ -41,7 +41,7 @@ export function CableFacts({ cable: id, graph }: { readonly cable: CableId; read
           key={`${leg.id} ${leg.typedLengthMm ?? 0}`}
           cable={cable}
           leg={leg}
-          title={legs.length === 1 ? 'Length mm' : `Leg ${i + 1} mm`}
+          title={legs.length === 1 ? 'Length' : `Leg ${i + 1}`}
         />
       ))}
       {legs.map((leg, i) => (
@@ -49,7 +49,7 @@ export function CableFacts({ cable: id, graph }: { readonly cable: CableId; read
           key={`${leg.id} twist ${leg.twistMm ?? 0}`}
           cable={cable}
           leg={leg}
-          title={legs.length === 1 ? 'Twist mm' : `Twist ${i + 1} mm`}
+          title={legs.length === 1 ? 'Twist' : `Twist ${i + 1}`}
         />
       ))}
       {legs.map((leg, i) => (

@@ -1,6 +1,9 @@
-import { asId, legLengthMm, type Cable, type Leg, type PointId } from '@wired-falcon/core';
+import { asId, legLengthMm, type Cable, type Leg, type PointId, stated, range } from '@wired-falcon/core';
 import { useGraph, useSession } from '../../session/SessionContext.tsx';
 import { useNumberText } from '../../ui/useNumberText.ts';
+import { useReadersUnits } from '../../ui/readersUnits.ts';
+
+const MOST_MM = 20_000;
 
 interface LegFieldProps {
   readonly cable: Cable;
@@ -18,9 +21,9 @@ export function LengthField({ cable, leg, title }: LegFieldProps) {
     <MillimetreField
       title={title}
       value={leg.typedLengthMm}
-      takes={(mm) => mm > 0 && mm <= 20_000}
-      usual={byLayout === undefined ? 'not set' : `${byLayout} by layout`}
-      problem="A length is a number of millimetres, up to 20 000."
+      takes={(mm) => mm > 0 && mm <= MOST_MM}
+      usual={byLayout === undefined ? 'not set' : `${stated(byLayout, 'mm')} by layout`}
+      problem={`A length is a number, up to ${stated(MOST_MM, 'mm')}.`}
       onSave={(lengthMm) =>
         session.make({ kind: 'set-leg-length', cable: cable.id, leg: leg.id, lengthMm, was: leg.typedLengthMm ?? null })
       }
@@ -36,7 +39,7 @@ export function TwistField({ cable, leg, title }: LegFieldProps) {
       title={title}
       value={leg.twistMm}
       takes={(mm) => mm >= 5 && mm <= 500}
-      problem="One turn of twisted wires takes 5 to 500 mm. Leave it empty where they lie side by side."
+      problem={`One turn of twisted wires takes ${range(5, 500, 'mm')}. Leave it empty where they lie side by side.`}
       onSave={(twistMm) => session.make({ kind: 'set-leg-twist', cable: cable.id, leg: leg.id, twistMm, was: leg.twistMm ?? null })}
     />
   );
@@ -79,14 +82,17 @@ interface MillimetreFieldProps {
 }
 
 function MillimetreField({ title, value, takes, usual, problem, onSave }: MillimetreFieldProps) {
-  const { isWrong, input } = useNumberText({ value, mayBeEmpty: true, takes, onSave: (mm) => onSave(mm ?? null) });
+  const units = useReadersUnits();
+  const { isWrong, input } = useNumberText({ value, unit: 'mm', mayBeEmpty: true, takes, onSave: (mm) => onSave(mm ?? null) });
   return (
     <label className="mt-1.5 grid grid-cols-[92px_1fr] items-center">
-      <span className="text-ink2">{title}</span>
-      <input className="field value w-36" placeholder={usual} {...input} />
+      <span className="text-ink2">
+        {title} {units.unit('mm')}
+      </span>
+      <input className="field value w-36" placeholder={usual === undefined ? undefined : units.read(usual)} {...input} />
       {isWrong && (
         <span role="alert" className="col-span-2 mt-1 text-[12.5px] text-rust">
-          {problem}
+          {units.read(problem)}
         </span>
       )}
     </label>

@@ -1,15 +1,17 @@
 import { useState } from 'react';
-import { CAUTIONS, type Graph, type Item, type ItemId, type ResolvedPart } from '@wired-falcon/core';
+import { CAUTIONS, type Graph, type Item, type ItemId, type ResolvedPart, stated, size } from '@wired-falcon/core';
 import { useSelection } from '../../selection/SelectionContext.tsx';
 import { useSession } from '../../session/SessionContext.tsx';
 import { ItemPart } from './ItemPart.tsx';
 import { ItemSettings } from './ItemSettings.tsx';
 import { OutputUses } from './OutputUses.tsx';
+import { useReadersUnits } from '../../ui/readersUnits.ts';
 
 /** An item in the margin: what it is, its cables, its settings. */
 export function ItemFacts({ item: id, graph }: { readonly item: ItemId; readonly graph: Graph }) {
   const session = useSession();
   const { select, clear } = useSelection();
+  const { read } = useReadersUnits();
   const ix = graph.itemIx.get(id);
   const entry = graph.items[ix ?? -1];
   if (entry === undefined || ix === undefined) return <p className="mt-2">This item is no longer there.</p>;
@@ -23,9 +25,9 @@ export function ItemFacts({ item: id, graph }: { readonly item: ItemId; readonly
       <p className="mt-1 text-[12.5px] text-ink2">{part?.summary}</p>
       <dl className="mt-2 grid grid-cols-[92px_1fr] gap-y-0.5">
         <dt className="text-ink2">Mass</dt>
-        <dd className="value">{part?.massG ?? '?'} g</dd>
+        <dd className="value">{part === undefined ? '?' : read(stated(part.massG, 'g'))}</dd>
         <dt className="text-ink2">Size</dt>
-        <dd className="value">{part?.sizeMm.join(' x ')} mm</dd>
+        <dd className="value">{part === undefined ? '?' : read(size(part.sizeMm, 'mm'))}</dd>
         <dt className="text-ink2">Cables</dt>
         <dd className="value flex flex-wrap gap-x-2">
           {cables.length === 0 && 'none yet'}

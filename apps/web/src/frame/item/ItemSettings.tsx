@@ -84,6 +84,7 @@ function NumberSetting({ item, spec, delivered }: { readonly item: Item; readonl
   const now = item.settings[spec.id];
   const { isWrong, input } = useNumberText({
     value: typeof now === 'number' ? now : undefined,
+    unit: spec.unit === 'mm' ? spec.unit : undefined,
     mayBeEmpty: true,
     takes: (value) => settingTakes(spec, value),
     onSave: (value) => session.make({ kind: 'set-item-setting', item: item.id, setting: spec.id, value: value ?? null, was: now ?? null }),

@@ -6,6 +6,7 @@ import { useMake, useSession } from '../../session/SessionContext.tsx';
 import { SeverityMark } from '../../ui/SeverityMark.tsx';
 import { NotComputed } from '../../ui/NotComputed.tsx';
 import { useRemedies } from './useRemedies.ts';
+import { useReadersUnits } from '../../ui/readersUnits.ts';
 
 /** One finding: what, the numbers, why, and what mends it. */
 export function FindingCard({ judged }: { readonly judged: JudgedFinding }) {
@@ -15,6 +16,7 @@ export function FindingCard({ judged }: { readonly judged: JudgedFinding }) {
   const { select } = useSelection();
   const [isAccepting, setAccepting] = useState(false);
   const { seq, remedies, failure } = useRemedies(finding.key);
+  const { read } = useReadersUnits();
   const pointAt = selectionFor(finding.where[0]);
   return (
     <div className="grid grid-cols-[20px_1fr] border-b border-rule py-3" data-check={finding.check} data-drafted-for={seq}>
@@ -23,21 +25,21 @@ export function FindingCard({ judged }: { readonly judged: JudgedFinding }) {
       </span>
       <div className="min-w-0">
         {pointAt === undefined ? (
-          <p>{finding.what}</p>
+          <p>{read(finding.what)}</p>
         ) : (
           <button type="button" className="text-left hover:underline" onClick={() => select(pointAt)}>
-            {finding.what}
+            {read(finding.what)}
           </button>
         )}
         <ul className="value mt-1 text-[11.5px] leading-snug text-ink2">
           {finding.evidence.map((fact) => (
             <li key={fact.label}>
-              {fact.label}: {fact.value}
-              {fact.limit !== undefined && `; ${fact.limit}`}
+              {read(fact.label)}: {read(fact.value)}
+              {fact.limit !== undefined && `; ${read(fact.limit)}`}
             </li>
           ))}
         </ul>
-        <p className="mt-1 text-[12.5px] leading-snug text-ink2">{finding.why}</p>
+        <p className="mt-1 text-[12.5px] leading-snug text-ink2">{read(finding.why)}</p>
         {lapsed !== undefined && (
           <p className="mt-1 text-[12.5px] text-rust">
             Accepted by {lapsed.by} before ("{lapsed.reason}"); the facts have changed since.
@@ -51,11 +53,11 @@ export function FindingCard({ judged }: { readonly judged: JudgedFinding }) {
                 key={remedy.sentence}
                 type="button"
                 data-remedy
-                title={remedy.sentence}
+                title={read(remedy.sentence)}
                 className={`action ${i === 0 ? 'action-main' : ''}`}
                 onClick={() => make(remedy.edit)}
               >
-                {remedy.label}
+                {read(remedy.label)}
               </button>
             ))}
             {!isAccepting && (

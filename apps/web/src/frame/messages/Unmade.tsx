@@ -1,17 +1,19 @@
 import { useState } from 'react';
 import type { Conflict } from '../../session/setAside.ts';
 import { useSession } from '../../session/SessionContext.tsx';
+import { useReadersUnits } from '../../ui/readersUnits.ts';
 
 /** An edit that could not be made: the person decides, is never overruled, and loses nothing that was typed. */
 export function Unmade({ conflict }: { readonly conflict: Conflict }) {
   const session = useSession();
   const [isShown, setShown] = useState(false);
   const { editId, title, sentence, again, text } = conflict;
+  const { read } = useReadersUnits();
   return (
     <div role="group" aria-label={`Not made: ${title}`} className="border border-ink bg-white px-3 py-2">
       <p>
         {/* A mark in the text that turns the reading direction turns no more than the text itself. */}
-        <bdi className="font-semibold">{title}</bdi> is not made yet. <bdi>{sentence}</bdi>
+        <bdi className="font-semibold">{read(title)}</bdi> is not made yet. <bdi>{read(sentence)}</bdi>
       </p>
       <div className="mt-1.5 flex gap-1.5">
         {again !== undefined && (

@@ -1,4 +1,4 @@
-import { findPin, quantity, voltsAt, type Graph, type PinAddress } from '@wired-falcon/core';
+import { findPin, quantity, voltsAt, type Graph, type PinAddress, stated } from '@wired-falcon/core';
 
 /** The pin that waits for its counterpart, and how to go on. */
 export function PickedPin({ pin, graph }: { readonly pin: PinAddress; readonly graph: Graph }) {
@@ -16,12 +16,12 @@ export function PickedPin({ pin, graph }: { readonly pin: PinAddress; readonly g
           {found.pin.label}, {found.pin.role}
         </dd>
         <dt className="text-ink2">No load</dt>
-        <dd className="value">{volts === undefined ? 'nothing drives it' : quantity(volts, 'V', 2)}</dd>
+        <dd className="value">{volts === undefined ? 'nothing drives it' : quantity(volts, 'V')}</dd>
         {found.pin.logic !== undefined && (
           <>
             <dt className="text-ink2">Logic</dt>
             <dd className="value">
-              {found.pin.logic.highV} V, stands {found.pin.logic.inputMaxV} V
+              {stated(found.pin.logic.highV, 'V')}, stands {stated(found.pin.logic.inputMaxV, 'V')}
             </dd>
           </>
         )}

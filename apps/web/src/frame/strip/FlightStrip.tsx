@@ -1,10 +1,11 @@
 import { Link } from 'react-router';
-import { AIRFRAME_KINDS, STAGES } from '@wired-falcon/core';
+import { AIRFRAME_KINDS, STAGES, UNIT_SYSTEMS } from '@wired-falcon/core';
 import { pageAddress, paths } from '../../addresses/paths.ts';
 import { useRegistry } from '../../addresses/RegistryContext.tsx';
 import { useSession, useSessionState } from '../../session/SessionContext.tsx';
 import { useFrameState } from '../FrameState.tsx';
 import { savedWords } from './savedWords.ts';
+import { chooseUnits, isUnitSystem, useReadersUnits } from '../../ui/readersUnits.ts';
 
 /** Aircraft, version, saved state, undo and redo. */
 export function FlightStrip() {
@@ -12,6 +13,7 @@ export function FlightStrip() {
   const { design, version, undo, redo } = useSessionState();
   const { showKeys } = useFrameState();
   const { aircraft } = design;
+  const { read } = useReadersUnits();
   const servingAll = useRegistry().stages.filter(({ id }) => !Object.hasOwn(STAGES, id));
   const [lastUndo, lastRedo] = [undo.at(-1), redo.at(-1)];
   return (
@@ -24,18 +26,19 @@ export function FlightStrip() {
       <span className="value whitespace-nowrap max-lg:hidden">{version === 1 ? '1 edit' : `${version} edits`}</span>
       <SavedState />
       <span className="grow" />
+      <UnitsChoice />
       <StripButton
         label="undo"
         keys="Ctrl Z"
         disabled={lastUndo === undefined}
-        title={lastUndo === undefined ? 'Nothing to undo' : `Undo: ${lastUndo.title}`}
+        title={lastUndo === undefined ? 'Nothing to undo' : `Undo: ${read(lastUndo.title)}`}
         onPress={() => session.undo()}
       />
       <StripButton
         label="redo"
         keys="Ctrl Y"
         disabled={lastRedo === undefined}
-        title={lastRedo === undefined ? 'Nothing to redo' : `Redo: ${lastRedo.title}`}
+        title={lastRedo === undefined ? 'Nothing to redo' : `Redo: ${read(lastRedo.title)}`}
         onPress={() => session.redo()}
       />
       {servingAll.map(({ id, title, opensWith }) => (
@@ -43,6 +46,26 @@ export function FlightStrip() {
       ))}
       <StripButton label="keys" keys="?" disabled={false} title="Keyboard help" onPress={() => showKeys(true)} />
     </header>
+  );
+}
+
+/** What this reader reads lengths, masses and speeds in. The aircraft itself stays as it is. */
+function UnitsChoice() {
+  const { system } = useReadersUnits();
+  return (
+    <select
+      aria-label="Units"
+      title="What lengths, masses and speeds are shown and typed in"
+      className="field py-0 text-[12.5px]"
+      value={system}
+      onChange={(event) => isUnitSystem(event.target.value) && chooseUnits(event.target.value)}
+    >
+      {Object.entries(UNIT_SYSTEMS).map(([id, title]) => (
+        <option key={id} value={id}>
+          {title}
+        </option>
+      ))}
+    </select>
   );
 }
 

@@ -1,3 +1,4 @@
+import { clockText } from '@wired-falcon/core';
 import type { SessionState } from '../../session/sessionState.ts';
 
 type Saved = Pick<SessionState, 'saving' | 'savedAt' | 'pending' | 'trouble' | 'keeping' | 'conflicts'>;
@@ -6,7 +7,7 @@ type Saved = Pick<SessionState, 'saving' | 'savedAt' | 'pending' | 'trouble' | '
 export function savedWords({ saving, savedAt, pending, trouble, keeping, conflicts }: Saved): string {
   if (saving === 'saving') return keeping === 'window' ? `saving ${pending}; this browser keeps nothing` : `saving ${pending}`;
   if (saving === 'saved') {
-    const clock = new Date(savedAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+    const clock = clockText(savedAt);
     const open = conflicts.length > 0 && keeping === 'window' ? `; ${conflicts.length} not made, in this window only` : '';
     return `saved ${clock}${trouble === undefined ? '' : `; ${why(trouble)}`}${open}`;
   }

@@ -16,12 +16,14 @@ import { useDesign, useMake } from '../../session/SessionContext.tsx';
 import { OutlinePicture } from '../../drawing/OutlineShape.tsx';
 import { fromAbove, fromTheSide } from '../../drawing/viewBoxes.ts';
 import { NumberField } from '../../ui/NumberField.tsx';
+import { useReadersUnits } from '../../ui/readersUnits.ts';
 
 /** The airframe in numbers, with sketches that follow them. */
 export function FrameNumbers() {
   const design = useDesign();
   const { id, airframe } = design.aircraft;
   const { frame, kind } = airframe;
+  const { unit } = useReadersUnits();
   const [typed, setTyped] = useState<TypedNumber>();
   return (
     <section aria-labelledby="frame-numbers" className="mt-7 max-w-[880px]">
@@ -35,8 +37,8 @@ export function FrameNumbers() {
       ) : (
         <>
           <p className="mt-1 max-w-prose text-[13px] text-ink2">
-            Stations in mm aft of the nose, butt lines to the right, water lines up. A number that is left empty is open: what hangs on it
-            is not drawn or not checked.
+            Stations in {unit('mm')} aft of the nose, butt lines to the right, water lines up. A number that is left empty is open: what
+            hangs on it is not drawn or not checked.
           </p>
           <div className="mt-2 grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-10">
             {/* What is left unsaved, or as it was, no longer stands in the sketches. */}
@@ -84,7 +86,7 @@ function FrameNumberField({ number, frame, onType }: FrameNumberFieldProps) {
       value={now}
       least={least}
       most={most}
-      usual={usual === undefined ? 'open' : `${usual}, usual`}
+      usual={usual === undefined ? { words: 'open' } : { value: usual, words: 'usual' }}
       onType={(value) => onType({ number, value })}
       onSave={(value) => {
         onType(undefined);

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
-import { WIRE_COLOURS, type Column, type Sheet } from '@wired-falcon/core';
+import { cellIn, headOf, WIRE_COLOURS, type Column, type Sheet } from '@wired-falcon/core';
 import { Swatch } from '../../ui/Swatch.tsx';
+import { useReadersUnits } from '../../ui/readersUnits.ts';
 
 interface SheetBodyProps {
   readonly sheet: Sheet;
@@ -11,21 +12,22 @@ interface SheetBodyProps {
 
 /** One sheet: its head, its cautions, its rows and its notes. */
 export function SheetBody({ sheet, line, picture }: SheetBodyProps) {
+  const { read } = useReadersUnits();
   return (
     <>
       <h2 className="text-xl font-bold">{sheet.title}</h2>
-      <p>{sheet.subtitle}</p>
+      <p>{read(sheet.subtitle)}</p>
       <p className="value mt-1 text-ink2">{line}</p>
       {sheet.cautions.map((caution) => (
         <p key={caution} className="mt-3 border-l-2 border-rust pl-2">
-          {caution}
+          {read(caution)}
         </p>
       ))}
       {picture}
       {sheet.form === 'labels' ? <Labels sheet={sheet} /> : <SheetTable sheet={sheet} />}
       <ul className="mt-3 text-[13px]">
         {sheet.notes.map((note) => (
-          <li key={note}>{note}</li>
+          <li key={note}>{read(note)}</li>
         ))}
       </ul>
     </>
@@ -52,13 +54,14 @@ function Labels({ sheet }: { readonly sheet: Sheet }) {
 }
 
 function SheetTable({ sheet }: { readonly sheet: Sheet }) {
+  const { system } = useReadersUnits();
   return (
     <table className="mt-4 w-full border-t border-ink text-[13px]">
       <thead>
         <tr className="border-b border-ink text-left">
           {sheet.columns.map((column) => (
             <th key={column.title} className={`py-1 pr-3 font-semibold ${column.kind === 'number' ? 'text-right' : ''}`}>
-              {column.title}
+              {headOf(column, system)}
             </th>
           ))}
         </tr>
@@ -67,7 +70,7 @@ function SheetTable({ sheet }: { readonly sheet: Sheet }) {
         {sheet.rows.map((row, i) => (
           <tr key={i} className="border-b border-rule align-top">
             {row.map((cell, j) => (
-              <Cell key={j} text={cell} kind={sheet.columns[j]?.kind ?? 'words'} />
+              <Cell key={j} text={cellIn(cell, sheet.columns[j]?.unit, system)} kind={sheet.columns[j]?.kind ?? 'words'} />
             ))}
           </tr>
         ))}

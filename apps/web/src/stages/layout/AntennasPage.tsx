@@ -2,7 +2,6 @@ import {
   ANTENNAS,
   baselinesOf,
   compassFields,
-  decimals,
   neighboursOf,
   noisyNeighbours,
   placedAntennas,
@@ -12,6 +11,7 @@ import {
   shadowsOf,
   shadowWords,
   type Graph,
+  range,
 } from '@wired-falcon/core';
 import { useGraph } from '../../session/SessionContext.tsx';
 import { FactTable, ItemLink } from './FactTable.tsx';
@@ -48,9 +48,9 @@ function Compasses({ graph }: { readonly graph: Graph }) {
         cells: [
           <ItemLink key="ref" graph={graph} itemRef={compass.item.ref} />,
           worst.title.toLowerCase(),
-          quantity(worst.levelUt, 'uT', 2),
-          quantity(worst.errorDeg, 'deg', 1),
-          quantity(Math.hypot(...constantUt), 'uT', 1),
+          quantity(worst.levelUt, 'uT'),
+          quantity(worst.errorDeg, 'deg'),
+          quantity(Math.hypot(...constantUt), 'uT'),
           legs
             .slice(0, 3)
             .map(({ of, ut }) => `${of.cable.tag} ${ut.toPrecision(2)}`)
@@ -81,10 +81,10 @@ function Neighbours({ graph }: { readonly graph: Graph }) {
         cells: [
           <ItemLink key="s" graph={graph} itemRef={sender.name} />,
           <ItemLink key="r" graph={graph} itemRef={receiver.name} />,
-          quantity(isolation.distanceMm, 'mm', 0),
-          `${quantity(isolation.db, 'dB', 0)}${isolation.isNear ? ', stated' : ''}`,
-          quantity(arrivesDbm, 'dBm', 0),
-          quantity(bearsDbm, 'dBm', 0),
+          quantity(isolation.distanceMm, 'mm'),
+          `${quantity(isolation.db, 'dB')}${isolation.isNear ? ', stated' : ''}`,
+          quantity(arrivesDbm, 'dBm'),
+          quantity(bearsDbm, 'dBm'),
         ],
       }))}
     />
@@ -103,8 +103,8 @@ function Shadows({ graph }: { readonly graph: Graph }) {
         cells: [
           <ItemLink key="a" graph={graph} itemRef={shadow.antenna.name} />,
           <ItemLink key="b" graph={graph} itemRef={shadowName(shadow.body)} />,
-          quantity(shadow.distanceMm, 'mm', 0),
-          quantity(shadow.spanDeg, 'deg', 0),
+          quantity(shadow.distanceMm, 'mm'),
+          quantity(shadow.spanDeg, 'deg'),
           shadowWords(shadow),
         ],
       }))}
@@ -124,9 +124,9 @@ function Noise({ graph }: { readonly graph: Graph }) {
         cells: [
           <ItemLink key="s" graph={graph} itemRef={source.item.ref} />,
           receiver.name,
-          quantity(distanceMm, 'mm', 0),
-          quantity(arrivesDbm, 'dBm', 0),
-          quantity(bearsDbm, 'dBm', 0),
+          quantity(distanceMm, 'mm'),
+          quantity(arrivesDbm, 'dBm'),
+          quantity(bearsDbm, 'dBm'),
         ],
       }))}
     />
@@ -144,10 +144,10 @@ function Products({ graph }: { readonly graph: Graph }) {
         isOver: true,
         cells: [
           name,
-          `${decimals(mhz[0], 0)} to ${quantity(mhz[1], 'MHz', 0)}`,
+          range(mhz[0], mhz[1], 'MHz'),
           <ItemLink key="r" graph={graph} itemRef={receiver.name} />,
-          quantity(levelDbm, 'dBm', 0),
-          quantity(limitDbm, 'dBm', 0),
+          quantity(levelDbm, 'dBm'),
+          quantity(limitDbm, 'dBm'),
         ],
       }))}
     />
@@ -167,9 +167,9 @@ function Baselines({ graph }: { readonly graph: Graph }) {
         isOver: false,
         cells: [
           <ItemLink key="r" graph={graph} itemRef={ref} />,
-          quantity(lengthMm, 'mm', 0),
-          `${quantity(bearingDeg, 'deg', 0)} from forward, to the right`,
-          quantity(errorDeg, 'deg', 1),
+          quantity(lengthMm, 'mm'),
+          `${quantity(bearingDeg, 'deg')} from forward, to the right`,
+          quantity(errorDeg, 'deg'),
           ANTENNAS[second.antenna].title,
         ],
       }))}

@@ -1,5 +1,6 @@
-import { decimals, quantity } from '@wired-falcon/core';
+import { decimals } from '@wired-falcon/core';
 import type { Balance, FramePlan, PackSolution } from '@wired-falcon/core';
+import { useReadersUnits } from '../../ui/readersUnits.ts';
 
 interface BalanceStripProps {
   readonly frame: FramePlan;
@@ -12,6 +13,7 @@ interface BalanceStripProps {
 
 /** Mass and balance in figures, live while something is dragged, and where the pack would have to lie. */
 export function BalanceStrip({ frame, balance, pack, placed, all, onTakePack }: BalanceStripProps) {
+  const { quantity, figure } = useReadersUnits();
   const { foreLimitMm: fore, aftLimitMm: aft, targetMm, maxMassG } = frame.numbers;
   if (balance === undefined) return <p className="text-[13px] text-ink2">Nothing that weighs is placed yet.</p>;
   const [station, butt, water] = balance.at;
@@ -20,33 +22,33 @@ export function BalanceStrip({ frame, balance, pack, placed, all, onTakePack }: 
   return (
     <div className="flex flex-wrap items-center gap-x-6 gap-y-1 text-[13px]" data-testid="balance" data-station={decimals(station, 1)}>
       <span>
-        <span className="text-ink2">Mass</span> <span className="value">{decimals(balance.massG, 0)} g</span>
-        {maxMassG !== undefined && <span className="text-ink2"> of {decimals(maxMassG, 0)}</span>}
+        <span className="text-ink2">Mass</span> <span className="value">{quantity(balance.massG, 'g')}</span>
+        {maxMassG !== undefined && <span className="text-ink2"> of {figure(maxMassG, 'g')}</span>}
       </span>
       <span className={isOut ? 'text-rust' : undefined}>
         <span className={isOut ? undefined : 'text-ink2'}>Balances at station</span>{' '}
-        <span className="value">{decimals(station, 0)} mm</span>
+        <span className="value">{quantity(station, 'mm')}</span>
         {fore !== undefined && aft !== undefined && (
           <span className="text-ink2">
             {' '}
-            ({decimals(fore, 0)} to {decimals(aft, 0)}
-            {targetMm === undefined ? '' : `, wanted ${decimals(targetMm, 0)}`}){isOut && ' outside'}
+            ({figure(fore, 'mm')} to {figure(aft, 'mm')}
+            {targetMm === undefined ? '' : `, wanted ${figure(targetMm, 'mm')}`}){isOut && ' outside'}
           </span>
         )}
       </span>
       <span>
-        <span className="text-ink2">butt line</span> <span className="value">{whole(butt)}</span>{' '}
-        <span className="text-ink2">water line</span> <span className="value">{whole(water)}</span>
+        <span className="text-ink2">butt line</span> <span className="value">{figure(butt, 'mm')}</span>{' '}
+        <span className="text-ink2">water line</span> <span className="value">{figure(water, 'mm')}</span>
       </span>
       <span>
         <span className="text-ink2">placed</span> <span className="value">{`${placed} of ${all}`}</span>
       </span>
       {pack !== undefined && !isTaken && (
         <span className="flex items-center gap-2">
-          {pack.pack.item.ref} at {decimals(pack.stationMm, 0)} mm would balance it
-          {Math.abs(pack.stationMm - pack.reachableMm) > 1 && `; its bay reaches to ${decimals(pack.reachableMm, 0)}`}
+          {pack.pack.item.ref} at {quantity(pack.stationMm, 'mm')} would balance it
+          {Math.abs(pack.stationMm - pack.reachableMm) > 1 && `; its bay reaches to ${figure(pack.reachableMm, 'mm')}`}
           {pack.ballast !== undefined &&
-            `, and ${quantity(pack.ballast.massG, 'g', 0)} at station ${decimals(pack.ballast.stationMm, 0)} do the rest`}
+            `, and ${quantity(pack.ballast.massG, 'g')} at station ${figure(pack.ballast.stationMm, 'mm')} do the rest`}
           <button type="button" className="action" onClick={onTakePack}>
             Move {pack.pack.item.ref} <kbd className="key">b</kbd>
           </button>
@@ -54,9 +56,4 @@ export function BalanceStrip({ frame, balance, pack, placed, all, onTakePack }: 
       )}
     </div>
   );
-}
-
-/** To a whole millimetre; never a minus before a zero. */
-function whole(mm: number): string {
-  return decimals(Math.round(mm) || 0, 0);
 }

@@ -1,5 +1,6 @@
-import { legWays, type CableId, type Graph, type ItemId, type LegWay, type Spot } from '@wired-falcon/core';
+import { legWays, type CableId, type Graph, type ItemId, type LegWay, type Spot, stated } from '@wired-falcon/core';
 import { boxOfLabel, firstFree, type Box, type TextLabel } from './labelBoxes.ts';
+import { useReadersUnits, type ReadersUnits } from '../../ui/readersUnits.ts';
 
 /** A part, with the cables that are plugged into it, or a cable. */
 export type WaysOf = { readonly is: 'item'; readonly item: ItemId } | { readonly is: 'cable'; readonly cable: CableId };
@@ -45,11 +46,12 @@ interface WayLengthsProps {
 
 /** Tag and length beside the ways of what is chosen, and whether somebody typed the length; over everything else. */
 export function WayLengths({ graph, chosen, letterMm, taken }: WayLengthsProps) {
+  const { read } = useReadersUnits();
   const written = [...legWays(graph).values()].filter((entry) => isOf(entry, chosen));
   const letter = letterMm * 0.85;
   return (
     <g aria-hidden="true" className="pointer-events-none font-mono" fontSize={letter} dominantBaseline="central">
-      {labelsOf(written.length > MOST_WRITTEN ? [] : written, letter, taken).map(({ text, x, y, anchor }, i) => (
+      {labelsOf(written.length > MOST_WRITTEN ? [] : written, letter, taken, read).map(({ text, x, y, anchor }, i) => (
         <text
           key={i}
           x={x}
@@ -78,10 +80,13 @@ function isOf({ cable }: LegWay, chosen: WaysOf | undefined): boolean {
 const MOST_LINES = 12;
 
 /** A label beside the middle of a stretch of each way, the longest stretch first, where it stands on no other. */
-function labelsOf(entries: readonly LegWay[], letter: number, taken: readonly Box[]): readonly TextLabel[] {
+function labelsOf(entries: readonly LegWay[], letter: number, taken: readonly Box[], read: ReadersUnits['read']): readonly TextLabel[] {
   const labels: TextLabel[] = [];
   for (const { cable, leg, way, lengthMm } of entries) {
-    const text = leg.typedLengthMm === undefined ? `${cable.tag} ${lengthMm} mm` : `${cable.tag} ${leg.typedLengthMm} mm typed`;
+    const text =
+      leg.typedLengthMm === undefined
+        ? `${cable.tag} ${read(stated(lengthMm, 'mm'))}`
+        : `${cable.tag} ${read(stated(leg.typedLengthMm, 'mm'))} typed`;
     const places = middlesOf(way.spots).flatMap(([station, x]) =>
       linesAround(station, letter).flatMap((y): TextLabel[] => [
         { text, x: x + letter / 2, y, anchor: 'start' },

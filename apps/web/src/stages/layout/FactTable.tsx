@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import type { Graph } from '@wired-falcon/core';
 import { useSelection } from '../../selection/SelectionContext.tsx';
 import { HeadRow } from '../../ui/HeadRow.tsx';
+import { useReadersUnits } from '../../ui/readersUnits.ts';
 
 interface FactTableProps {
   readonly title: string;
@@ -12,9 +13,10 @@ interface FactTableProps {
 
 /** A table of figures under its title; rows that are over a limit stand in rust. Without rows a sentence. */
 export function FactTable({ title, head, empty, rows }: FactTableProps) {
+  const { read } = useReadersUnits();
   return (
     <section className="mt-4" aria-label={title}>
-      <h3 className="text-[13px] font-semibold text-ink2">{title}</h3>
+      <h3 className="text-[13px] font-semibold text-ink2">{read(title)}</h3>
       {rows.length === 0 ? (
         <p className="mt-1 text-[13px]">{empty}</p>
       ) : (
@@ -25,7 +27,7 @@ export function FactTable({ title, head, empty, rows }: FactTableProps) {
               <tr key={key} className={`border-b border-rule ${isOver ? 'text-rust' : ''}`}>
                 {cells.map((cell, i) => (
                   <td key={head[i]} className="value py-1 pr-6">
-                    {cell}
+                    {typeof cell === 'string' ? read(cell) : cell}
                   </td>
                 ))}
               </tr>

@@ -1,13 +1,14 @@
 import { useState } from 'react';
-import { AIRFRAME_KINDS, outlineOf, usualFrame } from '@wired-falcon/core';
+import { AIRFRAME_KINDS, outlineOf, usualFrame, range } from '@wired-falcon/core';
 import { useDesign, useMake } from '../../session/SessionContext.tsx';
 import { OutlinePicture } from '../../drawing/OutlineShape.tsx';
 import { fromAbove } from '../../drawing/viewBoxes.ts';
+import { useReadersUnits } from '../../ui/readersUnits.ts';
 
 const LEAST_MM = 200;
 const MOST_MM = 8000;
-const USUAL_SPAN_MM = '1600';
-const USUAL_COPTER_MM = '600';
+const USUAL_SPAN_MM = 1600;
+const USUAL_COPTER_MM = 600;
 
 /** What the stage is for, and an airframe to begin with. */
 export function FirstFrame() {
@@ -16,8 +17,9 @@ export function FirstFrame() {
   const { kind } = design.aircraft.airframe;
   const isCopter = kind === 'quad' || kind === 'hexa';
   const [typed, setText] = useState<string>();
-  const text = typed ?? (isCopter ? USUAL_COPTER_MM : USUAL_SPAN_MM);
-  const sizeMm = Number(text.replace(',', '.'));
+  const { read, figure, factor, unit } = useReadersUnits();
+  const usualMm = isCopter ? USUAL_COPTER_MM : USUAL_SPAN_MM;
+  const sizeMm = typed === undefined ? usualMm : Number(typed.replace(',', '.')) / factor('mm');
   const isRight = sizeMm >= LEAST_MM && sizeMm <= MOST_MM;
   const frame = isRight ? usualFrame(kind, sizeMm) : undefined;
   const plan = frame === undefined ? [] : outlineOf(kind, frame).plan;
@@ -40,18 +42,18 @@ export function FirstFrame() {
           <input
             className="field value w-24 text-right"
             inputMode="decimal"
-            value={text}
+            value={typed ?? figure(usualMm, 'mm')}
             aria-invalid={!isRight}
             onChange={(event) => setText(event.target.value)}
           />
-          mm
+          {unit('mm')}
         </label>
         <button type="submit" className="action" disabled={!isRight}>
           Lay out this airframe
         </button>
         {!isRight && (
           <span role="alert" className="text-[13px] text-rust">
-            From {LEAST_MM} to {MOST_MM} mm.
+            From {read(range(LEAST_MM, MOST_MM, 'mm'))}.
           </span>
         )}
       </form>

@@ -15,9 +15,11 @@ import { useDesign, useMake } from '../../session/SessionContext.tsx';
 import { makeId } from '../../session/author.ts';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { Section, SpotCells, TakeOut, TextCell } from './FrameTable.tsx';
+import { useReadersUnits } from '../../ui/readersUnits.ts';
 
 /** Bays, the points that cables may be led through, and the routes between them: each in numbers, each of one's own. */
 export function FramePage() {
+  const { unit } = useReadersUnits();
   const design = useDesign();
   const { frame } = design.aircraft.airframe;
   if (frame === undefined) return null;
@@ -25,8 +27,8 @@ export function FramePage() {
     <div className="min-h-0 overflow-y-auto px-5 py-3" data-testid="frame-plan">
       <h2 className="text-[15px] font-bold">Bays and routes</h2>
       <p className="mt-1 max-w-prose text-[13px] text-ink2">
-        All in mm: stations aft of the nose, butt lines to the right, water lines up. A cable enters the routes at the points in its own
-        bay: a hole in a bulkhead belongs to the bays on both sides when it lies in both.
+        All in {unit('mm')}: stations aft of the nose, butt lines to the right, water lines up. A cable enters the routes at the points in
+        its own bay: a hole in a bulkhead belongs to the bays on both sides when it lies in both.
       </p>
       <Bays frame={frame} />
       <Points frame={frame} />

@@ -39,7 +39,7 @@ interface SpotCellsProps {
   readonly onSave: (spot: Spot) => void;
 }
 
-/** Three numbers in mm, each in a cell of its own. */
+/** Three lengths, each in a cell of its own. */
 export function SpotCells({ of, spot, least, names = ['station', 'butt line', 'water line'], onSave }: SpotCellsProps) {
   const save = (axis: 0 | 1 | 2, value: number): void =>
     onSave([axis === 0 ? value : spot[0], axis === 1 ? value : spot[1], axis === 2 ? value : spot[2]]);
@@ -48,7 +48,8 @@ export function SpotCells({ of, spot, least, names = ['station', 'butt line', 'w
       <NumberField
         isLabelHidden
         label={`${of}, ${names[axis]}`}
-        unit=""
+        unit="mm"
+        isUnitHidden
         value={spot[axis]}
         least={least}
         most={LIMITS.lengthMmMax}

@@ -15,6 +15,7 @@ import {
   type PackSolution,
   type PlacedItem,
   type Spot,
+  stated,
 } from '@wired-falcon/core';
 import { useSelection } from '../../selection/SelectionContext.tsx';
 import { useDesign, useGraph, useMake } from '../../session/SessionContext.tsx';
@@ -26,6 +27,7 @@ import { PlaceBar } from './PlaceBar.tsx';
 import { PLAN_LABEL, PlanDrawing } from './PlanDrawing.tsx';
 import { SideDrawing } from './SideDrawing.tsx';
 import { aroundBay, aroundPieces, bayNamed, fromAbove, fromTheSide } from '../../drawing/viewBoxes.ts';
+import { useReadersUnits } from '../../ui/readersUnits.ts';
 
 /** Where everything sits: the plan to scale, live balance, cables on their ways. */
 export function LayoutView() {
@@ -35,6 +37,7 @@ export function LayoutView() {
 }
 
 function Plan({ frame }: { readonly frame: FramePlan }) {
+  const { read } = useReadersUnits();
   const design = useDesign();
   const make = useMake();
   const graph = useGraph();
@@ -91,7 +94,7 @@ function Plan({ frame }: { readonly frame: FramePlan }) {
             SVG
           </button>
           <label className="flex items-center gap-1">
-            field, uT at {fieldMm} mm
+            field, uT at {read(stated(fieldMm, 'mm'))}
             <select className="field" value={fieldIn} onChange={(event) => setFieldIn(event.target.value)}>
               <option value="">off</option>
               {situations.map(({ id, title }) => (
@@ -134,8 +137,8 @@ function Plan({ frame }: { readonly frame: FramePlan }) {
         <NotPlaced graph={graph} onSelect={(id) => select({ is: 'item', item: id })} />
         {item === undefined ? (
           <p className="border-t border-rule pt-2 text-[13px] text-ink2">
-            Choose a part to type its place. Arrow keys move it by 5 mm, with <kbd className="key">Shift</kbd> by 1 mm;{' '}
-            <kbd className="key">r</kbd> turns it.
+            Choose a part to type its place. Arrow keys move it by {read(stated(5, 'mm'))}, with <kbd className="key">Shift</kbd> by{' '}
+            {read(stated(1, 'mm'))}; <kbd className="key">r</kbd> turns it.
           </p>
         ) : (
           <PlaceBar key={item.id} item={item} frame={frame} massG={graph.items.find((entry) => entry.item.id === item.id)?.part?.massG} />

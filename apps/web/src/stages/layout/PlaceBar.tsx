@@ -104,7 +104,7 @@ export function PlaceBar({ item, frame, massG }: PlaceBarProps) {
         value={item.weighedG}
         least={0.1}
         most={100_000}
-        usual={massG === undefined ? '' : String(massG)}
+        usual={{ value: massG }}
         onSave={(value) => void make({ kind: 'weigh-item', item: item.id, massG: value ?? null, was: item.weighedG ?? null })}
       />
     </section>

@@ -22,6 +22,7 @@ import { boxOf, partLabels } from './partLabels.ts';
 import { PartNames } from './PartNames.tsx';
 import { AntennaAxes, BalanceMark, Ghost, ScaleBar } from './PlanMarks.tsx';
 import { fromAbove, viewBoxText, type ViewBox } from '../../drawing/viewBoxes.ts';
+import { useReadersUnits } from '../../ui/readersUnits.ts';
 
 interface PlanDrawingProps {
   readonly graph: Graph;
@@ -163,12 +164,13 @@ function Part({ entry, isSelected, onPointerDown, onKeyDown }: PartProps) {
   const { item, part, place } = entry;
   const half = halfOf(part.sizeMm, { ...place, yawDeg: 0 });
   const [station, butt, water] = place.at;
+  const { asTyped } = useReadersUnits();
   return (
     <g
       role="button"
       tabIndex={0}
       data-item={item.ref}
-      aria-label={`${item.ref}, station ${station}, butt line ${butt}, water line ${water}`}
+      aria-label={`${item.ref}, station ${asTyped(station, 'mm')}, butt line ${asTyped(butt, 'mm')}, water line ${asTyped(water, 'mm')}`}
       aria-pressed={isSelected}
       transform={`translate(${butt} ${station}) rotate(${place.yawDeg})`}
       className="cursor-grab outline-none focus-visible:[&>rect]:stroke-rust focus-visible:[&>rect]:[stroke-width:3]"

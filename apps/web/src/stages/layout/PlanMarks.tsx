@@ -1,9 +1,16 @@
 import { placedAntennas, type Balance, type FramePlan, type Graph, type PackSolution } from '@wired-falcon/core';
 import type { ViewBox } from '../../drawing/viewBoxes.ts';
+import { useReadersUnits } from '../../ui/readersUnits.ts';
+
+const ROUND_MM = [1000, 500, 200, 100, 50, 20, 10];
+const ROUND_INCHES = [40, 20, 10, 4, 2, 1, 0.5];
 
 /** A round length to scale, at the lower left. */
 export function ScaleBar({ view, letterMm }: { readonly view: ViewBox; readonly letterMm: number }) {
-  const length = [1000, 500, 200, 100, 50, 20].find((mm) => mm <= view.width * 0.2) ?? 10;
+  const { factor, unit } = useReadersUnits();
+  const [long = 10, ...shorter] = factor('mm') === 1 ? ROUND_MM : ROUND_INCHES;
+  const round = [long, ...shorter].find((one) => one <= view.width * 0.2 * factor('mm')) ?? shorter.at(-1) ?? long;
+  const length = round / factor('mm');
   const [x, y] = [view.x + letterMm, view.y + view.height - letterMm];
   return (
     <g aria-hidden="true" stroke="var(--color-ink2)">
@@ -17,7 +24,7 @@ export function ScaleBar({ view, letterMm }: { readonly view: ViewBox; readonly 
         fill="var(--color-ink2)"
         className="font-mono"
       >
-        {length} mm
+        {round} {unit('mm')}
       </text>
     </g>
   );

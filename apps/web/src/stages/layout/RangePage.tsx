@@ -13,16 +13,21 @@ import {
   type Edit,
   type Heights,
   type RadioAt,
+  quantity,
+  stated,
+  percent,
 } from '@wired-falcon/core';
 import { useDesign, useGraph, useMake } from '../../session/SessionContext.tsx';
 import { Chart } from '../../drawing/Chart.tsx';
 import { HeadRow } from '../../ui/HeadRow.tsx';
+import { useReadersUnits } from '../../ui/readersUnits.ts';
 
 /** So many pairs of antennas stand side by side. */
 const SHOWN = 8;
 
 /** How far each link reaches, and what another pair of antennas would change. */
 export function RangePage() {
+  const { read } = useReadersUnits();
   const design = useDesign();
   const graph = useGraph();
   const radios = useMemo(() => radiosOf(graph).filter((radio) => linkBudget(radio) !== undefined), [graph]);
@@ -34,8 +39,9 @@ export function RangePage() {
     <div className="min-h-0 overflow-y-auto px-5 py-3" data-testid="range">
       <h2 className="text-[15px] font-bold">Range of the links</h2>
       <p className="mt-1 max-w-prose text-[13px] text-ink2">
-        With nothing in the way, {heights.flightM} m above the ground, the antenna on the ground at {heights.groundM} m; {wantedDb} dB are
-        kept in hand. Estimates: fly no further than your rules allow, and test the range on the ground first.
+        With nothing in the way, {read(stated(heights.flightM, 'm'))} above the ground, the antenna on the ground at{' '}
+        {read(stated(heights.groundM, 'm'))}; {stated(wantedDb, 'dB')} are kept in hand. Estimates: fly no further than your rules allow,
+        and test the range on the ground first.
       </p>
       {radio === undefined ? (
         <p className="mt-3">No radio with another end on the ground is in the aircraft.</p>
@@ -46,7 +52,7 @@ export function RangePage() {
             <select className="field" value={radio.name} onChange={(event) => setChosen(event.target.value)}>
               {radios.map(({ name, radio: { title, mhz } }) => (
                 <option key={name} value={name}>
-                  {name}, {title}, {decimals(mhz[0], 0)} MHz
+                  {name}, {title}, {quantity(mhz[0], 'MHz')}
                 </option>
               ))}
             </select>
@@ -67,23 +73,25 @@ interface LinkProps {
 
 function Link({ radio, heights, wantedDb, missionM }: LinkProps) {
   const make = useMake();
+  const { quantity, factor, unit } = useReadersUnits();
+  const [axisUnit, perKm] = [unit('km'), factor('km')];
   const { shown, present, chart } = useMemo(() => {
     const options = antennaOptions(radio, heights, wantedDb);
     const there = options.find(({ isPresent }) => isPresent);
     const best = options.filter((option, i) => i < SHOWN - 1 || option.isPresent);
     const furthestM = 1.5 * Math.max(missionM, there?.reachM ?? 1000);
-    return { shown: best, present: there, chart: chartOf(best, heights, furthestM, wantedDb, missionM) };
-  }, [radio, heights, wantedDb, missionM]);
+    return { shown: best, present: there, chart: chartOf(best, heights, furthestM, wantedDb, missionM, { unit: axisUnit, perKm }) };
+  }, [radio, heights, wantedDb, missionM, axisUnit, perKm]);
   return (
     <>
       {present !== undefined && (
         <p className="mt-2 text-[13px]" data-testid="reach">
-          {pairName(present)} reaches <b className="value">{decimals(present.reachM / 1000, 1)} km</b> with {wantedDb} dB in hand; the way{' '}
-          {present.budget.weaker.is} breaks first.{' '}
+          {pairName(present)} reaches <b className="value">{quantity(present.reachM / 1000, 'km')}</b> with {stated(wantedDb, 'dB')} in
+          hand; the way {present.budget.weaker.is} breaks first.{' '}
           {missionM > 0 && (
             <>
-              At the {decimals(missionM / 1000, 1)} km of the mission it has{' '}
-              <b className="value">{decimals(marginDb(present.budget, missionM, heights), 0)} dB</b> to spare.
+              At the {quantity(missionM / 1000, 'km')} of the mission it has{' '}
+              <b className="value">{quantity(marginDb(present.budget, missionM, heights), 'dB')}</b> to spare.
             </>
           )}
         </p>
@@ -101,7 +109,7 @@ function Link({ radio, heights, wantedDb, missionM }: LinkProps) {
             <tr key={pairName(option)} className={`border-b border-rule ${option.isPresent ? 'font-semibold' : ''}`}>
               <td className="py-1 pr-6">{ANTENNAS[option.air].title}</td>
               <td className="py-1 pr-6">{ANTENNAS[option.ground].title}</td>
-              <td className="value py-1 pr-6">{decimals(option.reachM / 1000, 1)} km</td>
+              <td className="value py-1 pr-6">{quantity(option.reachM / 1000, 'km')}</td>
               <td className="value py-1 pr-6">{option.isPresent ? 'is there' : shareText(option.share)}</td>
               <td className="py-1">
                 {!option.isPresent && (
@@ -119,8 +127,7 @@ function Link({ radio, heights, wantedDb, missionM }: LinkProps) {
 }
 
 function shareText(share: number): string {
-  const percent = Math.round(Math.abs(share - 1) * 100);
-  return percent === 0 ? 'the same' : `${percent} % ${share > 1 ? 'further' : 'less far'}`;
+  return Math.abs(share - 1) < 0.005 ? 'the same' : `${percent(Math.abs(share - 1))} ${share > 1 ? 'further' : 'less far'}`;
 }
 
 function takeEdit({ item, radio }: RadioAt, { air, ground }: AntennaOption): Edit {
@@ -146,23 +153,37 @@ function roundStep(least: number): number {
   return power * ([1, 2, 5].find((factor) => factor * power >= least) ?? 10);
 }
 
-function chartOf(options: readonly AntennaOption[], heights: Heights, furthestM: number, wantedDb: number, missionM: number): ApexOptions {
-  const step = roundStep(furthestM / 1000 / TICKS);
-  const ticks = Math.ceil(furthestM / 1000 / step);
-  const distances = Array.from({ length: POINTS }, (_, i) => (1000 * step * ticks * (i + 1)) / POINTS);
+/** What the axis of distance is in. */
+interface Axis {
+  readonly unit: string;
+  readonly perKm: number;
+}
+
+function chartOf(
+  options: readonly AntennaOption[],
+  heights: Heights,
+  furthestM: number,
+  wantedDb: number,
+  missionM: number,
+  { unit, perKm }: Axis,
+): ApexOptions {
+  const furthest = (furthestM / 1000) * perKm;
+  const step = roundStep(furthest / TICKS);
+  const ticks = Math.ceil(furthest / step);
+  const distances = Array.from({ length: POINTS }, (_, i) => (step * ticks * (i + 1)) / POINTS);
   return {
     series: options.map((option) => ({
       name: pairName(option),
-      data: distances.map((m) => ({ x: m / 1000, y: Number(decimals(marginDb(option.budget, m, heights), 1)) })),
+      data: distances.map((x) => ({ x, y: Number(decimals(marginDb(option.budget, (x / perKm) * 1000, heights), 1)) })),
     })),
     colors: INKS,
     stroke: { width: options.map(({ isPresent }) => (isPresent ? 3 : 1.5)), curve: 'straight' },
     // Whole steps with their number: the chart scales data wrongly where it has to round the end of the axis itself.
-    xaxis: { type: 'numeric', title: { text: 'km' }, min: 0, max: step * ticks, tickAmount: ticks, decimalsInFloat: step < 1 ? 1 : 0 },
+    xaxis: { type: 'numeric', title: { text: unit }, min: 0, max: step * ticks, tickAmount: ticks, decimalsInFloat: step < 1 ? 1 : 0 },
     yaxis: { title: { text: 'margin, dB' }, decimalsInFloat: 0 },
     annotations: {
-      yaxis: [{ y: wantedDb, borderColor: '#a4502a', label: { text: `${wantedDb} dB wanted` } }],
-      xaxis: missionM > 0 ? [{ x: missionM / 1000, borderColor: '#1c2530', label: { text: 'mission' } }] : [],
+      yaxis: [{ y: wantedDb, borderColor: '#a4502a', label: { text: `${stated(wantedDb, 'dB')} wanted` } }],
+      xaxis: missionM > 0 ? [{ x: (missionM / 1000) * perKm, borderColor: '#1c2530', label: { text: 'mission' } }] : [],
     },
     legend: { position: 'right' },
   };

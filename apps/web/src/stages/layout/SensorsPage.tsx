@@ -12,6 +12,8 @@ import {
   tubeLagMs,
   type Graph,
   type Pitot,
+  stated,
+  percent,
 } from '@wired-falcon/core';
 import { useGraph } from '../../session/SessionContext.tsx';
 import { FactTable, ItemLink } from './FactTable.tsx';
@@ -27,9 +29,9 @@ export function SensorsPage() {
       <Airspeed graph={graph} />
       {hover !== undefined && (
         <p className="mt-4 text-[13px]" data-testid="hover">
-          Hovering takes about <b className="value">{decimals(hover.wattsEach, 0)} W</b> of each of {hover.motors} motors:{' '}
-          <b className="value">{decimals(hover.throttle * 100, 0)} %</b> of the throttle{hover.isEnough ? '' : ', and that is not enough'}.
-          An estimate from the weight and the size of the propellers.
+          Hovering takes about <b className="value">{quantity(hover.wattsEach, 'W')}</b> of each of {hover.motors} motors:{' '}
+          <b className="value">{percent(hover.throttle)}</b> of the throttle{hover.isEnough ? '' : ', and that is not enough'}. An estimate
+          from the weight and the size of the propellers.
         </p>
       )}
       <Reach graph={graph} />
@@ -55,8 +57,8 @@ function Inertial({ graph }: OfGraph) {
           axisText(turning, 0, -1),
           axisText(turning, 1, 1),
           axisText(turning, 2, 1),
-          quantity(offSquareDeg, 'deg', 1),
-          fromBalanceMm === undefined ? '' : quantity(fromBalanceMm, 'mm', 0),
+          quantity(offSquareDeg, 'deg'),
+          fromBalanceMm === undefined ? '' : quantity(fromBalanceMm, 'mm'),
         ],
       }))}
     />
@@ -82,7 +84,7 @@ function Airspeed({ graph }: OfGraph) {
   const { stallMs, neverExceedMs } = graph.design.aircraft.airframe.frame?.numbers ?? {};
   return (
     <FactTable
-      title={`Airspeed: head and tube; the lag is an estimate for a bore of ${TUBE_BORE_MM} mm`}
+      title={`Airspeed: head and tube; the lag is an estimate for a bore of ${stated(TUBE_BORE_MM, 'mm')}`}
       head={['Sensor', 'Head at station', 'Tube', 'Lag', 'Measures to', 'Never exceed', 'A step at stall speed']}
       empty="No airspeed sensor has a place yet."
       rows={pitotsOf(graph).map(({ sensor, head, tubeMm }) => {
@@ -93,11 +95,11 @@ function Airspeed({ graph }: OfGraph) {
           isOver: mostMs !== undefined && neverExceedMs !== undefined && mostMs < neverExceedMs,
           cells: [
             <ItemLink key="ref" graph={graph} itemRef={sensor.item.ref} />,
-            quantity(head[0], 'mm', 0),
-            quantity(tubeMm, 'mm', 0),
-            `${decimals(tubeLagMs(tubeMm), 2)} ms`,
-            mostMs === undefined ? '' : quantity(mostMs, 'm/s', 0),
-            neverExceedMs === undefined ? '' : quantity(neverExceedMs, 'm/s', 0),
+            quantity(head[0], 'mm'),
+            quantity(tubeMm, 'mm'),
+            quantity(tubeLagMs(tubeMm), 'ms'),
+            mostMs === undefined ? '' : quantity(mostMs, 'm/s'),
+            neverExceedMs === undefined ? '' : quantity(neverExceedMs, 'm/s'),
             stepText(range, stallMs),
           ],
         };
@@ -107,7 +109,7 @@ function Airspeed({ graph }: OfGraph) {
 }
 
 function stepText(range: Pitot['sensor']['part']['airspeed'], stallMs: number | undefined): string {
-  return range === undefined || stallMs === undefined ? '' : quantity(stepMs(range.stepPa, stallMs), 'm/s', 2);
+  return range === undefined || stallMs === undefined ? '' : quantity(stepMs(range.stepPa, stallMs), 'm/s');
 }
 
 function Reach({ graph }: OfGraph) {

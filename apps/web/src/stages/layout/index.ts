@@ -1,4 +1,4 @@
-import { STAGES } from '@wired-falcon/core';
+import { STAGES, stated } from '@wired-falcon/core';
 import type { StageDef } from '../../addresses/stageDef.ts';
 
 export const layout: StageDef = {
@@ -18,7 +18,7 @@ export const layout: StageDef = {
     { id: 'frame', title: 'Bays and routes', path: 'frame', load: async () => (await import('./FramePage.tsx')).FramePage },
   ],
   keys: [
-    { keys: 'arrow keys', what: 'move the part, with Shift by 1 mm' },
+    { keys: 'arrow keys', what: `move the part, with Shift by ${stated(1, 'mm')}` },
     { keys: 'r', what: 'turn the part by a quarter' },
     { keys: 'b', what: 'put the pack where it balances the aircraft' },
   ],

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { decimals, nextReference, PART_KINDS, SEVERITIES, type Graph, type Item, type Part } from '@wired-falcon/core';
+import { nextReference, PART_KINDS, SEVERITIES, type Graph, type Item, type Part, stated } from '@wired-falcon/core';
 import { paths } from '../../addresses/paths.ts';
 import { addParts } from '../../entry/addCommand.ts';
 import { searchParts, wordsOf } from '../../entry/searchParts.ts';
@@ -12,6 +12,7 @@ import { partsOnOffer, useWorkshopParts } from '../../session/workshopParts.ts';
 import { NewerRevisions } from '../../adopt/NewerRevisions.tsx';
 import { LongList } from '../../ui/LongList.tsx';
 import { SeverityMark } from '../../ui/SeverityMark.tsx';
+import { useReadersUnits } from '../../ui/readersUnits.ts';
 
 /** The items of the aircraft, and the catalogue to add from. */
 export function PartsView() {
@@ -29,6 +30,7 @@ const ROW = 'grid grid-cols-[64px_minmax(0,1.3fr)_minmax(0,0.8fr)_56px_minmax(0,
 function ItemList() {
   const graph = useGraph();
   const { items } = graph;
+  const { unit, figure } = useReadersUnits();
   const massG = items.reduce((sum, { part }) => sum + (part?.massG ?? 0), 0);
   return (
     <section data-scroll className="min-h-0 overflow-y-auto px-5 py-4" aria-label="Items">
@@ -45,7 +47,7 @@ function ItemList() {
             <span>Ref</span>
             <span>Part</span>
             <span>Description</span>
-            <span className="text-right">Mass g</span>
+            <span className="text-right">Mass {unit('g')}</span>
             <span className="pl-2">Cables</span>
             <span>Worst</span>
           </div>
@@ -58,7 +60,7 @@ function ItemList() {
           />
           <div className={`${ROW} py-1.5`}>
             <span className="col-span-3 text-ink2">{items.length} items, cables not counted</span>
-            <span className="value text-right">{decimals(massG, 1)}</span>
+            <span className="value text-right">{figure(massG, 'g')}</span>
           </div>
         </>
       )}
@@ -78,6 +80,7 @@ function ItemRow({
   readonly tags: readonly string[];
 }) {
   const { selection, select } = useSelection();
+  const { figure } = useReadersUnits();
   const { judged } = useFindings();
   const about = findingsAbout(judged, { is: 'item', item: item.id }).filter(({ waiver }) => waiver === undefined);
   const worst = SEVERITIES.find((severity) => about.some(({ finding }) => finding.severity === severity));
@@ -95,7 +98,7 @@ function ItemRow({
       </span>
       <span className="leading-snug">{name}</span>
       <span className="leading-snug text-ink2">{item.label ?? ''}</span>
-      <span className="value text-right">{massG === undefined ? '?' : decimals(massG, 1)}</span>
+      <span className="value text-right">{massG === undefined ? '?' : figure(massG, 'g')}</span>
       <span className="value pl-2 leading-snug">{tags.length === 0 ? 'none' : tags.join(' ')}</span>
       <span>{worst !== undefined && <SeverityMark severity={worst} />}</span>
     </div>
@@ -140,6 +143,7 @@ function Catalogue() {
 }
 
 function CatalogueRow({ part }: { readonly part: Part }) {
+  const { read } = useReadersUnits();
   const make = useMake();
   const design = useDesign();
   const ref = nextReference(design.aircraft, part.kind);
@@ -149,7 +153,7 @@ function CatalogueRow({ part }: { readonly part: Part }) {
         <p className="font-semibold">{part.name}</p>
         <p className="text-[12.5px] leading-snug text-ink2">
           {part.source !== 'sample' && <span className="font-medium text-ink">own: </span>}
-          {PART_KINDS[part.kind].title}, {part.massG} g. {part.summary}
+          {PART_KINDS[part.kind].title}, {read(stated(part.massG, 'g'))}. {part.summary}
         </p>
       </div>
       <button

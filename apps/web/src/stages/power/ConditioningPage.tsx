@@ -11,6 +11,8 @@ import {
   quantity,
   settingsOf,
   type Part,
+  stated,
+  type Unit,
 } from '@wired-falcon/core';
 import { useGraph, useMake } from '../../session/SessionContext.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
@@ -30,7 +32,7 @@ export function ConditioningPage() {
 /** One field of a calculator. */
 interface Entry {
   readonly label: string;
-  readonly unit: string;
+  readonly unit: Unit | undefined;
   readonly least: number;
   readonly most: number;
 }
@@ -105,12 +107,12 @@ function Conditioner() {
       <p className="mt-2 text-[13px]" data-testid="dip">
         {dip === undefined
           ? 'No capacitor does it: its own resistance takes the whole dip. Take several in parallel, or a stronger regulator.'
-          : `At least ${dip.microfarad} uF with ${ESR_OHM * 1000} mohm: the dip is ${quantity(dip.dipV, 'V', 2)}.`}
+          : `At least ${stated(dip.microfarad, 'uF')} with ${stated(ESR_OHM * 1000, 'mohm')}: the dip is ${quantity(dip.dipV, 'V')}.`}
       </p>
       <p className="mt-1 text-[13px]" data-testid="clamp">
         {clamp === undefined
           ? 'No zener of the standard series is above the normal rail and below what the parts stand.'
-          : `Zener ${clamp.volts} V, 5 %: begins at ${quantity(clamp.fromV, 'V', 2)}, holds the rail below ${quantity(clamp.toV, 'V', 2)}; ${decimals(clamp.standbyA * 1000, 0)} mA and ${quantity(clamp.standbyW, 'W', 2)} at the normal rail; a braking servo puts ${decimals(clamp.energyJ, 2)} J into it.`}
+          : `Zener ${stated(clamp.volts, 'V')}, 5 %: begins at ${quantity(clamp.fromV, 'V')}, holds the rail below ${quantity(clamp.toV, 'V')}; ${quantity(clamp.standbyA * 1000, 'mA')} and ${quantity(clamp.standbyW, 'W')} at the normal rail; a braking servo puts ${quantity(clamp.energyJ, 'J')} into it.`}
       </p>
       <PutIn
         part={CONDITIONER_PART}
@@ -124,9 +126,9 @@ const FILTER = {
   volts: { label: 'Supply', unit: 'V', least: 1, most: 60 },
   amps: { label: 'Load', unit: 'A', least: 0.01, most: 10 },
   microhenry: { label: 'Coil', unit: 'uH', least: 1, most: 10_000 },
-  coilMilliohm: { label: 'Resistance of the coil', unit: 'm\u03a9', least: 1, most: 10_000 },
+  coilMilliohm: { label: 'Resistance of the coil', unit: 'mohm', least: 1, most: 10_000 },
   microfarad: { label: 'Capacitor', unit: 'uF', least: 1, most: 10_000 },
-  esrMilliohm: { label: 'Its series resistance', unit: 'm\u03a9', least: 1, most: 10_000 },
+  esrMilliohm: { label: 'Its series resistance', unit: 'mohm', least: 1, most: 10_000 },
   switchingKhz: { label: 'Motor controllers chop at', unit: 'kHz', least: 1, most: 200 },
   motorHz: { label: 'Highest motor frequency', unit: 'Hz', least: 10, most: 20_000 },
 } as const;
@@ -156,12 +158,12 @@ function Filter() {
       <h2 className="text-[15px] font-bold">LC filter for video</h2>
       <Fields entries={FILTER} figures={figures} onChange={setFigures} />
       <p className="mt-2 text-[13px]" data-testid="filter">
-        Resonance at {decimals(answer.resonanceHz, 0)} Hz, Q {decimals(answer.q, 1)}. At {figures.switchingKhz} kHz{' '}
-        {decimals(answer.attenuationDb, 0)} dB weaker; it drops {decimals(answer.dropV, 2)} V.
+        Resonance at {quantity(answer.resonanceHz, 'Hz')}, Q {decimals(answer.q, 1)}. At {stated(figures.switchingKhz, 'kHz')}{' '}
+        {quantity(answer.attenuationDb, 'dB')} weaker; it drops {quantity(answer.dropV, 'V')}.
       </p>
       {answer.isHarmful && (
         <p role="alert" className="mt-1 text-[13px] text-rust">
-          At {decimals(answer.peakHz, 0)} Hz the noise comes through {decimals(answer.peakDb, 1)} dB stronger, and the motor turns through
+          At {quantity(answer.peakHz, 'Hz')} the noise comes through {quantity(answer.peakDb, 'dB')} stronger, and the motor turns through
           that frequency. Take a larger capacitor, or one with more series resistance.
         </p>
       )}
@@ -187,7 +189,7 @@ function Lead() {
       <p className="mt-2 text-[13px]" data-testid="lead">
         {microfarad === 0
           ? 'Nothing to add.'
-          : `${microfarad} uF low ESR at the motor controller${pieces > 1 ? `, as ${pieces} capacitors` : ''}, above the pack's full voltage, with short legs. Longer motor leads instead need none.`}
+          : `${stated(microfarad, 'uF')} low ESR at the motor controller${pieces > 1 ? `, as ${pieces} capacitors` : ''}, above the pack's full voltage, with short legs. Longer motor leads instead need none.`}
       </p>
       <p className="mt-1 text-[13px] text-ink2">
         A large pack sparks when it is plugged in: use a connector with a resistor or an anti-spark lead.

@@ -1,10 +1,9 @@
-import { decimals } from '@wired-falcon/core';
+import { decimals, quantity, current, percent } from '@wired-falcon/core';
 import { useMemo, useState } from 'react';
 import type { ApexOptions } from 'apexcharts';
 import type { ScenarioReport, SupplyLine } from '@wired-falcon/core';
 import { Chart } from '../../drawing/Chart.tsx';
 import { usePower } from './PowerFrame.tsx';
-import { ampsText, voltsText } from './powerWords.ts';
 import { figures, HeadRow } from '../../ui/HeadRow.tsx';
 
 interface Loaded {
@@ -35,7 +34,7 @@ export function LoadsPage() {
             className={`min-h-6 border px-2 ${load === shown ? 'border-ink bg-ink font-semibold text-sheet' : 'border-rule'}`}
             onClick={() => setChosen(nameOf(load.line))}
           >
-            {nameOf(load.line)} <span className="value">{Math.round(load.share * 100)} %</span>
+            {nameOf(load.line)} <span className="value">{percent(load.share)}</span>
           </button>
         ))}
       </div>
@@ -46,14 +45,14 @@ export function LoadsPage() {
         />
       </div>
       <table className="mt-2 w-full max-w-[620px] text-[13px]">
-        <HeadRow heads={['Situation', figures('Volts'), figures('Amps'), figures(`of ${ampsText(shown.line.ratedA ?? 0)}`)]} />
+        <HeadRow heads={['Situation', figures('Volts'), figures('Amps'), figures(`of ${current(shown.line.ratedA ?? 0)}`)]} />
         <tbody>
           {shown.rows.map((row) => (
             <tr key={row.title} className="border-b border-rule">
               <td>{row.title}</td>
-              <td className="value text-right">{voltsText(row.volts)}</td>
-              <td className="value text-right">{ampsText(row.amps)}</td>
-              <td className="value text-right">{Math.round((row.amps / (shown.line.ratedA ?? 1)) * 100)} %</td>
+              <td className="value text-right">{quantity(row.volts, 'V')}</td>
+              <td className="value text-right">{current(row.amps)}</td>
+              <td className="value text-right">{percent(row.amps / (shown.line.ratedA ?? 1))}</td>
             </tr>
           ))}
         </tbody>
@@ -98,10 +97,10 @@ function chartOf({ line, rows }: Loaded): ApexOptions {
           y: ratedA,
           borderColor: '#a8431b',
           strokeDashArray: 4,
-          label: { text: `may carry ${ampsText(ratedA)}`, style: { color: '#a8431b' } },
+          label: { text: `may carry ${current(ratedA)}`, style: { color: '#a8431b' } },
         },
       ],
     },
-    tooltip: { y: { formatter: (value: number) => ampsText(value) } },
+    tooltip: { y: { formatter: (value: number) => current(value) } },
   };
 }

@@ -1,6 +1,16 @@
 import { useMemo } from 'react';
 import type { ApexOptions } from 'apexcharts';
-import { decimals, POWER_FIGURES, powerFigures, quantity, scenariosOf, type Mission, type MissionLeg } from '@wired-falcon/core';
+import {
+  decimals,
+  POWER_FIGURES,
+  powerFigures,
+  quantity,
+  scenariosOf,
+  type Mission,
+  type MissionLeg,
+  stated,
+  percent,
+} from '@wired-falcon/core';
 import { useDesign, useMake } from '../../session/SessionContext.tsx';
 import { useCalculated } from '../../workers/useCalculated.ts';
 import { Chart } from '../../drawing/Chart.tsx';
@@ -44,15 +54,15 @@ function Outcome({ mission, endurance }: { readonly mission: Mission; readonly e
     <p className="mt-1 max-w-prose text-[13px]" data-testid="endurance">
       {endurance?.minutes !== undefined && (
         <>
-          <b className="value">{decimals(endurance.minutes, 0)} min</b> in {endurance.situation.toLowerCase()} on {share} % of the
-          packs.{' '}
+          <b className="value">{quantity(endurance.minutes, 'min')}</b> in {endurance.situation.toLowerCase()} on {stated(share, '%')} of
+          the packs.{' '}
         </>
       )}
       {mission.isExample
         ? 'The mission below is only an example for this kind of airframe; enter your own legs.'
         : mission.emptyAtMin === undefined
-          ? `The mission of ${quantity(mission.totalMin, 'minutes', 0)} ends with charge left.`
-          : `${mission.emptyPack ?? '?'} is at the end of its usable charge after ${decimals(mission.emptyAtMin, 0)} of ${quantity(mission.totalMin, 'minutes', 0)}.`}
+          ? `The mission of ${quantity(mission.totalMin, 'minutes')} ends with charge left.`
+          : `${mission.emptyPack ?? '?'} is at the end of its usable charge after ${decimals(mission.emptyAtMin, 0)} of ${quantity(mission.totalMin, 'minutes')}.`}
     </p>
   );
 }
@@ -134,7 +144,7 @@ function Figures() {
             value={was}
             least={least}
             most={most}
-            usual={usual === undefined ? 'estimate' : String(usual)}
+            usual={usual === undefined ? { words: 'estimate' } : { value: usual }}
             onSave={(value) => make({ kind: 'set-power-figure', figure, value: value ?? null, was: was ?? null })}
           />
         );
@@ -156,11 +166,11 @@ function Ends({ mission: { packs, samples } }: { readonly mission: Mission }) {
           return (
             <tr key={ref} className="border-b border-rule">
               <td className="font-semibold">{ref}</td>
-              <td className="value text-right">{decimals(pack?.volts ?? 0, 2)} V</td>
+              <td className="value text-right">{quantity(pack?.volts ?? 0, 'V')}</td>
               <td className="value text-right">
-                {Math.round(pack?.consumedMah ?? 0)} of {capacityMah} mAh
+                {Math.round(pack?.consumedMah ?? 0)} of {stated(capacityMah, 'mAh')}
               </td>
-              <td className="value text-right">{Math.round((pack?.charge ?? 0) * 100)} %</td>
+              <td className="value text-right">{percent(pack?.charge ?? 0)}</td>
             </tr>
           );
         })}

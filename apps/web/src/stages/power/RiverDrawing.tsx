@@ -1,8 +1,9 @@
+import { quantity, current } from '@wired-falcon/core';
 import { useMemo } from 'react';
 import type { ItemId, ScenarioReport } from '@wired-falcon/core';
 import { railColour } from './railColour.ts';
 import { BOX, flowWidth, riverLayout, type RiverBox } from './riverLayout.ts';
-import { ampsText, stateText, voltsText } from './powerWords.ts';
+import { stateText } from './powerWords.ts';
 
 interface RiverDrawingProps {
   readonly report: ScenarioReport;
@@ -77,7 +78,7 @@ function FlowLabel({ box, largestA }: { readonly box: RiverBox; readonly largest
       strokeWidth={3}
       paintOrder="stroke"
     >
-      {ampsText(box.amps)}
+      {current(box.amps)}
     </text>
   );
 }
@@ -90,7 +91,7 @@ function Box({ box, isChosen, onChoose }: { readonly box: RiverBox; readonly isC
       role="button"
       tabIndex={0}
       aria-pressed={isChosen}
-      aria-label={`${line.ref} ${line.element}, ${voltsText(line.volts)}, ${ampsText(line.amps)}, ${stateText(line)}`}
+      aria-label={`${line.ref} ${line.element}, ${quantity(line.volts, 'V')}, ${current(line.amps)}, ${stateText(line)}`}
       data-device={`${line.ref}.${line.element}`}
       transform={`translate(${box.x} ${box.y})`}
       className="cursor-pointer"
@@ -114,7 +115,7 @@ function Box({ box, isChosen, onChoose }: { readonly box: RiverBox; readonly isC
         {line.ref}
       </text>
       <text x={BOX.width - 7} y={13} textAnchor="end" fontFamily="var(--font-mono)" fontSize={11.5} fill="var(--color-ink)">
-        {voltsText(line.volts)}
+        {quantity(line.volts, 'V')}
       </text>
       <text x={7} y={25} fontSize={10.5} fill={isWell ? 'var(--color-ink2)' : 'var(--color-rust)'} fontWeight={isWell ? 400 : 700}>
         {isWell && line.state !== 'off' ? line.element : stateText(line)}

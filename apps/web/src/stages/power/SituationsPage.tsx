@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { LIMITS, LOAD_STATES, scenariosOf, type OwnSituation, type Scenario } from '@wired-falcon/core';
+import { LIMITS, LOAD_STATES, scenariosOf, type OwnSituation, type Scenario, percent, stated } from '@wired-falcon/core';
 import { useDesign, useMake } from '../../session/SessionContext.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { HeadRow } from '../../ui/HeadRow.tsx';
@@ -64,8 +64,6 @@ export function SituationsPage() {
   );
 }
 
-const percent = (share: number): string => `${Math.round(share * 100)} %`;
-
 function Row({ scenario }: { readonly scenario: Scenario }) {
   const { charge, durationS, cruiseThrottle, liftThrottle, servos, internalFactor = 1 } = scenario;
   return (
@@ -75,7 +73,7 @@ function Row({ scenario }: { readonly scenario: Scenario }) {
         {charge === undefined ? 'USB' : percent(charge)}
         {internalFactor !== 1 && `, resistance x ${internalFactor}`}
       </td>
-      <td className="value">{durationS === Infinity ? 'lasting' : `${durationS} s`}</td>
+      <td className="value">{durationS === Infinity ? 'lasting' : stated(durationS, 's')}</td>
       <td className="value">{cruiseThrottle === 'cruise' ? 'cruising' : percent(cruiseThrottle)}</td>
       <td className="value">{percent(liftThrottle)}</td>
       <td className="value">{scenario.isJammed === true ? 'one stalled, others moving' : `${percent(servos)} moving`}</td>
@@ -136,7 +134,7 @@ function OwnForm({ id, situation, onTakeOut }: OwnFormProps) {
           value={situation.durationS ?? undefined}
           least={1}
           most={86_400}
-          usual="for ever"
+          usual={{ words: 'for ever' }}
           onSave={(durationS) => set({ durationS: durationS ?? null })}
         />
         <NumberField
@@ -145,14 +143,14 @@ function OwnForm({ id, situation, onTakeOut }: OwnFormProps) {
           value={situation.cruiseThrottle === 'cruise' ? undefined : Math.round(situation.cruiseThrottle * 100)}
           least={0}
           most={100}
-          usual="cruising"
+          usual={{ words: 'cruising' }}
           onSave={(typed) => set({ cruiseThrottle: typed === undefined ? 'cruise' : typed / 100 })}
         />
         {share('Lift motors', situation.liftThrottle, (liftThrottle) => set({ liftThrottle }))}
         {share('Servos moving', situation.servos, (servos) => set({ servos }))}
         <NumberField
           label="Pack resistance, times"
-          unit=""
+          unit={undefined}
           value={situation.internalFactor}
           least={0.5}
           most={5}

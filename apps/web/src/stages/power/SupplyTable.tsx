@@ -1,6 +1,6 @@
-import { decimals } from '@wired-falcon/core';
+import { quantity, current, percent } from '@wired-falcon/core';
 import type { ScenarioReport, SupplyLine } from '@wired-falcon/core';
-import { ampsText, stateText, voltsText } from './powerWords.ts';
+import { stateText } from './powerWords.ts';
 import { figures, HeadRow } from '../../ui/HeadRow.tsx';
 
 const WARN_SHARE = 0.8;
@@ -19,8 +19,8 @@ export function SupplyTable({ report }: { readonly report: ScenarioReport }) {
               <span className="font-semibold">{line.ref}</span> {line.element}
               {line.state !== 'on' && <span className="text-[12px] text-rust"> {stateText(line)}</span>}
             </td>
-            <td className="value text-right">{voltsText(line.volts)}</td>
-            <td className="value text-right">{ampsText(line.amps)}</td>
+            <td className="value text-right">{quantity(line.volts, 'V')}</td>
+            <td className="value text-right">{current(line.amps)}</td>
             <td className="pl-3">
               <Share line={line} />
             </td>
@@ -43,7 +43,7 @@ function Share({ line: { amps, ratedA } }: { readonly line: SupplyLine }) {
         />
       </span>
       <span className={`value ${share > 1 ? 'font-medium text-rust' : ''}`}>
-        {decimals(share * 100, 0)} % of {ampsText(ratedA)}
+        {percent(share)} of {current(ratedA)}
       </span>
     </span>
   );

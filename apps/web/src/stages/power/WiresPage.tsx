@@ -1,3 +1,4 @@
+import { quantity, current } from '@wired-falcon/core';
 import { useState } from 'react';
 import type { ScenarioReport, WireProposal } from '@wired-falcon/core';
 import { useMake } from '../../session/SessionContext.tsx';
@@ -6,8 +7,8 @@ import { Swatch } from '../../ui/Swatch.tsx';
 import { useCalculated } from '../../workers/useCalculated.ts';
 import type { wires } from './calculators.ts';
 import { usePower } from './PowerFrame.tsx';
-import { ampsText, voltsText } from './powerWords.ts';
 import { HeadRow } from '../../ui/HeadRow.tsx';
+import { useReadersUnits } from '../../ui/readersUnits.ts';
 
 /** The gauge that each supply wire should have, and what the current sensors will and will not count. */
 export function WiresPage() {
@@ -51,9 +52,9 @@ function Sensors({ scenarios }: { readonly scenarios: readonly ScenarioReport[] 
           {sensors.map(({ name, amps, fullScaleA }) => (
             <tr key={name} className="border-b border-rule">
               <td className="font-semibold">{name}</td>
-              <td className="value text-right">{ampsText(amps)}</td>
+              <td className="value text-right">{current(amps)}</td>
               <td className="pl-3 text-ink2">
-                reads up to {ampsText(fullScaleA)}
+                reads up to {current(fullScaleA)}
                 {amps > fullScaleA && <b className="text-rust">: out of scale</b>}
               </td>
             </tr>
@@ -61,14 +62,14 @@ function Sensors({ scenarios }: { readonly scenarios: readonly ScenarioReport[] 
           {packs.map(({ ref, amps, unseenA, unseen }) => (
             <tr key={ref} className="border-b border-rule">
               <td className="font-semibold">{ref} gives</td>
-              <td className="value text-right">{ampsText(amps)}</td>
+              <td className="value text-right">{current(amps)}</td>
               <td className="pl-3">
                 {unseenA < 0.001 ? (
                   'all of it counted'
                 ) : (
                   <>
-                    not counted: <span className="value">{ampsText(unseenA)}</span> ({unseen.map(({ name }) => name).join(', ')}),{' '}
-                    {Math.round(unseenA * 1000)} mAh an hour
+                    not counted: <span className="value">{current(unseenA)}</span> ({unseen.map(({ name }) => name).join(', ')}),{' '}
+                    {quantity(unseenA * 1000, 'mAh')} an hour
                   </>
                 )}
               </td>
@@ -81,23 +82,24 @@ function Sensors({ scenarios }: { readonly scenarios: readonly ScenarioReport[] 
 }
 
 function Wires({ wires }: { readonly wires: readonly WireProposal[] }) {
+  const { unit, figure } = useReadersUnits();
   const make = useMake();
   if (wires.length === 0) return <p className="text-[13px]">No wire carries a supply yet.</p>;
   return (
     <table className="mt-1 w-full text-[13px]">
-      <HeadRow heads={['Wire', 'mm', 'Most', 'good for', 'in', 'Lost', 'allowed', 'in', 'AWG', 'Proposed']} />
+      <HeadRow heads={['Wire', unit('mm'), 'Most', 'good for', 'in', 'Lost', 'allowed', 'in', 'AWG', 'Proposed']} />
       <tbody>
         {wires.map((wire) => (
           <tr key={`${wire.cable} ${wire.conductor}`} className="border-b border-rule">
             <td>
               <span className="font-semibold">{wire.tag}</span> {wire.contact} <Swatch colour={wire.colour} />
             </td>
-            <td className="value">{Math.round(wire.lengthMm)}</td>
-            <td className={`value ${wire.amps > wire.limitA ? 'font-semibold text-rust' : ''}`}>{ampsText(wire.amps)}</td>
-            <td className="value">{ampsText(wire.limitA)}</td>
+            <td className="value">{figure(wire.lengthMm, 'mm')}</td>
+            <td className={`value ${wire.amps > wire.limitA ? 'font-semibold text-rust' : ''}`}>{current(wire.amps)}</td>
+            <td className="value">{current(wire.limitA)}</td>
             <td>{wire.hottestIn}</td>
-            <td className={`value ${wire.dropV > wire.allowedV ? 'font-semibold text-rust' : ''}`}>{voltsText(wire.dropV)}</td>
-            <td className="value">{voltsText(wire.allowedV)}</td>
+            <td className={`value ${wire.dropV > wire.allowedV ? 'font-semibold text-rust' : ''}`}>{quantity(wire.dropV, 'V')}</td>
+            <td className="value">{quantity(wire.allowedV, 'V')}</td>
             <td>{wire.longestIn}</td>
             <td className="value">{wire.awg}</td>
             <td>

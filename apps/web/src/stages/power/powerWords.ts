@@ -1,26 +1,26 @@
-import { ABILITIES, quantity, type FaultLine, type LoadLine, type ScenarioReport, type SupplyLine } from '@wired-falcon/core';
-
-export function voltsText(volts: number): string {
-  return quantity(volts, 'V', 2);
-}
-
-/** Amperes, in milliamperes below one tenth. */
-export function ampsText(amps: number): string {
-  return Math.abs(amps) < 0.1 ? quantity(amps * 1000, 'mA', 0) : quantity(amps, 'A', 2);
-}
+import {
+  ABILITIES,
+  quantity,
+  type FaultLine,
+  type LoadLine,
+  type ScenarioReport,
+  type SupplyLine,
+  stated,
+  percent,
+} from '@wired-falcon/core';
 
 /** A state with what it is judged by. */
 export function stateText(line: SupplyLine | LoadLine): string {
   if (!('minV' in line) || line.minV === undefined) return line.state;
   return line.state === 'short of volts' || line.state === 'fallen' || line.state === 'weak'
-    ? `${line.state}: needs ${voltsText(line.minV)}`
+    ? `${line.state}: needs ${quantity(line.minV, 'V')}`
     : line.state;
 }
 
 /** How long and at which charge. */
 export function situationText({ charge, durationS }: ScenarioReport): string {
-  const lasting = Number.isFinite(durationS) ? `${durationS} s` : 'lasting';
-  return charge === undefined ? `packs off, ${lasting}` : `${Math.round(charge * 100)} %, ${lasting}`;
+  const lasting = Number.isFinite(durationS) ? stated(durationS, 's') : 'lasting';
+  return charge === undefined ? `packs off, ${lasting}` : `${percent(charge)}, ${lasting}`;
 }
 
 /** True when something falls, shuts down or stands below what it needs. */

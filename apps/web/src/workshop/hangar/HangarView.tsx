@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { SEVERITIES } from '@wired-falcon/core';
+import { SEVERITIES, momentText } from '@wired-falcon/core';
 import type { HangarEntry } from '@wired-falcon/contract';
 import { paths } from '../../addresses/paths.ts';
 import { failureOf } from '../../session/failure.ts';
@@ -94,9 +94,7 @@ function HangarTable({ entries }: { readonly entries: readonly HangarEntry[] }) 
               <Findings entry={entry} />
             </td>
             <td className="value text-right">{entry.version}</td>
-            <td className="value text-right">
-              {new Date(entry.updatedAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}
-            </td>
+            <td className="value text-right">{momentText(entry.updatedAt)}</td>
           </tr>
         ))}
       </tbody>

@@ -1,3 +1,4 @@
+import { dayText } from '@wired-falcon/core';
 import type { Json } from '@wired-falcon/core';
 import type { PartRevision } from '@wired-falcon/contract';
 import { PartPicture } from './PartPicture.tsx';
@@ -61,7 +62,7 @@ export function DraftSide(props: DraftSideProps) {
           <li key={revision.revision} className="flex items-baseline gap-2 border-b border-rule py-1 text-[13px]">
             <span className="value font-medium">{revision.revision}</span>
             <span className="text-ink2">
-              {revision.by}, {new Date(revision.at).toLocaleDateString('en-GB', { dateStyle: 'medium' })}
+              {revision.by}, {dayText(revision.at)}
             </span>
             <span className="grow" />
             <button

@@ -1,7 +1,18 @@
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useQuery } from '@tanstack/react-query';
-import { asId, jsonOf, ownCopyOf, PART_KINDS, readPartFile, sampleParts, writePartFile, type Part, type PartId } from '@wired-falcon/core';
+import {
+  asId,
+  jsonOf,
+  ownCopyOf,
+  PART_KINDS,
+  readPartFile,
+  sampleParts,
+  writePartFile,
+  type Part,
+  type PartId,
+  dayText,
+} from '@wired-falcon/core';
 import type { PartRevision } from '@wired-falcon/contract';
 import { paths } from '../../addresses/paths.ts';
 import { searchParts, wordsOf } from '../../entry/searchParts.ts';
@@ -101,8 +112,7 @@ function OwnPart({ revision: { part, revision, by, at } }: { readonly revision: 
         {part.name}
       </Link>
       <span className="text-[13px] text-ink2">
-        {PART_KINDS[part.kind].title}, revision <span className="value">{revision}</span>, {by},{' '}
-        {new Date(at).toLocaleDateString('en-GB', { dateStyle: 'medium' })}
+        {PART_KINDS[part.kind].title}, revision <span className="value">{revision}</span>, {by}, {dayText(at)}
         {keptDraft(part.id) !== undefined && '; changed here, not saved yet'}
       </span>
       <span className="grow" />

@@ -1,3 +1,4 @@
+import { listed } from '../../text/lists.ts';
 import { legLengthMm } from '../../layout/ways.ts';
 import { circuitNode, groupOf, type Graph, type GraphItem } from '../../graph/graph.ts';
 import type { Cable } from '../../model/aircraft.ts';
@@ -63,9 +64,7 @@ export function memberSubjects(members: readonly BusMember<Endpoint>[]): Subject
   return [...new Set(members.map(({ entry }) => entry.item.id))].map((item) => ({ is: 'item', item }));
 }
 
-/** `FC1, GNSS1 and MAG2`. */
-export function listed(names: readonly string[]): string {
-  const all = [...new Set(names)];
-  if (all.length < 2) return all.join('');
-  return `${all.slice(0, -1).join(', ')} and ${all.at(-1) ?? ''}`;
+/** `FC1, GNSS1 and MAG2`: the members of a bus, each once. */
+export function namesOf(members: readonly BusMember<Endpoint>[]): string {
+  return listed([...new Set(members.map(({ entry }) => entry.item.ref))]);
 }

@@ -1,4 +1,3 @@
-import { quantity } from '../../text/numbers.ts';
 import type { Conductor } from '../../model/aircraft.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { plainCable, type PlainCable } from '../../graph/cableJoins.ts';
@@ -45,9 +44,4 @@ function joinsOf(graph: Graph, plain: PlainCable): Join[] {
 /** True where a wire puts the supply of one part on the ground of the other. */
 export function joinsSupplyToGround({ a, b }: Pick<Join, 'a' | 'b'>): boolean {
   return (isSupply(a.pin.role) && b.pin.role === 'gnd') || (a.pin.role === 'gnd' && isSupply(b.pin.role));
-}
-
-/** A volt figure for a sentence: one decimal, since rails are named by it. */
-export function voltsText(volts: number): string {
-  return quantity(volts, 'V', 1);
 }

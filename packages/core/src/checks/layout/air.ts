@@ -1,4 +1,4 @@
-import { quantity } from '../../text/numbers.ts';
+import { quantity, stated } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { impactPa, pitotsOf, speedAtPa, stepMs, type Pitot } from '../../layout/pitots.ts';
 import type { FramePlan } from '../../model/frame.ts';
@@ -57,12 +57,12 @@ function sayingOf({ sensor, head }: Pitot, is: 'wash' | 'behind', edge: number |
     what:
       is === 'wash'
         ? `The head of ${item.ref} stands in the wash of a propeller.`
-        : `The head of ${item.ref} stands ${quantity(head[0] - (edge ?? 0), 'mm', 0)} too far aft: the air is bent there already.`,
+        : `The head of ${item.ref} stands ${quantity(head[0] - (edge ?? 0), 'mm')} too far aft: the air is bent there already.`,
     evidence: [
       {
         label: `head of ${item.ref}, station`,
-        value: quantity(head[0], 'mm', 0),
-        ...(edge === undefined ? {} : { limit: `before ${quantity(edge, 'mm', 0)}` }),
+        value: quantity(head[0], 'mm'),
+        ...(edge === undefined ? {} : { limit: `before ${quantity(edge, 'mm')}` }),
       },
     ],
     why: 'It shows another speed with every throttle or angle: too slow a flight is not seen, and it stalls.',
@@ -77,8 +77,8 @@ function forward(item: Pitot['sensor']['item']['id'], ref: string, now: unknown,
   const was = typeof now === 'number' ? now : null;
   return [
     {
-      label: `Head ${mm} mm forward`,
-      sentence: `Put the head of ${ref} ${mm} mm further forward on its tube.`,
+      label: `Head ${stated(mm, 'mm')} forward`,
+      sentence: `Put the head of ${ref} ${stated(mm, 'mm')} further forward on its tube.`,
       edit: { kind: 'set-item-setting', item, setting: 'pitot.station', value: (was ?? 0) - mm, was },
     },
   ];
@@ -105,10 +105,10 @@ function beyond(graph: Graph, item: Item, { fullScalePa, stepPa }: AirspeedRange
   return {
     severity: 'mend',
     where: [{ is: 'item', item: id }],
-    what: `${ref} measures up to ${quantity(speedAtPa(fullScalePa), 'm/s', 0)}, and the aircraft may fly ${quantity(neverExceedMs, 'm/s', 0)}.`,
+    what: `${ref} measures up to ${quantity(speedAtPa(fullScalePa), 'm/s')}, and the aircraft may fly ${quantity(neverExceedMs, 'm/s')}.`,
     evidence: [
-      { label: 'at never-exceed speed', value: quantity(impactPa(neverExceedMs), 'Pa', 0), limit: quantity(fullScalePa, 'Pa', 0) },
-      ...(stallMs === undefined ? [] : [{ label: 'step at stall speed', value: quantity(stepMs(stepPa, stallMs), 'm/s', 2) }]),
+      { label: 'at never-exceed speed', value: quantity(impactPa(neverExceedMs), 'Pa'), limit: quantity(fullScalePa, 'Pa') },
+      ...(stallMs === undefined ? [] : [{ label: 'step at stall speed', value: quantity(stepMs(stepPa, stallMs), 'm/s') }]),
     ],
     why: 'Above its range it shows one speed whatever the aircraft does. Take a sensor of a wider range.',
     remedies: () => widerSensor(graph, item, neverExceedMs),
@@ -124,7 +124,7 @@ function widerSensor(graph: Graph, item: Item, neverExceedMs: number): readonly 
   for (const { part, range } of enough) {
     const edit = proposeAdoption(graph.design, item.id, partKeyOf(part));
     if (edit === undefined || !keepsItsWires(edit)) continue;
-    const sentence = `Put a ${part.name.toLowerCase()}, which measures up to ${quantity(speedAtPa(range.fullScalePa), 'm/s', 0)}, in the place of ${item.ref}.`;
+    const sentence = `Put a ${part.name.toLowerCase()}, which measures up to ${quantity(speedAtPa(range.fullScalePa), 'm/s')}, in the place of ${item.ref}.`;
     return [{ label: 'Take one of a wider range', sentence, edit }];
   }
   return [];

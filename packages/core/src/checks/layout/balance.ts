@@ -1,4 +1,4 @@
-import { decimals, quantity } from '../../text/numbers.ts';
+import { quantity, range } from '../../text/numbers.ts';
 import { balanceOf, balancingSwaps, solvePack, type Balance } from '../../layout/balance.ts';
 import type { PlacedItem } from '../../layout/placedItems.ts';
 import type { Graph } from '../../graph/graph.ts';
@@ -41,8 +41,8 @@ function balances(graph: Graph, { numbers }: FramePlan, balance: Balance): Sayin
   if (heavy === undefined) return [];
   const where = [{ is: 'item' as const, item: heavy.item.id }];
   const evidence = [
-    { label: 'centre of gravity, station', value: quantity(station, 'mm', 0), limit: `${decimals(fore, 0)} to ${quantity(aft, 'mm', 0)}` },
-    { label: 'mass', value: quantity(balance.massG, 'g', 0) },
+    { label: 'centre of gravity, station', value: quantity(station, 'mm'), limit: range(fore, aft, 'mm') },
+    { label: 'mass', value: quantity(balance.massG, 'g') },
   ];
   if (outside === 0) {
     return [
@@ -60,7 +60,7 @@ function balances(graph: Graph, { numbers }: FramePlan, balance: Balance): Sayin
     {
       severity: 'stop',
       where,
-      what: `With ${heavy.item.ref} where it is, the aircraft balances ${quantity(outside, 'mm', 0)} too far ${side}.`,
+      what: `With ${heavy.item.ref} where it is, the aircraft balances ${quantity(outside, 'mm')} too far ${side}.`,
       evidence,
       why:
         side === 'aft'
@@ -83,7 +83,7 @@ function packRemedy(graph: Graph): Remedy[] {
   return [
     {
       label: `Move ${pack.item.ref}`,
-      sentence: `Move ${pack.item.ref} from station ${decimals(pack.place.at[0], 0)} to ${to} mm: the aircraft balances at ${quantity(balanceMm, 'mm', 0)} then.`,
+      sentence: `Move ${pack.item.ref} from station ${range(pack.place.at[0], to, 'mm')}: the aircraft balances at ${quantity(balanceMm, 'mm')} then.`,
       edit: moved(pack, [to, pack.place.at[1], pack.place.at[2]]),
     },
   ];
@@ -94,7 +94,7 @@ function swapRemedies(graph: Graph): Remedy[] {
     .slice(0, 2)
     .map(({ a, b, balanceMm }) => ({
       label: `Swap ${a.item.ref}, ${b.item.ref}`,
-      sentence: `Let ${a.item.ref} and ${b.item.ref} change places: the aircraft balances at ${quantity(balanceMm, 'mm', 0)} then.`,
+      sentence: `Let ${a.item.ref} and ${b.item.ref} change places: the aircraft balances at ${quantity(balanceMm, 'mm')} then.`,
       edit: {
         kind: 'batch' as const,
         title: `Swap ${a.item.ref} and ${b.item.ref}`,

@@ -1,4 +1,5 @@
-import { quantity } from '../../text/numbers.ts';
+import { listed } from '../../text/lists.ts';
+import { quantity, stated } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { legWays, type LegWay } from '../../layout/ways.ts';
 import type { FramePlan, RouteId } from '../../model/frame.ts';
@@ -24,14 +25,14 @@ function tooShort({ cable, leg, way, lengthMm }: LegWay): Saying[] {
     {
       severity: 'mend',
       where: [{ is: 'cable', cable: cable.id }],
-      what: `${cable.tag} is ${typed} mm long, and its way is ${quantity(way.lengthMm, 'mm', 0)}.`,
-      evidence: [{ label: `${cable.tag}, as typed`, value: `${typed} mm`, limit: quantity(way.lengthMm, 'mm', 0) }],
+      what: `${cable.tag} is ${stated(typed, 'mm')} long, and its way is ${quantity(way.lengthMm, 'mm')}.`,
+      evidence: [{ label: `${cable.tag}, as typed`, value: stated(typed, 'mm'), limit: quantity(way.lengthMm, 'mm') }],
       why: 'It does not reach, or it pulls at its plugs.',
       discriminator: leg.id,
       remedies: () => [
         {
-          label: `Make ${cable.tag} ${lengthMm} mm`,
-          sentence: `Make ${cable.tag} ${lengthMm} mm long: its way with slack.`,
+          label: `Make ${cable.tag} ${stated(lengthMm, 'mm')}`,
+          sentence: `Make ${cable.tag} ${stated(lengthMm, 'mm')} long: its way with slack.`,
           edit: { kind: 'set-leg-length', cable: cable.id, leg: leg.id, lengthMm, was: typed },
         },
         {
@@ -59,7 +60,7 @@ function overJoints(graph: Graph, { routes }: FramePlan, entry: LegWay): Saying[
   const { cable, leg } = entry;
   const joints = [...new Set(entry.joints.flatMap((id) => routes[id]?.joint ?? []))];
   if (joints.length === 0) return [];
-  const names = joints.map((joint) => `"${joint}"`).join(' and ');
+  const names = listed(joints.map((joint) => `"${joint}"`));
   return [
     {
       severity: 'mend',
@@ -101,15 +102,13 @@ function fullRoutes(graph: Graph, frame: FramePlan): Saying[] {
         severity: 'mend',
         where: entries.slice(0, 12).map(({ cable }) => ({ is: 'cable', cable: cable.id })),
         what: `${tagsOf(entries)}: ${wires.length} wires do not fit from ${from} to ${to}.`,
-        evidence: [
-          { label: `needed for ${wires.length} wires`, value: quantity(needed, 'mm', 0), limit: quantity(route.diameterMm, 'mm', 0) },
-        ],
+        evidence: [{ label: `needed for ${wires.length} wires`, value: quantity(needed, 'mm'), limit: quantity(route.diameterMm, 'mm') }],
         why: 'They cannot be pulled through, or their insulation is hurt.',
         discriminator: id,
         remedies: () => [
           {
-            label: `Widen to ${Math.ceil(needed)} mm`,
-            sentence: `Make the way from ${from} to ${to} ${Math.ceil(needed)} mm wide, if the airframe lets you.`,
+            label: `Widen to ${stated(Math.ceil(needed), 'mm')}`,
+            sentence: `Make the way from ${from} to ${to} ${stated(Math.ceil(needed), 'mm')} wide, if the airframe lets you.`,
             edit: { kind: 'set-route', id, route: { ...route, diameterMm: Math.ceil(needed) }, was: route },
           },
         ],

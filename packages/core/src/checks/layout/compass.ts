@@ -1,4 +1,5 @@
-import { decimals, quantity } from '../../text/numbers.ts';
+import { listed } from '../../text/lists.ts';
+import { quantity, stated, range } from '../../text/numbers.ts';
 import { compassFieldAt, compassFields, type CompassField } from '../../field/compassFields.ts';
 import type { Graph } from '../../graph/graph.ts';
 import type { SimpleEdit } from '../../edits/registry.ts';
@@ -45,17 +46,12 @@ function varying(graph: Graph, { compass, worst, legs, situations }: CompassFiel
     {
       severity: errorDeg > STOP_DEG && navigatesByCompass(graph) ? 'stop' : 'mend',
       where: [{ is: 'item', item: item.id }],
-      what: `The currents of ${legs
-        .slice(0, 2)
-        .map(({ of }) => of.cable.tag)
-        .join(' and ')} turn the heading of ${item.ref} by ${quantity(errorDeg, 'degrees', 0)} (${title.toLowerCase()}).`,
+      what: `The currents of ${listed(legs.slice(0, 2).map(({ of }) => of.cable.tag))} turn the heading of ${item.ref} by ${quantity(errorDeg, 'degrees')} (${title.toLowerCase()}).`,
       evidence: [
-        { label: `level field that varies, ${title.toLowerCase()}`, value: quantity(levelUt, 'uT', 1) },
-        { label: 'heading error', value: quantity(errorDeg, 'deg', 1), limit: `${MEND_DEG} deg` },
-        ...legs
-          .slice(0, 3)
-          .map(({ of, amps, ut }) => ({ label: `${of.cable.tag}, ${quantity(amps, 'A', 0)}`, value: quantity(ut, 'uT', 1) })),
-        ...situations.filter((one) => one.title === 'Cruise').map((one) => ({ label: 'cruise', value: quantity(one.errorDeg, 'deg', 1) })),
+        { label: `level field that varies, ${title.toLowerCase()}`, value: quantity(levelUt, 'uT') },
+        { label: 'heading error', value: quantity(errorDeg, 'deg'), limit: stated(MEND_DEG, 'deg') },
+        ...legs.slice(0, 3).map(({ of, amps, ut }) => ({ label: `${of.cable.tag}, ${quantity(amps, 'A')}`, value: quantity(ut, 'uT') })),
+        ...situations.filter((one) => one.title === 'Cruise').map((one) => ({ label: 'cruise', value: quantity(one.errorDeg, 'deg') })),
       ],
       why: 'Calibration takes away what is always there, not what comes and goes with the throttle: it flies off to one side, or circles.',
       discriminator: 'varying',
@@ -77,7 +73,7 @@ function constant({ compass, constantUt, rangeUt }: CompassField): Saying[] {
       severity: 'note',
       where: [{ is: 'item', item: item.id }],
       what: `Magnets beside ${item.ref} take more than half of what it measures.`,
-      evidence: [{ label: 'constant field', value: quantity(most, 'uT', 0), limit: quantity(RANGE_SHARE * rangeUt, 'uT', 0) }],
+      evidence: [{ label: 'constant field', value: quantity(most, 'uT'), limit: quantity(RANGE_SHARE * rangeUt, 'uT') }],
       why: 'What is left is small for the field of the earth and for what varies; a motor that is changed moves it out of range.',
       discriminator: 'constant',
     },
@@ -111,7 +107,7 @@ function twists(graph: Graph, item: string, wasDeg: number, legs: CompassField['
   return [
     {
       label: `Twist ${tags}`,
-      sentence: `Twist the wires of ${tags}, a turn in ${TWIST_MM} mm: the heading error falls from ${decimals(wasDeg, 1)} to ${quantity(errorDeg, 'degrees', 1)}.`,
+      sentence: `Twist the wires of ${tags}, a turn in ${stated(TWIST_MM, 'mm')}: the heading error falls from ${range(wasDeg, errorDeg, 'degrees')}.`,
       edit,
     },
   ];
@@ -128,7 +124,7 @@ function leadings(graph: Graph, compass: CompassField['compass'], wasDeg: number
     return [
       {
         label: `Lead ${tag} another way`,
-        sentence: `Lead ${tag} by way of ${point.title}: the heading error falls from ${decimals(wasDeg, 1)} to ${quantity(errorDeg, 'degrees', 1)}.`,
+        sentence: `Lead ${tag} by way of ${point.title}: the heading error falls from ${range(wasDeg, errorDeg, 'degrees')}.`,
         edit,
       },
     ];
@@ -161,8 +157,8 @@ function moves(graph: Graph, compass: CompassField['compass'], wasDeg: number): 
       if (errorDeg > MEND_DEG) continue;
       return [
         {
-          label: `Move ${compass.item.ref} ${mm} mm`,
-          sentence: `Move ${compass.item.ref} ${mm} mm ${name}: the heading error falls from ${decimals(wasDeg, 1)} to ${quantity(errorDeg, 'degrees', 1)}.`,
+          label: `Move ${compass.item.ref} ${stated(mm, 'mm')}`,
+          sentence: `Move ${compass.item.ref} ${stated(mm, 'mm')} ${name}: the heading error falls from ${range(wasDeg, errorDeg, 'degrees')}.`,
           edit,
         },
       ];

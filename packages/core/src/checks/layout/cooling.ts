@@ -39,8 +39,8 @@ function hot(graph: Graph, cruise: ScenarioResult, id: BayId, bay: Bay): Saying[
       what: `${inside
         .slice(0, 3)
         .map(({ item }) => item.ref)
-        .join(', ')} turn ${quantity(total, 'W', 1)} into heat in cruise, in "${bay.title}", where no air gets in.`,
-      evidence: inside.slice(0, 4).map(({ item, watts }) => ({ label: item.ref, value: quantity(watts, 'W', 1) })),
+        .join(', ')} turn ${quantity(total, 'W')} into heat in cruise, in "${bay.title}", where no air gets in.`,
+      evidence: inside.slice(0, 4).map(({ item, watts }) => ({ label: item.ref, value: quantity(watts, 'W') })),
       why: 'Give the air a way in and a way out, or put the hottest elsewhere.',
       discriminator: id,
       remedies: () => {

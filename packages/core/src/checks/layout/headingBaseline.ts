@@ -1,4 +1,4 @@
-import { quantity } from '../../text/numbers.ts';
+import { quantity, stated } from '../../text/numbers.ts';
 import type { SimpleEdit } from '../../edits/registry.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { usualOr } from '../../model/frame.ts';
@@ -21,10 +21,10 @@ export const headingBaseline: Check = {
         {
           severity: 'mend',
           where: [{ is: 'item', item }],
-          what: `The two antennas of ${ref} stand ${quantity(lengthMm, 'mm', 0)} apart: their heading is off by ${quantity(errorDeg, 'degrees', 1)}.`,
+          what: `The two antennas of ${ref} stand ${quantity(lengthMm, 'mm')} apart: their heading is off by ${quantity(errorDeg, 'degrees')}.`,
           evidence: [
-            { label: 'baseline', value: quantity(lengthMm, 'mm', 0), limit: quantity(wantedMm, 'mm', 0) },
-            { label: 'heading, one sigma', value: quantity(errorDeg, 'deg', 1), limit: quantity(wantedDeg, 'deg', 1) },
+            { label: 'baseline', value: quantity(lengthMm, 'mm'), limit: quantity(wantedMm, 'mm') },
+            { label: 'heading, one sigma', value: quantity(errorDeg, 'deg'), limit: quantity(wantedDeg, 'deg') },
           ],
           why: 'The error is that of the phase over the baseline: twice as far apart is half of it.',
           remedies: () => longer(graph, baseline, wantedMm),
@@ -49,8 +49,8 @@ function longer(graph: Graph, { second, from, lengthMm, ref }: Baseline, wantedM
   });
   return [
     {
-      label: `${more} mm further apart`,
-      sentence: `Lead the second antenna of ${ref} ${more} mm further from the first, on the same line.`,
+      label: `${stated(more, 'mm')} further apart`,
+      sentence: `Lead the second antenna of ${ref} ${stated(more, 'mm')} further from the first, on the same line.`,
       edit: { kind: 'batch', title: `Antennas of ${ref} further apart`, edits },
     },
   ];

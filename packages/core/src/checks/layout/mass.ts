@@ -1,4 +1,4 @@
-import { decimals, quantity } from '../../text/numbers.ts';
+import { quantity, stated, percent } from '../../text/numbers.ts';
 import { AIR_KG_M3, GRAVITY } from '../../layout/air.ts';
 import { balanceOf, type Balance } from '../../layout/balance.ts';
 import type { PlacedItem } from '../../layout/placedItems.ts';
@@ -34,8 +34,8 @@ function tooHeavy({ numbers: { maxMassG } }: FramePlan, { massG }: Balance, { it
     {
       severity: 'stop',
       where: [{ is: 'item', item: item.id }],
-      what: `The aircraft weighs ${quantity(massG, 'g', 0)} with what is placed, ${quantity(heavyG, 'g', 0)} of it ${item.ref}; ${quantity(maxMassG, 'g', 0)} are allowed.`,
-      evidence: [{ label: 'mass of what is placed', value: quantity(massG, 'g', 0), limit: quantity(maxMassG, 'g', 0) }],
+      what: `The aircraft weighs ${quantity(massG, 'g')} with what is placed, ${quantity(heavyG, 'g')} of it ${item.ref}; ${quantity(maxMassG, 'g')} are allowed.`,
+      evidence: [{ label: 'mass of what is placed', value: quantity(massG, 'g'), limit: quantity(maxMassG, 'g') }],
       why: 'It was not built to carry that, and rules may not allow it. Leave something at home, or build it lighter.',
       discriminator: 'limit',
     },
@@ -57,10 +57,10 @@ function stallsEarly(frame: FramePlan, { massG }: Balance, { item, massG: heavyG
     {
       severity: 'note',
       where: [{ is: 'item', item: item.id }],
-      what: `With ${quantity(massG, 'g', 0)}, ${quantity(heavyG, 'g', 0)} of it ${item.ref}, it stalls at about ${quantity(speed, 'm/s', 1)}, above the ${asked} m/s of the brief.`,
+      what: `With ${quantity(massG, 'g')}, ${quantity(heavyG, 'g')} of it ${item.ref}, it stalls at about ${quantity(speed, 'm/s')}, above the ${stated(asked, 'm/s')} of the brief.`,
       evidence: [
-        { label: 'stall speed, estimate', value: quantity(speed, 'm/s', 1), limit: `${asked} m/s` },
-        { label: 'wing area', value: quantity(wing.areaMm2 / 1e4, 'cm2', 0) },
+        { label: 'stall speed, estimate', value: quantity(speed, 'm/s'), limit: stated(asked, 'm/s') },
+        { label: 'wing area', value: quantity(wing.areaMm2 / 1e4, 'cm2') },
       ],
       why: `An estimate with a lift coefficient of ${STALL_CL} without flaps. Measure it at a safe height.`,
       discriminator: 'stall',
@@ -73,17 +73,16 @@ const HOVER_SHARE = 0.6;
 
 function hoversHard(hover: Hover | undefined, { massG }: Balance, { item, massG: heavyG }: PlacedItem): Saying[] {
   if (hover === undefined || hover.throttle <= HOVER_SHARE) return [];
-  const percent = decimals(hover.throttle * 100, 0);
   return [
     {
       severity: 'note',
       where: [{ is: 'item', item: item.id }],
       what: hover.isEnough
-        ? `With ${quantity(massG, 'g', 0)}, ${quantity(heavyG, 'g', 0)} of it ${item.ref}, it hovers at about ${percent} % of its throttle.`
-        : `With ${quantity(massG, 'g', 0)}, ${quantity(heavyG, 'g', 0)} of it ${item.ref}, it does not hover even at full throttle, by the estimate.`,
+        ? `With ${quantity(massG, 'g')}, ${quantity(heavyG, 'g')} of it ${item.ref}, it hovers at about ${percent(hover.throttle)} of its throttle.`
+        : `With ${quantity(massG, 'g')}, ${quantity(heavyG, 'g')} of it ${item.ref}, it does not hover even at full throttle, by the estimate.`,
       evidence: [
-        { label: 'throttle in hover, estimate', value: `${percent} %`, limit: `${HOVER_SHARE * 100} %` },
-        { label: `for each of ${hover.motors} motors`, value: quantity(hover.wattsEach, 'W', 0) },
+        { label: 'throttle in hover, estimate', value: percent(hover.throttle), limit: percent(HOVER_SHARE) },
+        { label: `for each of ${hover.motors} motors`, value: quantity(hover.wattsEach, 'W') },
       ],
       why: 'What is left rights it in a gust and on a tired pack. An estimate from the size of the propellers: hover it low, and read the throttle.',
       discriminator: 'hover',

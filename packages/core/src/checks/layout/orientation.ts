@@ -41,8 +41,8 @@ function turnedOtherwise(graph: Graph, setting: string, why: string): Saying[] {
       {
         severity: 'mend',
         where: [{ is: 'item', item: item.id }],
-        what: `${item.ref} is set to lie ${MOUNTINGS[planned].title}, and in the layout it lies ${quantity(offDeg, 'degrees', 0)} from that.`,
-        evidence: [{ label: `${item.ref}, between plan and place`, value: quantity(offDeg, 'deg', 0), limit: 'none' }],
+        what: `${item.ref} is set to lie ${MOUNTINGS[planned].title}, and in the layout it lies ${quantity(offDeg, 'degrees')} from that.`,
+        evidence: [{ label: `${item.ref}, between plan and place`, value: quantity(offDeg, 'deg'), limit: 'none' }],
         why,
         remedies: () => asItLies(entry, setting, planned),
       },

@@ -1,4 +1,4 @@
-import { decimals, quantity } from '../../text/numbers.ts';
+import { quantity, stated, range } from '../../text/numbers.ts';
 import type { Edit } from '../../edits/registry.ts';
 import type { Graph } from '../../graph/graph.ts';
 import type { Spot } from '../../model/frame.ts';
@@ -54,14 +54,14 @@ function tooLoud(graph: Graph, pair: Neighbours, why: string): Saying[] {
         { is: 'item', item: receiver.item.id },
         { is: 'item', item: sender.item.id },
       ],
-      what: `The antenna of ${sender.name} is ${quantity(isolation.distanceMm, 'mm', 0)} from that of ${receiver.name}, which bears ${quantity(excessDb, 'dB', 0)} less than arrives.`,
+      what: `The antenna of ${sender.name} is ${quantity(isolation.distanceMm, 'mm')} from that of ${receiver.name}, which bears ${quantity(excessDb, 'dB')} less than arrives.`,
       evidence: [
-        { label: `${sender.name} sends`, value: quantity(sender.radio.sendsDbm ?? 0, 'dBm', 0) },
+        { label: `${sender.name} sends`, value: quantity(sender.radio.sendsDbm ?? 0, 'dBm') },
         {
           label: isolation.isNear ? 'isolation, stated for less than a wavelength' : 'isolation, estimated',
-          value: quantity(isolation.db, 'dB', 0),
+          value: quantity(isolation.db, 'dB'),
         },
-        { label: `arrives at ${receiver.name}`, value: quantity(arrivesDbm, 'dBm', 0), limit: quantity(bearsDbm, 'dBm', 0) },
+        { label: `arrives at ${receiver.name}`, value: quantity(arrivesDbm, 'dBm'), limit: quantity(bearsDbm, 'dBm') },
       ],
       why,
       discriminator: `${receiver.radio.id} ${sender.radio.id}`,
@@ -86,10 +86,10 @@ export const gnssNearEmitter: Check = {
             { is: 'item', item: receiver.item.id },
             { is: 'item', item: source.item.id },
           ],
-          what: `${source.item.ref} is ${quantity(distanceMm, 'mm', 0)} from the antenna of ${receiver.name} and can be heard in its band.`,
+          what: `${source.item.ref} is ${quantity(distanceMm, 'mm')} from the antenna of ${receiver.name} and can be heard in its band.`,
           evidence: [
-            { label: `${source.item.ref} radiates, estimated`, value: quantity(source.part.noiseDbm ?? 0, 'dBm', 0) },
-            { label: `arrives at ${receiver.name}`, value: quantity(arrivesDbm, 'dBm', 0), limit: quantity(bearsDbm, 'dBm', 0) },
+            { label: `${source.item.ref} radiates, estimated`, value: quantity(source.part.noiseDbm ?? 0, 'dBm') },
+            { label: `arrives at ${receiver.name}`, value: quantity(arrivesDbm, 'dBm'), limit: quantity(bearsDbm, 'dBm') },
           ],
           why: 'Fewer satellites with it running than without. Compare both on the bench; distance, or a shield between the two, helps.',
           discriminator: receiver.radio.id,
@@ -130,8 +130,8 @@ function antennaElsewhere(graph: Graph, antenna: PlacedAntenna, isWell: (after: 
       if (after === undefined || !isWell(after) || [...loudPairs(after)].some((pair) => !before.has(pair))) continue;
       return [
         {
-          label: `Move its antenna ${mm} mm`,
-          sentence: `Lead the antenna of ${antenna.name} ${mm} mm ${name}, away from ${antenna.item.ref}.`,
+          label: `Move its antenna ${stated(mm, 'mm')}`,
+          sentence: `Lead the antenna of ${antenna.name} ${stated(mm, 'mm')} ${name}, away from ${antenna.item.ref}.`,
           edit,
         },
       ];
@@ -150,10 +150,8 @@ export const rfProduct: Check = {
     productsOf(placedAntennas(graph)).map(({ is, senders, receiver, name, mhz, levelDbm, limitDbm }): Saying => ({
       severity: is === 'harmonic' ? 'mend' : 'note',
       where: [receiver, ...senders].map(({ item }) => ({ is: 'item', item: item.id })),
-      what: `${name} falls on ${decimals(mhz[0], 0)} to ${quantity(mhz[1], 'MHz', 0)}, where ${receiver.name} listens.`,
-      evidence: [
-        { label: `${name} at ${receiver.name}, estimated`, value: quantity(levelDbm, 'dBm', 0), limit: quantity(limitDbm, 'dBm', 0) },
-      ],
+      what: `${name} falls on ${range(mhz[0], mhz[1], 'MHz')}, where ${receiver.name} listens.`,
+      evidence: [{ label: `${name} at ${receiver.name}, estimated`, value: quantity(levelDbm, 'dBm'), limit: quantity(limitDbm, 'dBm') }],
       why:
         is === 'harmonic'
           ? 'A transmitter with a filter, another band, or more distance: try it with the receiver watched before you fly.'
@@ -184,16 +182,16 @@ function tooFar(graph: Graph, radio: RadioAt, distanceM: number): Saying[] {
     {
       severity: 'mend',
       where: [{ is: 'item', item: radio.item.id }],
-      what: `The link of ${radio.name} has ${quantity(spareDb, 'dB', 0)} to spare ${quantity(distanceM / 1000, 'km', 1)} away, and ${quantity(wantedDb, 'dB', 0)} are wanted.`,
+      what: `The link of ${radio.name} has ${quantity(spareDb, 'dB')} to spare ${quantity(distanceM / 1000, 'km')} away, and ${quantity(wantedDb, 'dB')} are wanted.`,
       evidence: [
         {
           label: `${radio.name}, ${pairName({ air: radio.antenna, ground: radio.groundAntenna })}`,
-          value: quantity(spareDb, 'dB', 1),
-          limit: quantity(wantedDb, 'dB', 0),
+          value: quantity(spareDb, 'dB'),
+          limit: quantity(wantedDb, 'dB'),
         },
         {
           label: 'it may lose',
-          value: `${quantity(budget.lossDb, 'dB', 0)} ${budget.weaker.is === 'down' ? 'on the way down' : 'on the way up'}`,
+          value: `${quantity(budget.lossDb, 'dB')} ${budget.weaker.is === 'down' ? 'on the way down' : 'on the way up'}`,
         },
       ],
       why: 'Trees, banking and other senders take more than nothing: it breaks before the aircraft is there.',

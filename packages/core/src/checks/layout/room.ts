@@ -1,4 +1,4 @@
-import { decimals, quantity } from '../../text/numbers.ts';
+import { coordinates, quantity, size, stated } from '../../text/numbers.ts';
 import { distanceToPiece, outlineOf, type OutlinePiece } from '../../layout/outline.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { baysOf } from '../../layout/bayAt.ts';
@@ -66,8 +66,8 @@ function standsOut(entry: PlacedItem, bay: Bay): Saying[] {
     const beside = place.at[axis] - bay.at[axis];
     const [atLow, atHigh] = [half[axis] - beside - room, half[axis] + beside - room];
     return [
-      ...(atLow > SLACK_MM ? [`${quantity(atLow, 'mm', 0)} ${low}`] : []),
-      ...(atHigh > SLACK_MM ? [`${quantity(atHigh, 'mm', 0)} ${high}`] : []),
+      ...(atLow > SLACK_MM ? [`${quantity(atLow, 'mm')} ${low}`] : []),
+      ...(atHigh > SLACK_MM ? [`${quantity(atHigh, 'mm')} ${high}`] : []),
     ];
   });
   if (over.length === 0) return [];
@@ -76,9 +76,7 @@ function standsOut(entry: PlacedItem, bay: Bay): Saying[] {
       severity: 'mend',
       where: [{ is: 'item', item: item.id }],
       what: `${item.ref} stands out of the bay "${bay.title}": ${over.join(', ')}.`,
-      evidence: [
-        { label: `${item.ref}, as it is turned`, value: boxText(half), limit: bay.sizeMm.map((mm) => decimals(mm, 0)).join(' x ') },
-      ],
+      evidence: [{ label: `${item.ref}, as it is turned`, value: boxText(half), limit: size(bay.sizeMm, 'mm') }],
       why: 'It does not go in, or the hatch does not close.',
       discriminator: 'bay',
       remedies: () => moveInside(entry, bay),
@@ -100,7 +98,10 @@ function moveInside(entry: PlacedItem, bay: Bay): readonly Remedy[] {
 }
 
 function boxText(half: PlacedItem['half']): string {
-  return half.map((mm) => decimals(2 * mm, 0)).join(' x ');
+  return size(
+    half.map((mm) => 2 * mm),
+    'mm',
+  );
 }
 
 /** The nearest spot at which an item is inside a bay; undefined when the bay is too small for it. */
@@ -130,7 +131,7 @@ function overlaps(graph: Graph, placed: readonly PlacedItem[]): Saying[] {
             { is: 'item', item: b.item.id },
           ],
           what: `${a.item.ref} and ${b.item.ref} are in the same room.`,
-          evidence: [{ label: 'boxes overlap by', value: quantity(least, 'mm', 0), limit: '0 mm' }],
+          evidence: [{ label: 'boxes overlap by', value: quantity(least, 'mm'), limit: stated(0, 'mm') }],
           why: 'Only one of them can be there.',
           discriminator: 'overlap',
           remedies: () => outOfTheWay(graph, a, b),
@@ -148,7 +149,7 @@ function outOfTheWay(graph: Graph, a: PlacedItem, b: PlacedItem): readonly Remed
     if (free === undefined) continue;
     const edit = { kind: 'place-item' as const, item: item.id, place: free.place, was: place };
     if (!isWellAfter(graph, edit, () => true)) continue;
-    const sentence = `Move ${item.ref} by ${quantity(free.awayMm, 'mm', 0)} to ${free.place.at.join(', ')}, where the bay "${free.bay.title}" has room for it.`;
+    const sentence = `Move ${item.ref} by ${quantity(free.awayMm, 'mm')} to ${coordinates(free.place.at, 'mm')}, where the bay "${free.bay.title}" has room for it.`;
     return [{ label: `Move ${item.ref} aside`, sentence, edit }];
   }
   return [];
@@ -176,8 +177,8 @@ function outsideOf(graph: Graph, frame: FramePlan, entry: PlacedItem, plan: read
     {
       severity: 'mend',
       where: [{ is: 'item', item: item.id }],
-      what: `${item.ref} lies ${quantity(beside, 'mm', 0)} beside the airframe.`,
-      evidence: [{ label: `from ${item.ref} to the outline, from above`, value: quantity(beside, 'mm', 0), limit: `${BESIDE_MM} mm` }],
+      what: `${item.ref} lies ${quantity(beside, 'mm')} beside the airframe.`,
+      evidence: [{ label: `from ${item.ref} to the outline, from above`, value: quantity(beside, 'mm'), limit: stated(BESIDE_MM, 'mm') }],
       why: 'There is nothing that it could be mounted on.',
       remedies: () => ontoAirframe(graph, frame, entry),
     },

@@ -1,3 +1,4 @@
+import { percent } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { endName, serialHops, type Hearing, type SerialEnd, type SerialHop } from '../../links/serialHops.ts';
 import { protocols } from '../../links/protocols.ts';
@@ -29,7 +30,7 @@ function baudsOf(graph: Graph, { a, b }: SerialHop): Saying[] {
       what: `${endName(a)} talks at ${baudA} baud and ${endName(b)} at ${baudB}.`,
       evidence: [
         { label: endName(a), value: `${baudA} baud, ${atA.baudIs}` },
-        { label: endName(b), value: `${baudB} baud, ${atB.baudIs}`, limit: `${BAUD_TOLERANCE * 100} % apart at most` },
+        { label: endName(b), value: `${baudB} baud, ${atB.baudIs}`, limit: `${percent(BAUD_TOLERANCE)} apart at most` },
       ],
       why: 'Neither end can read what the other sends.',
       remedies: () => [...setTo(b, atB.protocol, baudA), ...setTo(a, atA.protocol, baudB)],

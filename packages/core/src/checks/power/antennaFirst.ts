@@ -1,4 +1,4 @@
-import { quantity } from '../../text/numbers.ts';
+import { stated } from '../../text/numbers.ts';
 import { circuitNode, type Graph } from '../../graph/graph.ts';
 import { voltsAt } from '../../graph/railsOf.ts';
 import { ANTENNA_SETTING, NO_ANTENNA } from '../../model/antennaSetting.ts';
@@ -24,9 +24,9 @@ function bareSaying(graph: Graph, item: number): Saying[] {
     {
       severity: 'stop',
       where: [{ is: 'item', item: entry.item.id }],
-      what: `${ref} gets ${quantity(volts, 'V', 1)} and has no antenna.`,
+      what: `${ref} gets ${stated(volts, 'V')} and has no antenna.`,
       evidence: [
-        { label: 'supply', value: quantity(volts, 'V', 1) },
+        { label: 'supply', value: stated(volts, 'V') },
         { label: 'antenna', value: NO_ANTENNA, limit: 'fitted before power' },
       ],
       why: 'What it sends comes back into its output stage and destroys it. Fit the antenna before any power is applied.',

@@ -1,3 +1,4 @@
+import { current } from '../../text/numbers.ts';
 import { circuitNode, groupOf, pinsOf, type Graph } from '../../graph/graph.ts';
 import { feedsOf } from '../../power/report/feedsOf.ts';
 import { nameOf } from '../../power/report/nameOf.ts';
@@ -5,7 +6,7 @@ import { ratedAmps } from '../../power/report/powerReport.ts';
 import type { ScenarioResult } from '../../power/scenarios/solveScenario.ts';
 import type { Check, Saying } from '../finding.ts';
 import { ownSupplyRemedies } from './remedies/ownSupply.ts';
-import { ampsText, situation } from './helpers/situations.ts';
+import { situation } from './helpers/situations.ts';
 
 /** A companion may take this share of what its supply has left. */
 const SHARE = 0.4;
@@ -37,10 +38,10 @@ function companionSaying(graph: Graph, result: ScenarioResult, device: number): 
     {
       severity: 'mend',
       where: [{ is: 'item', item: entry.item.id }],
-      what: `${ref} peaks at ${ampsText(element.peakA)} on the pins of ${board}, and ${supply.name} has ${ampsText(Math.max(leftA, 0))} left for it.`,
+      what: `${ref} peaks at ${current(element.peakA)} on the pins of ${board}, and ${supply.name} has ${current(Math.max(leftA, 0))} left for it.`,
       evidence: [
-        { label: `${ref} at its peak`, value: ampsText(element.peakA), limit: ampsText(SHARE * Math.max(leftA, 0)) },
-        { label: `${supply.name}, others`, value: ampsText(supply.amps - ownA), limit: ampsText(supply.ratedA) },
+        { label: `${ref} at its peak`, value: current(element.peakA), limit: current(SHARE * Math.max(leftA, 0)) },
+        { label: `${supply.name}, others`, value: current(supply.amps - ownA), limit: current(supply.ratedA) },
       ],
       why: `When ${ref} works hard it pulls the supply of ${board} down with it. It gets a regulator of its own.`,
       remedies: () => ownSupplyRemedies(graph, placed.item, element),

@@ -51,8 +51,8 @@ function sayingOf(graph: Graph, result: ScenarioResult, i: number, { watts, maxW
   return {
     severity: 'mend',
     where: item === undefined ? [] : [{ is: 'item', item: item.id }],
-    what: `${name} turns ${quantity(watts, 'W', 1)} into heat and stands ${quantity(maxW, 'W', 1)} (${result.scenario.title.toLowerCase()}).`,
-    evidence: [{ label: `${name}, ${result.scenario.title.toLowerCase()}`, value: quantity(watts, 'W', 1), limit: quantity(maxW, 'W', 1) }],
+    what: `${name} turns ${quantity(watts, 'W')} into heat and stands ${quantity(maxW, 'W')} (${result.scenario.title.toLowerCase()}).`,
+    evidence: [{ label: `${name}, ${result.scenario.title.toLowerCase()}`, value: quantity(watts, 'W'), limit: quantity(maxW, 'W') }],
     why: 'It shuts down when it is hot, and what hangs on it stops. A switching regulator makes a tenth of the heat.',
     discriminator: placed?.is === 'element' ? placed.element.id : '',
     remedies: () => (item === undefined ? [] : switchingRegulator(graph, item, result, i)),

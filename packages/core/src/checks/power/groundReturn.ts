@@ -1,3 +1,4 @@
+import { current } from '../../text/numbers.ts';
 import { plainCable } from '../../graph/cableJoins.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { proposeCable } from '../../harness/proposeCable.ts';
@@ -11,7 +12,7 @@ import { liveCircuit, type ScenarioResult } from '../../power/scenarios/solveSce
 import { nodeIslands } from '../../power/solve/islandsOf.ts';
 import { solveCircuit, solveNear } from '../../power/solve/solveCircuit.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
-import { ampsText, workingSituations } from './helpers/situations.ts';
+import { workingSituations } from './helpers/situations.ts';
 
 /** Grounds that carry at least this much are power grounds. */
 const POWER_A = 3;
@@ -141,8 +142,8 @@ function returnSaying(graph: Graph, { scenario }: ScenarioResult, edge: number, 
         { is: 'cable', cable: cable.id },
         { is: 'conductor', cable: cable.id, conductor: conductor.id },
       ],
-      what: `If the ground wire of ${cable.tag} opens, ${name} carries ${ampsText(amps)} home and is made for ${ampsText(limitA)}.`,
-      evidence: [{ label: `${name}, ${scenario.title.toLowerCase()}`, value: ampsText(amps), limit: ampsText(limitA) }],
+      what: `If the ground wire of ${cable.tag} opens, ${name} carries ${current(amps)} home and is made for ${current(limitA)}.`,
+      evidence: [{ label: `${name}, ${scenario.title.toLowerCase()}`, value: current(amps), limit: current(limitA) }],
       why: 'The motor goes on, the thin wire burns, and with it goes the signal beside it.',
       remedies: () => doubled(graph, cable, conductor),
     },

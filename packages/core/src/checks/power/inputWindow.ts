@@ -4,7 +4,7 @@ import type { ScenarioResult } from '../../power/scenarios/solveScenario.ts';
 import type { Tripping } from '../../power/solve/circuit.ts';
 import { inputOf } from '../../power/solve/deviceStates.ts';
 import type { Check, Saying } from '../finding.ts';
-import { workingSituations, voltsOf } from './helpers/situations.ts';
+import { workingSituations } from './helpers/situations.ts';
 
 /** A power input that a controller has chosen leaves the window in which it is accepted. */
 export const inputWindow: Check = {
@@ -35,8 +35,8 @@ function sayingOf(graph: Graph, result: ScenarioResult, { device, value, limit, 
   return {
     severity: isDead ? 'stop' : 'mend',
     where: [{ is: 'item', item: entry.item.id }],
-    what: `Input ${input + 1} of ${ref} ${placed.element.id} sees ${voltsOf(value)} V and accepts ${value < limit ? 'no less' : 'no more'} than ${quantity(limit, 'V', 2)} (${result.scenario.title.toLowerCase()}).`,
-    evidence: [{ label: `input ${input + 1}`, value: `${voltsOf(value)} V`, limit: quantity(limit, 'V', 2) }],
+    what: `Input ${input + 1} of ${ref} ${placed.element.id} sees ${quantity(value, 'V')} and accepts ${value < limit ? 'no less' : 'no more'} than ${quantity(limit, 'V')} (${result.scenario.title.toLowerCase()}).`,
+    evidence: [{ label: `input ${input + 1}`, value: quantity(value, 'V'), limit: quantity(limit, 'V') }],
     why: isDead
       ? `${ref} has no other input: it resets in flight.`
       : `${ref} changes over to another input, and its redundancy is used up.`,

@@ -38,10 +38,10 @@ describe('current that no sensor counts', () => {
   it('is to be mended above a tenth of the cruise current, and a note below; what a module takes for itself is never more', () => {
     const wrong = CASES['power.unmeasured']?.wrong() ?? whole;
     const [much] = findingsBy(wrong, 'power.unmeasured');
-    expect(Number(/^(\d+) %/.exec(much?.what ?? '')?.[1])).toBeGreaterThan(10);
+    expect(Number(/^(\d+)\s%/.exec(much?.what ?? '')?.[1])).toBeGreaterThan(10);
     expect(much?.severity).toBe('mend');
     const little = findingsBy(whole, 'power.unmeasured');
     expect(little.map(({ severity }) => severity)).toEqual(['note', 'note']);
-    for (const { what } of little) expect(Number(/^(\d+) %/.exec(what)?.[1])).toBeLessThan(10);
+    for (const { what } of little) expect(Number(/^(\d+)\s%/.exec(what)?.[1])).toBeLessThan(10);
   });
 });

@@ -1,9 +1,9 @@
-import { percent, quantity } from '../../text/numbers.ts';
+import { quantity, stated, current, percent } from '../../text/numbers.ts';
 import { counterpartsOf } from '../../graph/counterparts.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { senseReadings } from '../../power/report/senseReadings.ts';
 import type { Check, Saying } from '../finding.ts';
-import { ampsText, situation, workingSituations } from './helpers/situations.ts';
+import { situation, workingSituations } from './helpers/situations.ts';
 import { tapRemedies } from './remedies/tap.ts';
 
 /** From this share of the cruise current on, what no sensor counts is worth a note, and worth mending. */
@@ -38,9 +38,9 @@ function unmeasuredSaying(graph: Graph, pack: ReturnType<typeof senseReadings>['
       where: [{ is: 'item', item: entry.item.id }],
       what: `${percent(share)} of the cruise current is taken from ${entry.item.ref} and not counted: ${pack.unseen.map(({ name }) => name).join(', ')}.`,
       evidence: [
-        { label: 'in cruise, all packs', value: ampsText(totalA) },
-        ...pack.unseen.slice(0, 4).map(({ name, amps }) => ({ label: name, value: ampsText(amps) })),
-        { label: 'error of the consumed charge in an hour', value: `${Math.round(pack.unseenA * 1000)} mAh` },
+        { label: 'in cruise, all packs', value: current(totalA) },
+        ...pack.unseen.slice(0, 4).map(({ name, amps }) => ({ label: name, value: current(amps) })),
+        { label: 'error of the consumed charge in an hour', value: quantity(pack.unseenA * 1000, 'mAh') },
       ],
       why: 'The consumed charge reads too low, so that the pack is emptier than it seems.',
       remedies: () =>
@@ -70,7 +70,7 @@ export const noMonitor: Check = {
         severity: 'mend',
         where: [{ is: 'item', item: entry.item.id }],
         what: `Nothing measures what ${entry.item.ref} gives.`,
-        evidence: [{ label: 'in cruise', value: ampsText(pack.amps), limit: 'a sense element in its way' }],
+        evidence: [{ label: 'in cruise', value: current(pack.amps), limit: 'a sense element in its way' }],
         why: 'The autopilot knows neither how much is left nor when to come home. Put a power module between pack and loads.',
       },
     ];
@@ -105,9 +105,9 @@ function currentScale(graph: Graph): Saying[] {
       worst.set(i, {
         severity: 'mend',
         where: [{ is: 'item', item: entry.item.id }],
-        what: `${entry.item.ref} ${id} reads up to ${ampsText(fullScaleA)} and sees ${ampsText(amps)} (${result.scenario.title.toLowerCase()}).`,
+        what: `${entry.item.ref} ${id} reads up to ${current(fullScaleA)} and sees ${current(amps)} (${result.scenario.title.toLowerCase()}).`,
         evidence: [
-          { label: `${entry.item.ref} ${id}, ${result.scenario.title.toLowerCase()}`, value: ampsText(amps), limit: ampsText(fullScaleA) },
+          { label: `${entry.item.ref} ${id}, ${result.scenario.title.toLowerCase()}`, value: current(amps), limit: current(fullScaleA) },
         ],
         why: 'What is above the scale is not counted, and the module runs hot.',
         discriminator: id,
@@ -131,10 +131,8 @@ function signalScale(graph: Graph): Saying[] {
               { is: 'item', item: item.id },
               { is: 'item', item: reader.id },
             ],
-            what: `${item.ref} ${endpoint.purpose} goes up to ${quantity(endpoint.fullScaleV, 'V', 1)} and ${reader.ref} reads up to ${quantity(input.fullScaleV, 'V', 1)}.`,
-            evidence: [
-              { label: endpoint.purpose, value: quantity(endpoint.fullScaleV, 'V', 1), limit: quantity(input.fullScaleV, 'V', 1) },
-            ],
+            what: `${item.ref} ${endpoint.purpose} goes up to ${stated(endpoint.fullScaleV, 'V')} and ${reader.ref} reads up to ${stated(input.fullScaleV, 'V')}.`,
+            evidence: [{ label: endpoint.purpose, value: stated(endpoint.fullScaleV, 'V'), limit: stated(input.fullScaleV, 'V') }],
             why: 'The upper part of the scale reads as one and the same value; put a divider in between or another input.',
             discriminator: endpoint.id,
           },

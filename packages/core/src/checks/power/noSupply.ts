@@ -7,7 +7,7 @@ import { solveScenario, voltsAcross, type ScenarioResult } from '../../power/sce
 import type { Check, Saying } from '../finding.ts';
 import { ownSupplyRemedies } from './remedies/ownSupply.ts';
 import { railRemedies } from './remedies/railSupply.ts';
-import { situation, voltsOf } from './helpers/situations.ts';
+import { situation } from './helpers/situations.ts';
 
 /** Below this a load has no supply at all: leaks and floating leads. */
 const NOTHING_V = 0.3;
@@ -90,8 +90,8 @@ function darkSaying(graph: Graph, result: ScenarioResult, item: number, device: 
       evidence: [
         {
           label: `${ref} ${element.id}`,
-          value: `${voltsOf(voltsAcross(result.network, result.before, device))} V`,
-          limit: quantity(element.minV, 'V', 2),
+          value: quantity(voltsAcross(result.network, result.before, device), 'V'),
+          limit: quantity(element.minV, 'V'),
         },
       ],
       why: `${ref} stays dark.`,

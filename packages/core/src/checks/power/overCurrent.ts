@@ -1,8 +1,8 @@
+import { quantity, current } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import type { Check, Evidence, Saying } from '../finding.ts';
 import { overloadRemedies } from './remedies/loadOffSupply.ts';
 import { HEADROOM, overloads, type Overload } from './helpers/overloads.ts';
-import { ampsText } from './helpers/situations.ts';
 
 /** What carries more than it is made for. */
 export const overCurrent: Check = {
@@ -25,7 +25,7 @@ export const headroom: Check = {
 };
 
 function evidenceOf({ name, amps, limitA, result }: Overload): Evidence {
-  return { label: `${name}, ${result.scenario.title.toLowerCase()}`, value: ampsText(amps), limit: ampsText(limitA) };
+  return { label: `${name}, ${result.scenario.title.toLowerCase()}`, value: current(amps), limit: current(limitA) };
 }
 
 function overloadSaying(graph: Graph, overload: Overload): Saying {
@@ -33,7 +33,7 @@ function overloadSaying(graph: Graph, overload: Overload): Saying {
   return {
     severity: share > 1.5 ? 'stop' : 'mend',
     where: overload.where,
-    what: `${name} is asked for ${ampsText(amps)} and is made for ${ampsText(limitA)} (${result.scenario.title.toLowerCase()}).`,
+    what: `${name} is asked for ${current(amps)} and is made for ${current(limitA)} (${result.scenario.title.toLowerCase()}).`,
     evidence: [evidenceOf(overload)],
     why: `${name} overheats or gives way, and what hangs on it stops.`,
     discriminator: overload.discriminator,
@@ -46,8 +46,8 @@ function headroomSaying(overload: Overload): Saying {
   return {
     severity: 'note',
     where: overload.where,
-    what: `${name} carries ${ampsText(lastingA)} for long, ${Math.round(lastingShare * 100)} % of what it is made for.`,
-    evidence: [{ label: `${name}, lasting`, value: ampsText(lastingA), limit: ampsText(limitA) }],
+    what: `${name} carries ${current(lastingA)} for long, ${quantity(lastingShare * 100, '%')} of what it is made for.`,
+    evidence: [{ label: `${name}, lasting`, value: current(lastingA), limit: current(limitA) }],
     why: 'Nothing is left for warm days, more load and ageing.',
     discriminator: overload.discriminator,
   };

@@ -39,7 +39,7 @@ function overVoltages(graph: Graph): Saying[] {
     );
     const [worst] = over.sort((a, b) => b.volts / b.limit - a.volts / a.limit);
     if (worst === undefined) return [];
-    const [seen, limit] = [quantity(worst.volts, 'V', 2), quantity(worst.limit, 'V', 2)];
+    const [seen, limit] = [quantity(worst.volts, 'V'), quantity(worst.limit, 'V')];
     return [
       {
         severity: 'stop',

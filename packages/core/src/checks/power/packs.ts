@@ -1,11 +1,12 @@
-import { decimals, quantity } from '../../text/numbers.ts';
+import { listed } from '../../text/lists.ts';
+import { quantity, figure, current } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { railsOf, type Driver } from '../../graph/railsOf.ts';
 import type { ScenarioResult } from '../../power/scenarios/solveScenario.ts';
 import { POWER_FIGURES, type MissionLeg } from '../../model/powerPlan.ts';
 import { flyMission } from '../../power/mission/flyMission.ts';
 import type { Check, Saying } from '../finding.ts';
-import { ampsText, workingSituations } from './helpers/situations.ts';
+import { workingSituations } from './helpers/situations.ts';
 
 type Pack = Extract<Driver['element'], { is: 'battery' }>;
 
@@ -27,7 +28,7 @@ function joinedSaying(graph: Graph, drivers: readonly Driver[]): Saying {
     return entry === undefined || element.is !== 'battery' ? [] : [{ entry, element }];
   });
   const kinds = new Set(packs.map(({ element }) => kindOf(element)));
-  const refs = packs.map(({ entry }) => entry.item.ref).join(' and ');
+  const refs = listed(packs.map(({ entry }) => entry.item.ref));
   return {
     severity: kinds.size > 1 ? 'stop' : 'note',
     where: packs.map(({ entry }) => ({ is: 'item', item: entry.item.id })),
@@ -73,8 +74,8 @@ function dischargeSayings(graph: Graph): Saying[] {
       {
         severity: 'mend',
         where: [{ is: 'item', item: entry.item.id }],
-        what: `${ref} gives ${ampsText(amps)} and is rated for ${ampsText(continuousA)} (${result.scenario.title.toLowerCase()}).`,
-        evidence: [{ label: `${ref}, ${result.scenario.title.toLowerCase()}`, value: ampsText(amps), limit: ampsText(continuousA) }],
+        what: `${ref} gives ${current(amps)} and is rated for ${current(continuousA)} (${result.scenario.title.toLowerCase()}).`,
+        evidence: [{ label: `${ref}, ${result.scenario.title.toLowerCase()}`, value: current(amps), limit: current(continuousA) }],
         why: 'The pack heats, swells and loses its capacity; in the cold its voltage breaks down.',
         discriminator: 'discharge',
       },
@@ -93,10 +94,10 @@ function missionSayings(graph: Graph): Saying[] {
     {
       severity: 'note',
       where: [{ is: 'item', item: item.id }],
-      what: `${item.ref} is at the end of its usable charge after ${decimals(emptyAtMin, 0)} of the ${quantity(totalMin, 'minutes', 0)} of the mission.`,
+      what: `${item.ref} is at the end of its usable charge after ${figure(emptyAtMin, 'minutes')} of the ${quantity(totalMin, 'minutes')} of the mission.`,
       evidence: [
-        { label: 'usable charge is used up', value: quantity(emptyAtMin, 'min', 1), limit: quantity(totalMin, 'min', 1) },
-        { label: 'usable share', value: `${Math.round(usableShare * 100)} %` },
+        { label: 'usable charge is used up', value: quantity(emptyAtMin, 'min'), limit: quantity(totalMin, 'min') },
+        { label: 'usable share', value: quantity(usableShare * 100, '%') },
       ],
       why: 'What is left is the reserve for wind, cold and a second approach.',
       discriminator: 'mission',

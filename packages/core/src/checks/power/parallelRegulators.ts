@@ -1,3 +1,4 @@
+import { stated } from '../../text/numbers.ts';
 import type { PlainCable } from '../../graph/cableJoins.ts';
 import { groupOf, type Graph } from '../../graph/graph.ts';
 import { graphOf } from '../../graph/graphOf.ts';
@@ -6,7 +7,7 @@ import { applyEdit } from '../../edits/applyEdit.ts';
 import type { SimpleEdit } from '../../edits/registry.ts';
 import { isSupply } from '../../harness/joinVerdict.ts';
 import type { Check, Remedy, Saying, Subject } from '../finding.ts';
-import { joinedCables, voltsText, type Join } from '../helpers/joins.ts';
+import { joinedCables, type Join } from '../helpers/joins.ts';
 import { takeOut } from '../helpers/plainCableRemedies.ts';
 
 /** Two regulators, or a regulator and a source, on one rail with nothing between them. */
@@ -31,7 +32,7 @@ function parallelOn(graph: Graph, drivers: readonly Driver[]): Saying[] {
       what: `${refs.slice(0, -1).join(', ')} and ${refs.at(-1) ?? ''} drive one rail with no diode or selector between them.`,
       evidence: named.map(({ driver, ref }) => ({
         label: `${ref} ${driver.element.id}`,
-        value: voltsText(driver.volts),
+        value: stated(driver.volts, 'V'),
         limit: 'one supply a rail',
       })),
       why: 'The one with the slightly higher voltage pushes current into the other; one of them overheats or shuts down, and with it the rail.',

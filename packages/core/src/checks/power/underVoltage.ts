@@ -5,7 +5,6 @@ import { sayTripping } from '../../power/report/sayEvents.ts';
 import type { Check, Evidence, Saying } from '../finding.ts';
 import { lowLoads, type LowLoad } from './helpers/lowLoads.ts';
 import { lowVoltageRemedies } from './remedies/lowVoltage.ts';
-import { voltsOf } from './helpers/situations.ts';
 
 /** A load that has less than its least voltage in a situation where it should work, before anything resets. */
 export const underVoltage: Check = {
@@ -25,17 +24,17 @@ function sayingOf(graph: Graph, low: LowLoad): Saying {
   const evidence: Evidence[] = [
     {
       label: `${ref} ${low.element}, ${result.scenario.title.toLowerCase()}`,
-      value: `${voltsOf(volts)} V`,
-      limit: quantity(minV, 'V', 2),
+      value: quantity(volts, 'V'),
+      limit: quantity(minV, 'V'),
     },
-    ...drops.map((drop) => ({ label: `lost in ${drop.name}`, value: quantity(drop.volts, 'V', 2) })),
+    ...drops.map((drop) => ({ label: `lost in ${drop.name}`, value: quantity(drop.volts, 'V') })),
     ...result.before.trippings.slice(0, 2).map((tripping) => ({ label: 'first', value: sayTripping(result.network, tripping) })),
   ];
   const isVital = VITAL.includes(entry?.part?.kind ?? '');
   return {
     severity: isVital ? 'stop' : 'mend',
     where: entry === undefined ? [] : [{ is: 'item', item: entry.item.id }],
-    what: `${ref} ${low.element} gets ${voltsOf(volts)} V and needs ${quantity(minV, 'V', 2)} (${result.scenario.title.toLowerCase()}).`,
+    what: `${ref} ${low.element} gets ${quantity(volts, 'V')} and needs ${quantity(minV, 'V')} (${result.scenario.title.toLowerCase()}).`,
     evidence,
     why: isVital
       ? `${ref} resets or loses its force in flight, and control with it.`

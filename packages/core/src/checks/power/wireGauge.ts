@@ -1,8 +1,8 @@
-import { quantity } from '../../text/numbers.ts';
+import { quantity, current } from '../../text/numbers.ts';
 import { wireAmps } from '../../harness/wireLimits.ts';
 import { wireLoads, type WireLoad } from '../../power/report/wireLoads.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
-import { ampsText, workingSituations } from './helpers/situations.ts';
+import { workingSituations } from './helpers/situations.ts';
 
 /** A wire that is too thin for its current, or that loses more voltage than is allowed. */
 export const wireGauge: Check = {
@@ -29,11 +29,11 @@ function sayingOf(load: WireLoad): Saying[] {
         { is: 'cable', cable: cable.id },
       ],
       what: isTooThin
-        ? `${name} carries ${ampsText(heat.amps)} and is good for ${ampsText(limitA)} (${situation}).`
-        : `${name} loses ${quantity(drop.volts, 'V', 2)} of ${quantity(drop.allowedV, 'V', 2)} that are allowed (${situation}).`,
+        ? `${name} carries ${current(heat.amps)} and is good for ${current(limitA)} (${situation}).`
+        : `${name} loses ${quantity(drop.volts, 'V')} of ${quantity(drop.allowedV, 'V')} that are allowed (${situation}).`,
       evidence: [
-        { label: 'current', value: ampsText(heat.amps), limit: ampsText(limitA) },
-        { label: `lost on ${Math.round(load.lengthMm)} mm`, value: quantity(drop.volts, 'V', 2), limit: quantity(drop.allowedV, 'V', 2) },
+        { label: 'current', value: current(heat.amps), limit: current(limitA) },
+        { label: `lost on ${quantity(load.lengthMm, 'mm')}`, value: quantity(drop.volts, 'V'), limit: quantity(drop.allowedV, 'V') },
       ],
       why: isTooThin
         ? 'The wire gets hot, and its insulation and its contacts age.'

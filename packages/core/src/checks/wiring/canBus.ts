@@ -1,7 +1,8 @@
+import { stated } from '../../text/numbers.ts';
 import { circuitNode, groupOf, type Graph } from '../../graph/graph.ts';
 import type { Cable } from '../../model/aircraft.ts';
 import type { Endpoint } from '../../model/part.ts';
-import { busesOf, cableLengthMm, listed, memberSubjects, type Bus, type BusMember } from '../helpers/busOf.ts';
+import { busesOf, cableLengthMm, memberSubjects, namesOf, type Bus, type BusMember } from '../helpers/busOf.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 import { joinedCables } from '../helpers/joins.ts';
 import { repinByMeaning } from '../helpers/plainCableRemedies.ts';
@@ -39,16 +40,16 @@ function terminations(bus: Bus<Can>): Saying[] {
   const on = bus.members.filter(isTerminated);
   const isShort = bus.knownLengthMm <= SHORT_MM;
   if (on.length === 2 || bus.members.length < 2) return [];
-  const names = listed(bus.members.map(({ entry }) => entry.item.ref));
+  const names = namesOf(bus.members);
   const count = on.length === 0 ? 'no termination' : on.length === 1 ? 'one termination' : `${on.length} terminations`;
   return [
     {
       severity: on.length === 1 && isShort ? 'note' : 'mend',
       where: memberSubjects(bus.members),
-      what: `The CAN bus of ${names} has ${count}${on.length === 0 ? '' : ` (${listed(on.map(({ entry }) => entry.item.ref))})`}.`,
+      what: `The CAN bus of ${names} has ${count}${on.length === 0 ? '' : ` (${namesOf(on)})`}.`,
       evidence: [
         { label: 'terminations', value: String(on.length), limit: '2, at the two ends' },
-        { label: 'length that is known', value: `${bus.knownLengthMm} mm` },
+        { label: 'length that is known', value: stated(bus.knownLengthMm, 'mm') },
       ],
       why:
         on.length > 2
@@ -99,7 +100,7 @@ function nodeIds(bus: Bus<Can>): Saying[] {
     .map(([node, same]) => ({
       severity: 'mend' as const,
       where: memberSubjects(same),
-      what: `${listed(same.map(({ entry }) => entry.item.ref))} have the same CAN node id ${node}.`,
+      what: `${namesOf(same)} have the same CAN node id ${node}.`,
       evidence: same.map(({ entry, endpoint }) => ({ label: `${entry.item.ref} ${endpoint.id}`, value: `node ${node}` })),
       why: 'Their messages are taken for each other, and one of them is ignored.',
       discriminator: `node ${node}`,
@@ -130,7 +131,11 @@ function branches(graph: Graph, bus: Bus<Can>): Saying[] {
       severity: 'note',
       where: long.map(({ cable }) => ({ is: 'cable', cable: cable.id })),
       what: `The CAN bus has long branches: ${long.map(({ member, cable }) => `${cable.tag} to ${member.entry.item.ref}`).join(', ')}.`,
-      evidence: long.map(({ cable, length }) => ({ label: cable.tag, value: `${length} mm`, limit: `${STUB_MM} mm at 1 Mbit/s` })),
+      evidence: long.map(({ cable, length }) => ({
+        label: cable.tag,
+        value: stated(length, 'mm'),
+        limit: `${stated(STUB_MM, 'mm')} at 1 Mbit/s`,
+      })),
       why: 'A branch without a termination sends edges back into the bus. Terminate at the end of the longest, or shorten it.',
       discriminator: `branches ${bus.members[0]?.entry.item.id ?? ''}`,
     },

@@ -1,6 +1,7 @@
+import { stated } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
-import { joinedCables, voltsText } from '../helpers/joins.ts';
+import { joinedCables } from '../helpers/joins.ts';
 import { groupPinName, isDriver, joinedGroups, pinOf, type GroupPin } from '../helpers/signalGroups.ts';
 
 /** Two outputs that drive one wire against each other. Two talkers of one cable are told by the check of TX on TX. */
@@ -22,8 +23,8 @@ export const contention: Check = {
           what: `${groupPinName(first)} and ${groupPinName(second)} drive one wire against each other.`,
           evidence: drivers.map((driver) => ({
             label: groupPinName(driver),
-            value: `drives ${voltsText(driver.pin.logic?.highV ?? 0)}`,
-            ...(driver.pin.logic === undefined ? {} : { limit: `stands ${voltsText(driver.pin.logic.inputMaxV)}` }),
+            value: `drives ${stated(driver.pin.logic?.highV ?? 0, 'V')}`,
+            ...(driver.pin.logic === undefined ? {} : { limit: `stands ${stated(driver.pin.logic.inputMaxV, 'V')}` }),
           })),
           why:
             over === undefined

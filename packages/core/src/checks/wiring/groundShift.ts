@@ -74,12 +74,12 @@ function shiftSaying(graph: Graph, volts: number, result: ScenarioResult, pair: 
         { is: 'item', item: a.id },
         { is: 'item', item: b.id },
       ],
-      what: `The grounds of ${a.ref} and ${b.ref} stand ${quantity(volts, 'V', 2)} apart (${result.scenario.title.toLowerCase()}).`,
+      what: `The grounds of ${a.ref} and ${b.ref} stand ${quantity(volts, 'V')} apart (${result.scenario.title.toLowerCase()}).`,
       evidence: [
         {
           label: `between their grounds, ${result.scenario.title.toLowerCase()}`,
-          value: quantity(volts, 'V', 2),
-          limit: quantity(NOTE_V, 'V', 2),
+          value: quantity(volts, 'V'),
+          limit: quantity(NOTE_V, 'V'),
         },
       ],
       why: 'Signals are read against the own ground: a shift of this size makes highs and lows uncertain. Thicker or shorter ground wires lower it.',

@@ -1,8 +1,8 @@
-import { quantity } from '../../text/numbers.ts';
+import { quantity, stated } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import type { Endpoint } from '../../model/part.ts';
 import { hexAddress } from '../../model/settingsOf.ts';
-import { busesOf, listed, memberSubjects, type Bus, type BusMember } from '../helpers/busOf.ts';
+import { busesOf, memberSubjects, namesOf, type Bus, type BusMember } from '../helpers/busOf.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 
 type Member = Extract<Endpoint, { is: 'i2c-host' | 'i2c-device' }>;
@@ -43,7 +43,7 @@ function sameAddress(address: number, same: readonly BusMember<Device>[], all: r
   return {
     severity: 'mend',
     where: memberSubjects(same),
-    what: `${listed(same.map(({ entry }) => entry.item.ref))} have the same I2C address ${hexAddress(address)} on one bus.`,
+    what: `${namesOf(same)} have the same I2C address ${hexAddress(address)} on one bus.`,
     evidence: same.map((device) => ({
       label: `${device.entry.item.ref} ${device.endpoint.id}`,
       value: hexAddress(address),
@@ -90,7 +90,7 @@ export const i2cBus: Check = {
 
 function judgeBus(bus: Bus<Member>): Saying[] {
   const { members } = bus;
-  const name = listed(members.map(({ entry }) => entry.item.ref));
+  const name = namesOf(members);
   const shared = { where: memberSubjects(members), discriminator: 'bus' };
   const conductance = members.reduce((sum, { endpoint }) => sum + (endpoint.pullUpOhm === undefined ? 0 : 1 / endpoint.pullUpOhm), 0);
   if (conductance === 0) {
@@ -109,26 +109,26 @@ function judgeBus(bus: Bus<Member>): Saying[] {
   const picofarad = members.reduce((sum, { endpoint }) => sum + endpoint.capacitancePf, 0) + (bus.knownLengthMm / 1000) * PF_PER_M;
   const riseNs = RISE_FACTOR * ohm * picofarad * 1e-3;
   const clock = clockOf(members);
-  const riseLabel = `rise time at ${clock} kHz`;
+  const rise = {
+    share: riseNs / RISE_NS[clock],
+    label: `rise time at ${stated(clock, 'kHz')}`,
+    value: quantity(riseNs, 'ns'),
+    limit: `${stated(RISE_NS[clock], 'ns')} at most`,
+  };
   const figures = [
     {
       share: leastOhm / ohm,
       label: 'pull-ups in parallel',
-      value: quantity(ohm, 'ohm', 0),
-      limit: `${quantity(leastOhm, 'ohm', 0)} at least`,
+      value: quantity(ohm, 'ohm'),
+      limit: `${quantity(leastOhm, 'ohm')} at least`,
     },
     {
       share: picofarad / MOST_PF,
       label: 'capacitance with typed lengths',
-      value: quantity(picofarad, 'pF', 0),
-      limit: `${MOST_PF} pF at most`,
+      value: quantity(picofarad, 'pF'),
+      limit: `${stated(MOST_PF, 'pF')} at most`,
     },
-    {
-      share: riseNs / RISE_NS[clock],
-      label: riseLabel,
-      value: quantity(riseNs, 'ns', 0),
-      limit: `${RISE_NS[clock]} ns at most`,
-    },
+    rise,
   ];
   const worst = Math.max(...figures.map(({ share }) => share));
   if (worst <= NOTE_SHARE) return [];
@@ -139,23 +139,13 @@ function judgeBus(bus: Bus<Member>): Saying[] {
       severity: worst > 1 ? 'mend' : 'note',
       what: `The I2C bus of ${name} is ${worst > 1 ? 'beyond' : 'near'} its limits: ${bad.map(({ label }) => label).join(', ')}.`,
       evidence: bad.map(({ label, value, limit }) => ({ label, value, limit })),
-      remedies: () =>
-        isOnlyRise(
-          bad.map(({ label }) => label),
-          riseLabel,
-        ) && riseNs <= RISE_NS[100]
-          ? slowDown(members)
-          : [],
+      remedies: () => (bad.every((one) => one === rise) && clock === 400 && riseNs <= RISE_NS[100] ? slowDown(members) : []),
       why:
         worst > 1
           ? 'Devices drop off the bus, at first now and then.'
           : 'It works; one device or half a metre more, and devices drop off the bus.',
     },
   ];
-}
-
-function isOnlyRise(bad: readonly string[], riseLabel: string): boolean {
-  return bad.length === 1 && bad[0] === riseLabel && riseLabel.endsWith('400 kHz');
 }
 
 function slowDown(members: readonly BusMember<Member>[]): Remedy[] {

@@ -1,7 +1,7 @@
+import { stated } from '../../text/numbers.ts';
 import { voltsAt } from '../../graph/railsOf.ts';
 import { pinNode, type Graph } from '../../graph/graph.ts';
 import type { Check, Saying } from '../finding.ts';
-import { voltsText } from '../helpers/joins.ts';
 import { groupPinName, isDriver, joinedGroups, pinOf, type GroupPin } from '../helpers/signalGroups.ts';
 
 /** What a pin reads as a high, as a share of its own level, where its data does not say. */
@@ -72,8 +72,8 @@ function tooHigh(talker: GroupPin, listener: GroupPin): Saying | undefined {
   return {
     severity: 'stop',
     where: [pinOf(talker), pinOf(listener)],
-    what: `${groupPinName(talker)} puts ${voltsText(high)} on ${groupPinName(listener)}, which stands ${voltsText(most)}.`,
-    evidence: [{ label: groupPinName(listener), value: voltsText(high), limit: `${voltsText(most)} at most` }],
+    what: `${groupPinName(talker)} puts ${stated(high, 'V')} on ${groupPinName(listener)}, which stands ${stated(most, 'V')}.`,
+    evidence: [{ label: groupPinName(listener), value: stated(high, 'V'), limit: `${stated(most, 'V')} at most` }],
     why: `The input of ${listener.entry.item.ref} is destroyed, at once or in a while. A level shifter or a divider belongs in between.`,
     discriminator: 'high',
   };
@@ -85,8 +85,8 @@ function tooLow(graph: Graph, talker: GroupPin, listener: GroupPin): Saying | un
   return {
     severity: 'mend',
     where: [pinOf(talker), pinOf(listener)],
-    what: `${groupPinName(talker)} gives ${voltsText(high)}, and ${groupPinName(listener)} reads a high from ${voltsText(needed)} up.`,
-    evidence: [{ label: groupPinName(listener), value: voltsText(high), limit: `${voltsText(needed)} at least` }],
+    what: `${groupPinName(talker)} gives ${stated(high, 'V')}, and ${groupPinName(listener)} reads a high from ${stated(needed, 'V')} up.`,
+    evidence: [{ label: groupPinName(listener), value: stated(high, 'V'), limit: `${stated(needed, 'V')} at least` }],
     why: 'The signal is read now and then, or not at all, and worse when it is warm. A level shifter belongs in between.',
     discriminator: 'low',
   };

@@ -1,7 +1,7 @@
+import { listed } from '../../text/lists.ts';
 import type { SimpleEdit } from '../../edits/registry.ts';
 import { takesSeveralCables, type Connector } from '../../model/connector.ts';
 import { LIMITS } from '../../model/limits.ts';
-import { listed } from '../helpers/busOf.ts';
 import { isServoPort } from './fitsButWrong.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 import { joinedCables, type JoinedCable } from '../helpers/joins.ts';

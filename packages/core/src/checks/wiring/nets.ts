@@ -1,4 +1,5 @@
-import { quantity } from '../../text/numbers.ts';
+import { listed } from '../../text/lists.ts';
+import { stated } from '../../text/numbers.ts';
 import { cablesAtPort } from '../../graph/cableJoins.ts';
 import { groupOf, pinsOf, type Graph } from '../../graph/graph.ts';
 import { driverAt, voltsAt } from '../../graph/railsOf.ts';
@@ -6,7 +7,7 @@ import type { SimpleEdit } from '../../edits/registry.ts';
 import { isSignal, isSupply, type FoundPin } from '../../harness/joinVerdict.ts';
 import { joinPins } from '../../harness/proposeCable.ts';
 import type { Check, Remedy, Saying, Subject } from '../finding.ts';
-import { joinedCables, joinsSupplyToGround, voltsText, type Join, type JoinedCable } from '../helpers/joins.ts';
+import { joinedCables, joinsSupplyToGround, type Join, type JoinedCable } from '../helpers/joins.ts';
 import { oneOrNone, repinByMeaning } from '../helpers/plainCableRemedies.ts';
 
 /** A supply on a signal pin above what the pin stands. */
@@ -31,11 +32,15 @@ function suppliesOnSignals(graph: Graph, { plain, joins }: JoinedCable): Saying[
           { is: 'cable' as const, cable: plain.cable.id },
           { is: 'conductor' as const, cable: plain.cable.id, conductor: join.conductor.id },
         ],
-        what: `${plain.cable.tag} puts ${voltsText(volts)} from ${source} on pin ${signal.pin.n} (${signal.pin.label}) of ${signal.ref}.`,
+        what: `${plain.cable.tag} puts ${stated(volts, 'V')} from ${source} on pin ${signal.pin.n} (${signal.pin.label}) of ${signal.ref}.`,
         evidence: [
-          { label: `${signal.ref} ${signal.port.label} pin ${signal.pin.n}`, value: voltsText(volts), limit: `${voltsText(most)} at most` },
+          {
+            label: `${signal.ref} ${signal.port.label} pin ${signal.pin.n}`,
+            value: stated(volts, 'V'),
+            limit: `${stated(most, 'V')} at most`,
+          },
         ],
-        why: `The pin stands ${voltsText(most)}; the input, or the whole of ${signal.ref}, is destroyed.`,
+        why: `The pin stands ${stated(most, 'V')}; the input, or the whole of ${signal.ref}, is destroyed.`,
         remedies: () => oneOrNone(repinByMeaning(graph, plain)),
       },
     ];
@@ -82,7 +87,7 @@ function sameEnds(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
 }
 
 function logicText({ a, b }: Join): string {
-  return [a, b].map((pin) => (pin.pin.logic === undefined ? '' : `${pin.pin.role} ${quantity(pin.pin.logic.highV, 'V', 1)}`)).join(', ');
+  return [a, b].map((pin) => (pin.pin.logic === undefined ? '' : `${pin.pin.role} ${stated(pin.pin.logic.highV, 'V')}`)).join(', ');
 }
 
 /** Another talker on the same piece of copper: listeners may share one. */
@@ -212,7 +217,7 @@ function unwired(graph: Graph, itemIx: number): Saying[] {
       where: isAlone ? [{ is: 'item', item: item.id }] : open.map((port): Subject => ({ is: 'port', item: item.id, port: port.id })),
       what: isAlone
         ? `${item.ref} (${part.name}) is not wired yet.`
-        : `${item.ref} is wired, and its ${labels.join(' and ')} ${labels.length > 1 ? 'are' : 'is'} not yet.`,
+        : `${item.ref} is wired, and its ${listed(labels)} ${labels.length > 1 ? 'are' : 'is'} not yet.`,
       evidence: [],
       why: isAlone ? 'Nothing it does reaches the rest of the aircraft.' : 'The part does not do its job with this port left empty.',
     },

@@ -1,9 +1,9 @@
+import { listed } from '../../text/lists.ts';
 import { counterpartsOf } from '../../graph/counterparts.ts';
 import type { Graph, GraphItem } from '../../graph/graph.ts';
 import { settingsOf } from '../../model/settingsOf.ts';
 import type { Endpoint } from '../../model/part.ts';
 import { joinPins } from '../../harness/proposeCable.ts';
-import { listed } from '../helpers/busOf.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 import { joinedCables, type JoinedCable } from '../helpers/joins.ts';
 import { oneOrNone, repinByMeaning } from '../helpers/plainCableRemedies.ts';
@@ -89,7 +89,7 @@ function sharedWires(graph: Graph): Saying[] {
     const isNone = outs.length === 0 && new Set(ins.map(({ item }) => item)).size > 1;
     if (!isTwice && !isNone) return [];
     const about = isTwice ? outs : ins;
-    const refs = about.map(({ entry }) => entry.item.ref);
+    const refs = [...new Set(about.map(({ entry }) => entry.item.ref))];
     const isOverlay = about.some(({ entry }) => entry.part?.routes.some((route) => route.transform === 'overlay') === true);
     const said = isTwice
       ? isOverlay

@@ -1,4 +1,4 @@
-import { decimals, quantity } from '../../text/numbers.ts';
+import { quantity, figure } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { PART_KINDS, partKinds } from '../../model/partKinds.ts';
 import type { ResolvedPart } from '../../model/part.ts';
@@ -27,14 +27,14 @@ export function billOfMaterials(graph: Graph): Sheet {
   const wiresG = wires.reduce((sum, { massG }) => sum + massG, 0);
   return {
     title: `Bill of materials ${graph.design.aircraft.name}`,
-    subtitle: `${quantity(partsG + wiresG, 'g', 0)}: parts ${quantity(partsG, 'g', 0)}, wires ${quantity(wiresG, 'g', 0)}`,
+    subtitle: `${quantity(partsG + wiresG, 'g')}: parts ${quantity(partsG, 'g')}, wires ${quantity(wiresG, 'g')}`,
     columns: [
       { title: 'Count', kind: 'number' },
       { title: 'What', kind: 'words' },
       { title: 'Kind', kind: 'words' },
       { title: 'References', kind: 'value' },
-      { title: 'Each g', kind: 'number' },
-      { title: 'All g', kind: 'number' },
+      { title: 'Each', kind: 'number', unit: 'g' },
+      { title: 'All', kind: 'number', unit: 'g' },
     ],
     rows: [
       ...parts.map(({ part, refs }) => [
@@ -42,10 +42,10 @@ export function billOfMaterials(graph: Graph): Sheet {
         part.name,
         PART_KINDS[part.kind].title,
         refs.join(' '),
-        decimals(part.massG, 1),
-        decimals(part.massG * refs.length, 1),
+        figure(part.massG, 'g'),
+        figure(part.massG * refs.length, 'g'),
       ]),
-      ...wires.map(({ awg, lengthM, massG }) => [quantity(lengthM, 'm', 2), `Wire AWG ${awg}`, 'Cable goods', '', '', decimals(massG, 1)]),
+      ...wires.map(({ awg, lengthM, massG }) => [quantity(lengthM, 'm'), `Wire AWG ${awg}`, 'Cable goods', '', '', figure(massG, 'g')]),
     ],
     notes: [
       'Wire mass is an estimate from gauge and length; connectors are not weighed. Sample values: weigh yours.',

@@ -1,4 +1,4 @@
-import { decimals } from '../../text/numbers.ts';
+import { figure, stated } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { WIRE_COLOURS, type WireColour } from '../../model/aircraft.ts';
 import { conductorLengthMm } from '../wireFacts.ts';
@@ -33,14 +33,14 @@ export function cutList(graph: Graph, wastePercent: number): Sheet {
   const sorted = [...bundles.values()].sort((a, b) => a.awg - b.awg || WIRE_COLOURS.indexOf(a.colour) - WIRE_COLOURS.indexOf(b.colour));
   return {
     title: `Cut list ${graph.design.aircraft.name}`,
-    subtitle: `Wires by gauge and colour, with ${wastePercent} % waste`,
+    subtitle: `Wires by gauge and colour, with ${stated(wastePercent, '%')} waste`,
     columns: [
       { title: 'AWG', kind: 'number' },
       { title: 'Colour', kind: 'colour' },
       { title: 'Pieces', kind: 'number' },
-      { title: 'Lengths mm', kind: 'value' },
-      { title: 'Total m', kind: 'number' },
-      { title: 'To buy m', kind: 'number' },
+      { title: 'Lengths', kind: 'value' },
+      { title: 'Total', kind: 'number', unit: 'm' },
+      { title: 'To buy', kind: 'number', unit: 'm' },
     ],
     rows: sorted.map((bundle) => row(bundle, wastePercent)),
     notes: [
@@ -56,11 +56,11 @@ export function cutList(graph: Graph, wastePercent: number): Sheet {
 function row({ awg, colour, pieces }: Bundle, wastePercent: number): string[] {
   const byLength = new Map<string, number>();
   for (const { lengthMm, isTyped } of [...pieces].sort((a, b) => b.lengthMm - a.lengthMm || Number(b.isTyped) - Number(a.isTyped))) {
-    const text = `${lengthMm}${isTyped ? ' T' : ''}`;
+    const text = `${stated(lengthMm, 'mm')}${isTyped ? ' T' : ''}`;
     byLength.set(text, (byLength.get(text) ?? 0) + 1);
   }
   const lengths = [...byLength].map(([text, count]) => (count === 1 ? text : `${count} x ${text}`));
   const totalM = pieces.reduce((sum, piece) => sum + piece.lengthMm, 0) / 1000;
   const toBuyM = totalM * (1 + wastePercent / 100);
-  return [String(awg), colour, String(pieces.length), lengths.join(', '), decimals(totalM, 2), decimals(toBuyM, 2)];
+  return [String(awg), colour, String(pieces.length), lengths.join(', '), figure(totalM, 'm'), figure(toBuyM, 'm')];
 }

@@ -1,4 +1,4 @@
-import { decimals, quantity } from '../../text/numbers.ts';
+import { quantity, figure, range } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { balanceOf, solvePack, type Weight } from '../../layout/balance.ts';
 import { placedItems, type PlacedItem } from '../../layout/placedItems.ts';
@@ -7,12 +7,12 @@ import type { Sheet } from './sheet.ts';
 
 /** A butt line as people say it; a leading minus would not come through a spreadsheet as a number. */
 function sideways(mm: number): string {
-  const text = decimals(Math.abs(mm), 0);
+  const text = figure(Math.abs(mm), 'mm');
   return text === '0' ? '0' : `${text} ${mm < 0 ? 'left' : 'right'}`;
 }
 
 function upwards(mm: number): string {
-  const text = decimals(Math.abs(mm), 0);
+  const text = figure(Math.abs(mm), 'mm');
   return text === '0' ? '0' : `${text} ${mm < 0 ? 'down' : 'up'}`;
 }
 
@@ -29,14 +29,14 @@ export function placementSheet(graph: Graph): Sheet {
   const hidden = reachOf(graph).flatMap(({ placed: { item }, what, by }) => (by === 'closed' ? [`${item.ref} ${what}`] : []));
   return {
     title: `Placement ${graph.design.aircraft.name}`,
-    subtitle: 'Middle of each part, in mm: station aft of the nose, butt line, water line',
+    subtitle: 'Middle of each part: station aft of the nose, butt line, water line',
     columns: [
       { title: 'No.', kind: 'number' },
       { title: 'Item', kind: 'value' },
       { title: 'What', kind: 'words' },
-      { title: 'Station', kind: 'number' },
-      { title: 'Butt line', kind: 'value' },
-      { title: 'Water line', kind: 'value' },
+      { title: 'Station', kind: 'number', unit: 'mm' },
+      { title: 'Butt line', kind: 'value', unit: 'mm' },
+      { title: 'Water line', kind: 'value', unit: 'mm' },
       { title: 'Bay', kind: 'words' },
       { title: 'Turned', kind: 'words' },
     ],
@@ -44,7 +44,7 @@ export function placementSheet(graph: Graph): Sheet {
       String(i + 1),
       item.ref,
       item.label ?? part.name,
-      decimals(place.at[0], 0),
+      figure(place.at[0], 'mm'),
       sideways(place.at[1]),
       upwards(place.at[2]),
       place.bay === undefined ? '' : (frame?.bays[place.bay]?.title ?? place.bay),
@@ -81,9 +81,9 @@ export function balanceSheet(graph: Graph): Sheet {
       : [
           [
             'Sum',
-            decimals(balance.massG, 0),
-            decimals(balance.at[0], 1),
-            decimals((balance.massG * balance.at[0]) / 1e6, 3),
+            figure(balance.massG, 'g'),
+            figure(balance.at[0], 'mm'),
+            figure((balance.massG * balance.at[0]) / 1e6, 'kg m'),
             sideways(balance.at[1]),
             upwards(balance.at[2]),
           ],
@@ -93,26 +93,26 @@ export function balanceSheet(graph: Graph): Sheet {
     subtitle:
       balance === undefined
         ? 'Nothing that weighs is placed yet'
-        : `${quantity(balance.massG, 'g', 0)}, balances at station ${quantity(balance.at[0], 'mm', 0)}${fore === undefined || aft === undefined ? '' : `; ${decimals(fore, 0)} to ${quantity(aft, 'mm', 0)} are allowed`}`,
+        : `${quantity(balance.massG, 'g')}, balances at station ${quantity(balance.at[0], 'mm')}${fore === undefined || aft === undefined ? '' : `; ${range(fore, aft, 'mm')} are allowed`}`,
     columns: [
       { title: 'What', kind: 'value' },
-      { title: 'Mass g', kind: 'number' },
-      { title: 'Station mm', kind: 'number' },
-      { title: 'Moment kg m', kind: 'number' },
-      { title: 'Butt line mm', kind: 'value' },
-      { title: 'Water line mm', kind: 'value' },
+      { title: 'Mass', kind: 'number', unit: 'g' },
+      { title: 'Station', kind: 'number', unit: 'mm' },
+      { title: 'Moment', kind: 'number', unit: 'kg m' },
+      { title: 'Butt line', kind: 'value', unit: 'mm' },
+      { title: 'Water line', kind: 'value', unit: 'mm' },
     ],
     rows: [...rows, ...sum],
     notes: [
       ...(balance === undefined
         ? []
         : [
-            `Moments of inertia about the balance: roll, pitch, yaw ${balance.inertiaKgM2.map((value) => decimals(value, 3)).join(', ')} kg m2.`,
+            `Moments of inertia about the balance: roll, pitch, yaw ${balance.inertiaKgM2.map((value) => quantity(value, 'kg m2')).join(', ')}.`,
           ]),
       ...(pack === undefined
         ? []
         : [
-            `${pack.pack.item.ref} at station ${quantity(pack.stationMm, 'mm', 0)} balances it exactly; its bay reaches to ${quantity(pack.reachableMm, 'mm', 0)}.`,
+            `${pack.pack.item.ref} at station ${quantity(pack.stationMm, 'mm')} balances it exactly; its bay reaches to ${quantity(pack.reachableMm, 'mm')}.`,
           ]),
       'Masses are as weighed, else by the data of the part; cables by gauge and length, connectors not weighed. Sample values: weigh yours.',
     ],
@@ -121,5 +121,5 @@ export function balanceSheet(graph: Graph): Sheet {
 }
 
 function row({ name, massG, at }: Weight): string[] {
-  return [name, decimals(massG, 1), decimals(at[0], 0), decimals((massG * at[0]) / 1e6, 4), sideways(at[1]), upwards(at[2])];
+  return [name, figure(massG, 'g'), figure(at[0], 'mm'), figure((massG * at[0]) / 1e6, 'kg m'), sideways(at[1]), upwards(at[2])];
 }

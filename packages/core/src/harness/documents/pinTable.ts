@@ -1,3 +1,4 @@
+import { stated } from '../../text/numbers.ts';
 import type { Cable, CableEnd, NodePin } from '../../model/aircraft.ts';
 import { CONNECTOR_FAMILIES, type Connector } from '../../model/connector.ts';
 import type { Graph } from '../../graph/graph.ts';
@@ -27,7 +28,7 @@ export function pinTable(graph: Graph, cableId: CableId): Sheet | undefined {
       { title: 'Label A', kind: 'value' },
       { title: 'Colour', kind: 'colour' },
       { title: 'AWG', kind: 'number' },
-      { title: 'Length mm', kind: 'number' },
+      { title: 'Length', kind: 'number', unit: 'mm' },
       { title: 'Label B', kind: 'value' },
       { title: 'Pin B', kind: 'number' },
     ],
@@ -60,8 +61,8 @@ function legNotes(graph: Graph, cable: Cable): string[] {
     const lengthMm = legLengthMm(graph, cable, leg);
     const from = leg.typedLengthMm === undefined ? 'its way in the layout with slack' : 'as typed';
     return [
-      ...(lengthMm === undefined ? [] : [`${name}: ${lengthMm} mm, ${from}.`]),
-      ...(leg.twistMm === undefined ? [] : [`${name}: twisted, a turn in ${leg.twistMm} mm; its wires are 3 % longer for it.`]),
+      ...(lengthMm === undefined ? [] : [`${name}: ${stated(lengthMm, 'mm')}, ${from}.`]),
+      ...(leg.twistMm === undefined ? [] : [`${name}: twisted, a turn in ${stated(leg.twistMm, 'mm')}; its wires are 3 % longer for it.`]),
     ];
   });
 }

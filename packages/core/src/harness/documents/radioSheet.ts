@@ -1,4 +1,4 @@
-import { decimals, quantity } from '../../text/numbers.ts';
+import { quantity, figure, stated } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { ANTENNA_AXES, ANTENNAS } from '../../model/radio.ts';
 import { placedAntennas, radiosOf, type RadioAt } from '../../radio/antennasOf.ts';
@@ -17,7 +17,7 @@ export function radioSheet(graph: Graph): Sheet {
   const neighbours = neighboursOf(graph);
   return {
     title: `Radios ${graph.design.aircraft.name}`,
-    subtitle: `${heights.flightM} m above the ground, ${heights.groundM} m on it, ${wantedDb} dB in hand`,
+    subtitle: `${stated(heights.flightM, 'm')} above the ground, ${stated(heights.groundM, 'm')} on it, ${stated(wantedDb, 'dB')} in hand`,
     columns: [
       { title: 'Radio', kind: 'value' },
       { title: 'MHz', kind: 'value' },
@@ -35,24 +35,24 @@ export function radioSheet(graph: Graph): Sheet {
       const at = places.get(radio.name);
       return [
         radio.name,
-        `${decimals(low, 0)} to ${decimals(high, 0)}`,
-        radio.radio.sendsDbm === undefined ? 'listens' : quantity(radio.radio.sendsDbm, 'dBm', 0),
+        `${figure(low, 'MHz')} to ${figure(high, 'MHz')}`,
+        radio.radio.sendsDbm === undefined ? 'listens' : quantity(radio.radio.sendsDbm, 'dBm'),
         `${ANTENNAS[radio.antenna].title}, ${ANTENNA_AXES[radio.axis]}`,
-        at === undefined ? 'not placed' : decimals(at[0], 0),
+        at === undefined ? 'not placed' : quantity(at[0], 'mm'),
         budget === undefined ? '' : ANTENNAS[radio.groundAntenna].title,
-        budget === undefined ? '' : quantity(reachM(budget.lossDb - wantedDb, budget.mhz, heights) / 1000, 'km', 1),
-        budget === undefined || missionM === 0 ? '' : quantity(marginDb(budget, missionM, heights), 'dB', 0),
+        budget === undefined ? '' : quantity(reachM(budget.lossDb - wantedDb, budget.mhz, heights) / 1000, 'km'),
+        budget === undefined || missionM === 0 ? '' : quantity(marginDb(budget, missionM, heights), 'dB'),
         worstOf(radio, neighbours),
       ];
     }),
     notes: [
       'Reaches are those with nothing in the way; isolations are estimates in free air.',
       ...productsOf(placedAntennas(graph)).map(
-        ({ name, mhz, receiver }) => `${name} falls on ${quantity(mhz[0], 'MHz', 0)}, where ${receiver.name} listens.`,
+        ({ name, mhz, receiver }) => `${name} falls on ${quantity(mhz[0], 'MHz')}, where ${receiver.name} listens.`,
       ),
       ...shadowsOf(graph).map(
         (shadow) =>
-          `${capital(shadowName(shadow.body))} hides ${quantity(shadow.spanDeg, 'degrees', 0)} of the horizon ${shadowWords(shadow)} from the antenna of ${shadow.antenna.name}.`,
+          `${capital(shadowName(shadow.body))} hides ${quantity(shadow.spanDeg, 'degrees')} of the horizon ${shadowWords(shadow)} from the antenna of ${shadow.antenna.name}.`,
       ),
     ],
     cautions: [
@@ -70,7 +70,7 @@ function worstOf(radio: RadioAt, neighbours: ReturnType<typeof neighboursOf>): s
   );
   if (worst === undefined) return '';
   const { sender, isolation, arrivesDbm, bearsDbm } = worst;
-  return `${sender.name}, ${quantity(isolation.distanceMm, 'mm', 0)}, ${quantity(Math.abs(bearsDbm - arrivesDbm), 'dB', 0)} ${arrivesDbm > bearsDbm ? 'too much' : 'clear'}`;
+  return `${sender.name}, ${quantity(isolation.distanceMm, 'mm')}, ${quantity(Math.abs(bearsDbm - arrivesDbm), 'dB')} ${arrivesDbm > bearsDbm ? 'too much' : 'clear'}`;
 }
 
 function capital(text: string): string {

@@ -33,8 +33,8 @@ export function netSheet(graph: Graph, scenarioId: string): Sheet | undefined {
     columns: [
       { title: 'Net', kind: 'number' },
       { title: 'Held by', kind: 'value' },
-      { title: 'Lowest V', kind: 'number' },
-      { title: 'Highest V', kind: 'number' },
+      { title: 'Lowest', kind: 'number', unit: 'V' },
+      { title: 'Highest', kind: 'number', unit: 'V' },
       { title: 'Pins', kind: 'words' },
     ],
     rows,

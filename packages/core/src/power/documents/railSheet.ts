@@ -1,4 +1,4 @@
-import { decimals, quantity } from '../../text/numbers.ts';
+import { decimals, quantity, figure, percent } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import type { Sheet } from '../../harness/documents/sheet.ts';
 import { enduranceOf, flyMission } from '../mission/flyMission.ts';
@@ -28,12 +28,12 @@ export function railSheet(graph: Graph): Sheet {
   const rows = [...seen.values()].map(({ line, leastV, leastIn, mostA, mostIn }) => [
     line.ref,
     line.element,
-    decimals(leastV, 2),
+    figure(leastV, 'V'),
     leastIn,
-    decimals(mostA, 2),
+    figure(mostA, 'A'),
     mostIn,
     line.ratedA === undefined ? '' : decimals(line.ratedA, 1),
-    line.ratedA === undefined ? '' : `${Math.round((mostA / line.ratedA) * 100)} %`,
+    line.ratedA === undefined ? '' : percent(mostA / line.ratedA),
   ]);
   return {
     title: `Supplies and rails ${graph.design.aircraft.name}`,
@@ -41,11 +41,11 @@ export function railSheet(graph: Graph): Sheet {
     columns: [
       { title: 'Item', kind: 'value' },
       { title: 'Element', kind: 'words' },
-      { title: 'Lowest V', kind: 'number' },
+      { title: 'Lowest', kind: 'number', unit: 'V' },
       { title: 'In', kind: 'words' },
-      { title: 'Most A', kind: 'number' },
+      { title: 'Most', kind: 'number', unit: 'A' },
       { title: 'In', kind: 'words' },
-      { title: 'Rated A', kind: 'number' },
+      { title: 'Rated', kind: 'number', unit: 'A' },
       { title: 'Used', kind: 'number' },
     ],
     rows,
@@ -61,12 +61,12 @@ function missionNotes(graph: Graph): string[] {
   const lasts =
     endurance?.minutes === undefined
       ? []
-      : [`Endurance in ${endurance.situation.toLowerCase()}: ${quantity(endurance.minutes, 'minutes', 0)} of usable charge.`];
+      : [`Endurance in ${endurance.situation.toLowerCase()}: ${quantity(endurance.minutes, 'minutes')} of usable charge.`];
   if (isExample) return lasts;
   return [
     ...lasts,
     emptyAtMin === undefined
-      ? `The mission of ${quantity(totalMin, 'minutes', 0)} is flown with charge left.`
-      : `${emptyPack ?? '?'} is at the end of its usable charge after ${decimals(emptyAtMin, 0)} of ${quantity(totalMin, 'minutes', 0)}.`,
+      ? `The mission of ${quantity(totalMin, 'minutes')} is flown with charge left.`
+      : `${emptyPack ?? '?'} is at the end of its usable charge after ${figure(emptyAtMin, 'minutes')} of ${quantity(totalMin, 'minutes')}.`,
   ];
 }

@@ -1,4 +1,4 @@
-import { decimals } from '../../text/numbers.ts';
+import { decimals, stated } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { conductorLengthMm } from '../../harness/wireFacts.ts';
 import type { Sheet } from '../../harness/documents/sheet.ts';
@@ -26,7 +26,7 @@ export function currentSheet(graph: Graph, scenarioId: string): Sheet | undefine
     if (length === undefined) assumed += 1;
     const ohm = conductorOhm(graph, cable, conductor);
     const current = amps[i] ?? 0;
-    const at = (node: number): string => figure(voltsAtNode(network, before, node), 3);
+    const at = (node: number): string => valueText(voltsAtNode(network, before, node), 3);
     return [
       [
         cable.tag,
@@ -35,8 +35,8 @@ export function currentSheet(graph: Graph, scenarioId: string): Sheet | undefine
         String(conductor.awg),
         length === undefined ? 'not set' : String(length),
         decimals(ohm * 1000, 2),
-        figure(current, 4),
-        figure(current * ohm * 1000, 2),
+        valueText(current, 4),
+        valueText(current * ohm * 1000, 2),
         at(edge.a),
         at(edge.b),
       ],
@@ -50,7 +50,7 @@ export function currentSheet(graph: Graph, scenarioId: string): Sheet | undefine
       { title: 'Pin A', kind: 'number' },
       { title: 'Colour', kind: 'colour' },
       { title: 'AWG', kind: 'number' },
-      { title: 'Length mm', kind: 'number' },
+      { title: 'Length', kind: 'number', unit: 'mm' },
       { title: 'Milliohm', kind: 'number' },
       { title: 'Amps A to B', kind: 'number' },
       { title: 'Drop mV', kind: 'number' },
@@ -58,12 +58,12 @@ export function currentSheet(graph: Graph, scenarioId: string): Sheet | undefine
       { title: 'Volts B', kind: 'number' },
     ],
     rows,
-    notes: assumed === 0 ? [] : [`${assumed} wires without a typed length are taken as ${ASSUMED_LENGTH_MM} mm.`],
+    notes: assumed === 0 ? [] : [`${assumed} wires without a typed length are taken as ${stated(ASSUMED_LENGTH_MM, 'mm')}.`],
     cautions: [],
   };
 }
 
-/** A figure, empty where no supply network reaches. */
-function figure(value: number | undefined, digits: number): string {
+/** A value, empty where no supply network reaches. */
+function valueText(value: number | undefined, digits: number): string {
   return value === undefined ? '' : decimals(value, digits);
 }

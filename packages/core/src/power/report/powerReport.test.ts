@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { quantity } from '../../text/numbers.ts';
 import { demoDesign } from '../../test/designs.ts';
 import { mudflat } from '../../demo/mudflat.ts';
 import { saltmarsh } from '../../demo/saltmarsh.ts';
@@ -71,7 +72,9 @@ describe('starting from zero', () => {
       if (element?.is !== 'load') throw new Error(`${ref} has no load.`);
       return sum + (Number(element.typicalA) * Number(element.nominalV)) / (Number(element.minV) / 2);
     }, 0);
-    expect(cruise.starts).toEqual([expect.stringContaining(`FC1 reg-9v runs, and may not start into its load: up to ${upA.toFixed(2)} A`)]);
+    expect(cruise.starts).toEqual([
+      expect.stringContaining(`FC1 reg-9v runs, and may not start into its load: up to ${quantity(upA, 'A')}`),
+    ]);
   });
 
   it('is no question where every supply gives more than that', () => {

@@ -1,4 +1,4 @@
-import { decimals } from '../../text/numbers.ts';
+import { quantity } from '../../text/numbers.ts';
 import type { PowerNetwork } from '../network/powerNetwork.ts';
 import type { Fall } from '../scenarios/solveScenario.ts';
 import type { Tripping } from '../solve/circuit.ts';
@@ -12,27 +12,22 @@ function elementOf({ devices }: PowerNetwork, device: number): string {
   return placed?.is === 'element' ? placed.element.id : 'USB';
 }
 
-/** A figure of a sentence. */
-function figure(value: number): string {
-  return decimals(value, 2);
-}
-
 /** What changed over for good, and why: "BEC1 buck shuts down: 3.42 A asked, 3.00 A given." */
 export function sayTripping(network: PowerNetwork, { device, what, value, limit, input }: Tripping): string {
   const name = `${refOf(network, device)} ${elementOf(network, device)}`;
   switch (what) {
     case 'overload':
-      return `${name} is overloaded and gives way: ${figure(value)} A asked, ${figure(limit)} A given.`;
+      return `${name} is overloaded and gives way: ${quantity(value, 'A')} asked, ${quantity(limit, 'A')} given.`;
     case 'input-low':
-      return `${name} shuts down: ${figure(value)} V at its input, ${figure(limit)} V needed.`;
+      return `${name} shuts down: ${quantity(value, 'V')} at its input, ${quantity(limit, 'V')} needed.`;
     case 'trip':
-      return `${name} trips: ${figure(value)} A, ${figure(limit)} A carried.`;
+      return `${name} trips: ${quantity(value, 'A')}, ${quantity(limit, 'A')} carried.`;
     case 'window':
-      return `${name} leaves its input ${(input ?? 0) + 1}: ${figure(value)} V, limit ${figure(limit)} V.`;
+      return `${name} leaves its input ${(input ?? 0) + 1}: ${quantity(value, 'V')}, limit ${quantity(limit, 'V')}.`;
   }
 }
 
 /** A load that falls out: "FC1 logic resets: 4.41 V, 4.50 V needed." */
 export function sayFall(network: PowerNetwork, { device, volts, minV }: Fall): string {
-  return `${refOf(network, device)} ${elementOf(network, device)} falls out: ${figure(volts)} V, ${figure(minV)} V needed.`;
+  return `${refOf(network, device)} ${elementOf(network, device)} falls out: ${quantity(volts, 'V')}, ${quantity(minV, 'V')} needed.`;
 }

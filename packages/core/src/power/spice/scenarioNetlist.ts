@@ -1,3 +1,4 @@
+import { stated, withPlainSpaces } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { ASSUMED_LENGTH_MM } from '../network/wireOhm.ts';
 import type { PowerNetwork } from '../network/powerNetwork.ts';
@@ -21,7 +22,7 @@ export function scenarioNetlist(graph: Graph, scenarioId: string): string | unde
     title: plainLine(`${name}, ${scenario.title.toLowerCase()}: operating point`),
     comments: [
       'Elements by their laws, guesses from voltages without load. Nodes are named after the first pin on them.',
-      `A wire without a typed length is taken as ${ASSUMED_LENGTH_MM} mm.`,
+      `A wire without a typed length is taken as ${withPlainSpaces(stated(ASSUMED_LENGTH_MM, 'mm'))}.`,
       ...(stalled === undefined ? [] : [`Stalled: ${nameOf(network, stalled)}.`]),
       ...network.copper.branches.map(({ edges }, i) => `Rw${i + 1}: ${branchWords(graph, edges)}`),
     ],

@@ -184,7 +184,7 @@ function Ladder({ graph, plain }: { readonly graph: Graph; readonly plain: Plain
             </svg>
             <span className="value">{pin.n}</span>
             <span className="value font-medium">{pin.label}</span>
-            <span className="value grow text-right text-ink2">{volts === undefined ? '' : quantity(volts, 'V', 2)}</span>
+            <span className="value grow text-right text-ink2">{volts === undefined ? '' : quantity(volts, 'V')}</span>
           </button>
           {!takesSeveralCables(end.connector) && (
             <button type="button" className="text-[12px] text-ink2 underline" onClick={() => make(toggleContact(plain, side, pin.n))}>

@@ -1,3 +1,4 @@
+import { coordinates } from '../../../text/numbers.ts';
 import type { Edit, SimpleEdit } from '../../../edits/registry.ts';
 import type { Graph } from '../../../graph/graph.ts';
 import { baysOf } from '../../../layout/bayAt.ts';
@@ -63,7 +64,7 @@ export function intoOtherBay(
     .find(({ edit }) => isWellAfter(graph, edit, isWell));
   if (found === undefined) return [];
   const { bay, edit } = found;
-  const sentence = `Move ${item.ref} to ${edit.place.at.join(', ')} in the bay "${bay.title}" (${BAY_ACCESS[bay.access]}), where it has room.`;
+  const sentence = `Move ${item.ref} to ${coordinates(edit.place.at, 'mm')} in the bay "${bay.title}" (${BAY_ACCESS[bay.access]}), where it has room.`;
   return [{ label: `Move ${item.ref} to "${bay.title}"`, sentence, edit }];
 }
 

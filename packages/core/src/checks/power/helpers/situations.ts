@@ -1,4 +1,3 @@
-import { decimals, quantity } from '../../../text/numbers.ts';
 import type { Graph } from '../../../graph/graph.ts';
 import { scenariosOf } from '../../../power/scenarios/scenario.ts';
 import { solveScenario, type ScenarioResult } from '../../../power/scenarios/solveScenario.ts';
@@ -19,14 +18,4 @@ export function workingSituations(graph: Graph): readonly ScenarioResult[] {
 /** One situation by its id. */
 export function situation(graph: Graph, id: 'climb' | 'cruise'): ScenarioResult | undefined {
   return workingSituations(graph).find(({ scenario }) => scenario.id === id);
-}
-
-/** A current for a sentence: three figures at most after the point. */
-export function ampsText(amps: number): string {
-  return quantity(amps, 'A', amps < 1 ? 3 : 2);
-}
-
-/** A voltage for a sentence: two figures after the point. */
-export function voltsOf(volts: number): string {
-  return decimals(volts, 2);
 }

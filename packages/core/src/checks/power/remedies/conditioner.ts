@@ -1,3 +1,4 @@
+import { stated } from '../../../text/numbers.ts';
 import type { Edit } from '../../../edits/registry.ts';
 import { circuitNode, type Graph } from '../../../graph/graph.ts';
 import type { Part } from '../../../model/part.ts';
@@ -51,12 +52,13 @@ export function leadCapacitorRemedies(graph: Graph, item: number, microfarad: nu
   if (part === undefined || entry === undefined || portId === undefined || spec?.is !== 'choice') return [];
   const value = spec.choices.map((choice) => Number(choice.value)).find((choice) => choice >= microfarad);
   const draft = new DraftEdits(graph.design, [entry.item.id]);
-  const added = value === undefined ? undefined : draft.add(part, `at ${entry.item.ref}`, { [spec.id]: value });
+  if (value === undefined) return [];
+  const added = draft.add(part, `at ${entry.item.ref}`, { [spec.id]: value });
   if (added === undefined || !draft.wire(draft.port(added, 'leads'), draft.port(entry.item.id, portId), 'straight')) return [];
   return [
     {
-      label: `Add ${value ?? 0} uF`,
-      sentence: `Solder ${value ?? 0} uF, low ESR, 50 V, across the supply pads of ${entry.item.ref}, as short as it goes. The stripe is the negative terminal: the wrong way round it bursts.`,
+      label: `Add ${stated(value, 'uF')}`,
+      sentence: `Solder ${stated(value, 'uF')}, low ESR, 50 V, across the supply pads of ${entry.item.ref}, as short as it goes. The stripe is the negative terminal: the wrong way round it bursts.`,
       edit: draft.edit(`Add a capacitor at ${entry.item.ref}`),
     },
   ];

@@ -1,3 +1,4 @@
+import { listed } from '../../../text/lists.ts';
 import { circuitNode, groupOf, type Graph } from '../../../graph/graph.ts';
 import { drivesDirectly, railsOf, voltsAt } from '../../../graph/railsOf.ts';
 import type { PortAt } from '../../../graph/cableJoins.ts';
@@ -30,7 +31,7 @@ export function railRemedies(graph: Graph, node: number): readonly Remedy[] {
   const added = addRegulator(draft, graph, node, port, false);
   if (added === undefined) return [];
   const instead =
-    built.length === 0 ? '' : `, and pull the supply of ${built.map(({ item }) => graph.items[item]?.item.ref ?? '?').join(' and ')}`;
+    built.length === 0 ? '' : `, and pull the supply of ${listed(built.map(({ item }) => graph.items[item]?.item.ref ?? '?'))}`;
   return [
     {
       label: 'Add a separate regulator',

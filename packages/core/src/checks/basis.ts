@@ -1,0 +1,54 @@
+import { withPlainSpaces } from '../text/numbers.ts';
+import type { Evidence, Severity } from './finding.ts';
+
+/*
+ * The basis of a finding: its facts as a text that a waiver keeps. It says how it was written, so that a waiver given under an earlier
+ * way of writing numbers is judged by its numbers and does not lapse for the way they look.
+ */
+
+/** Begins every basis that is written now; those before it begin with the severity. */
+const WRITTEN = '2; ';
+
+/** The facts that a finding rests on, in metric units whoever looks. */
+export function basisOf(severity: Severity, evidence: readonly Evidence[]): string {
+  const facts = evidence.map((fact) => [fact.label, fact.value, fact.limit ?? ''].join(' = '));
+  return withPlainSpaces(WRITTEN + [severity, ...facts].join('; '));
+}
+
+/** Whether a waiver with this basis holds for a finding with that one. */
+export function holdsFor(waived: string, found: string): boolean {
+  if (waived.startsWith(WRITTEN)) return waived === found;
+  return tellsSame(waived, found.slice(WRITTEN.length));
+}
+
+/** How much of a value the rule of its unit may have rounded away where it had more digits before. */
+const ROUNDED_SHARE = 0.005;
+
+function tellsSame(before: string, now: string): boolean {
+  const [was, is] = [factsIn(before), factsIn(now)];
+  if (was.words !== is.words || was.numbers.length !== is.numbers.length) return false;
+  return was.numbers.every(({ value, halfStep }, i) => {
+    const other = is.numbers[i]?.value;
+    return other !== undefined && Math.abs(value - other) <= Math.max(halfStep * (1 + 1e-9), ROUNDED_SHARE * Math.abs(other));
+  });
+}
+
+interface WrittenNumber {
+  readonly value: number;
+  /** Half of the step of its last digit: by so much it may have been rounded. */
+  readonly halfStep: number;
+}
+
+/** A number that stands by itself, with the units that were written in two ways. Numbers inside of names are words. */
+const NUMBER = /(?<![\w.-])(-?\d+(?:\.(\d+))?)(?: (mA|A|mm)(?!\w))?(?![\w]|\.\d)/g;
+
+function factsIn(text: string): { readonly words: string; readonly numbers: readonly WrittenNumber[] } {
+  const numbers: WrittenNumber[] = [];
+  const words = text.replace(NUMBER, (_, digits: string, behind: string | undefined, unit: string | undefined) => {
+    const per = unit === 'mA' ? 1e-3 : 1;
+    numbers.push({ value: Number(digits) * per, halfStep: 0.5 * per * 10 ** -(behind ?? '').length });
+    // A length had no unit in some facts.
+    return unit === undefined || unit === 'mm' ? '#' : '# A';
+  });
+  return { words, numbers };
+}
