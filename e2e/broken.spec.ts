@@ -6,8 +6,9 @@ async function withScript(page: Page, glob: string, place: RegExp, by: string): 
   await page.route(glob, async (route) => {
     const response = await route.fetch();
     const text = await response.text();
-    if (place.test(text)) return route.fulfill({ response, body: text.replace(place, by) });
-    return route.fulfill({ response });
+    const changed = text.replace(place, by);
+    if (changed === text) throw new Error(`There is no such place in ${route.request().url()}.`);
+    return route.fulfill({ response, body: changed });
   });
 }
 
@@ -95,4 +96,40 @@ test('without the layout engine the wiring sheet says why it is not drawn, and t
   await enter(page, 'add servo 9g', 'add Servo 9 g');
   await expect(page.getByTestId('wiring')).not.toHaveAttribute('data-layout-seq', '0');
   await expect(page.getByTestId('wiring').getByRole('alert')).toHaveCount(0);
+});
+
+/** Has calculators of the worker throw, each with its id as the error. */
+async function withCalculatorsThrowing(page: Page, ids: readonly string[]): Promise<void> {
+  const any = ids.map((id) => id.replace('.', '\\.')).join('|');
+  const place = new RegExp(`id:["'\`](${any})["'\`],steps:`, 'g');
+  await withScript(page, '**/follower.worker-*.js', place, 'id:"$1",steps:()=>{throw new Error("no $1")},was:');
+}
+
+test('a map of the field that throws is told above the plan, which stays', async ({ page, whole }) => {
+  await withCalculatorsThrowing(page, ['layout.field']);
+  await page.goto(`${whole}/layout`);
+  await settled(page);
+  await page.getByLabel(/^field/).selectOption({ label: 'Cruise' });
+  const told = page.getByRole('alert').filter({ hasText: 'The field of this version could not be worked out' });
+  await expect(told).toContainText('no layout.field');
+  await expect(page.locator('[data-item="FC1"]')).toBeVisible();
+  expect(await findings(page)).not.toEqual([]);
+  expect(await violations(page)).toEqual([]);
+  await page.getByLabel(/^field/).selectOption('');
+  await expect(told).toHaveCount(0);
+});
+
+test('a netlist, a sheet of currents and a fault that cannot be solved are told, and the river stays', async ({ page, whole }) => {
+  await withCalculatorsThrowing(page, ['power.netlist', 'power.currents', 'power.faulty']);
+  await page.goto(`${whole}/power`);
+  await settled(page);
+  await page.getByRole('button', { name: 'SPICE netlist' }).press('Enter');
+  await expect(page.getByText('The netlist could not be made. The error: no power.netlist')).toBeVisible();
+  await page.getByRole('button', { name: 'Currents as CSV' }).press('Enter');
+  await expect(page.getByText('The sheet of currents could not be made. The error: no power.currents')).toBeVisible();
+  await page.getByTestId('faults').locator('tbody button').first().press('Enter');
+  await expect(page.getByRole('alert').filter({ hasText: 'The situation with this fault could not be solved' })).toContainText(
+    'no power.faulty',
+  );
+  await expect(page.getByTestId('supplies')).toBeVisible();
 });

@@ -1,22 +1,17 @@
-import type { Edit } from '@wired-falcon/core';
 import type { ContourLine } from './calculators.ts';
 import { firstFree, type Box, type TextLabel } from './labelBoxes.ts';
-import { useFieldMap } from './useFieldMap.ts';
-import type { ViewBox } from '../../drawing/viewBoxes.ts';
+import type { FieldLines } from './useFieldMap.ts';
 
 export interface FieldLayerProps {
-  readonly scenario: string;
-  readonly waterMm: number;
-  readonly view: ViewBox;
+  /** Undefined until the first lines are there. */
+  readonly drawn: FieldLines | undefined;
   readonly letterMm: number;
-  readonly moving: Edit | undefined;
   /** Where other texts stand. */
   readonly taken: readonly Box[];
 }
 
 /** Lines of equal field over the plan: what turns the heading of a compass that stands there. */
-export function FieldLayer({ scenario, waterMm, view, letterMm, moving, taken }: FieldLayerProps) {
-  const drawn = useFieldMap(scenario, waterMm, view, moving);
+export function FieldLayer({ drawn, letterMm, taken }: FieldLayerProps) {
   return (
     <g aria-hidden="true" className="pointer-events-none" data-testid="field" data-field-seq={drawn?.seq ?? 0}>
       {drawn?.lines.map(({ ut, path, labelSpots }) => {

@@ -27,6 +27,8 @@ import { PlaceBar } from './PlaceBar.tsx';
 import { PLAN_LABEL, PlanDrawing } from './PlanDrawing.tsx';
 import { SideDrawing } from './SideDrawing.tsx';
 import { aroundBay, aroundPieces, bayNamed, fromAbove, fromTheSide } from '../../drawing/viewBoxes.ts';
+import { NotComputed } from '../../ui/NotComputed.tsx';
+import { useFieldMap } from './useFieldMap.ts';
 import { useReadersUnits } from '../../ui/readersUnits.ts';
 
 /** Where everything sits: the plan to scale, live balance, cables on their ways. */
@@ -58,6 +60,7 @@ function Plan({ frame }: { readonly frame: FramePlan }) {
   const whole = aroundPieces(outline.plan, fromAbove);
   const bay = bayNamed(frame, zoom);
   const view = (bay === undefined ? undefined : aroundBay(frame, bay)) ?? whole;
+  const field = useFieldMap(fieldIn === '' ? undefined : fieldIn, fieldMm, view, moving);
   const pack = solvePack(graph);
   const selected = selection.is === 'item' ? selection.item : undefined;
   const item = selected === undefined ? undefined : design.aircraft.items[selected];
@@ -117,6 +120,7 @@ function Plan({ frame }: { readonly frame: FramePlan }) {
           </label>
         </span>
       </div>
+      <NotComputed what="The field of this version could not be worked out" failure={field.failure} />
       <PlanDrawing
         graph={shown}
         frame={frame}
@@ -127,7 +131,7 @@ function Plan({ frame }: { readonly frame: FramePlan }) {
         selected={selected}
         chosen={selection.is === 'item' || selection.is === 'cable' ? selection : undefined}
         showsCables={showsCables}
-        field={fieldIn === '' ? undefined : { scenario: fieldIn, waterMm: fieldMm, moving }}
+        field={fieldIn === '' ? undefined : { drawn: field.drawn }}
         onSelect={(id) => select({ is: 'item', item: id })}
         onDrag={setMoved}
         onPlace={(entry, place) => void make(placeEdit(entry.item, place))}

@@ -36,7 +36,7 @@ interface PlanDrawingProps {
   readonly chosen: WaysOf | undefined;
   readonly showsCables: boolean;
   /** The situation whose field is drawn, and the height; a move that is under way with it. */
-  readonly field: Omit<FieldLayerProps, 'view' | 'letterMm' | 'taken'> | undefined;
+  readonly field: Pick<FieldLayerProps, 'drawn'> | undefined;
   readonly onSelect: (item: ItemId) => void;
   /** While a part is dragged; undefined when that ends without a move. */
   readonly onDrag: (moved: { readonly entry: PlacedItem; readonly at: Spot } | undefined) => void;
@@ -92,7 +92,7 @@ export function PlanDrawing(props: PlanDrawingProps) {
           <title>{title}</title>
         </g>
       ))}
-      {props.field !== undefined && <FieldLayer {...props.field} view={view} letterMm={letterMm} taken={[...taken, ...parts.map(boxOf)]} />}
+      {props.field !== undefined && <FieldLayer {...props.field} letterMm={letterMm} taken={[...taken, ...parts.map(boxOf)]} />}
       <CableWays graph={graph} chosen={chosen} showsAll={showsCables} />
       <AntennaAxes graph={graph} sizeMm={letterMm} />
       {pack !== undefined && <Ghost solution={pack} />}

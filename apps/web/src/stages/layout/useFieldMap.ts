@@ -10,13 +10,24 @@ export interface FieldLines {
   readonly lines: readonly ContourLine[];
 }
 
-/** The map of the field in a situation at a height, drawn in the worker; a newer wish ends an older one, whose lines stay until then. */
-export function useFieldMap(scenario: string, waterMm: number, window: ViewBox, moving: Edit | undefined): FieldLines | undefined {
+interface FieldMapNow {
+  /** Undefined before the first. The lines of an older wish stay until those of a newer are there. */
+  readonly drawn: FieldLines | undefined;
+  /** Why there are none of the newest document. */
+  readonly failure: string | undefined;
+}
+
+/** The map of the field in a situation at a height, drawn in the worker. Nothing is computed without a situation. */
+export function useFieldMap(scenario: string | undefined, waterMm: number, window: ViewBox, moving: Edit | undefined): FieldMapNow {
   const { x, y, width, height } = window;
   const wish = useMemo(
-    () => ({ scenario, waterMm, window: { x, y, width, height }, moving }),
+    () => (scenario === undefined ? undefined : { scenario, waterMm, window: { x, y, width, height }, moving }),
     [scenario, waterMm, x, y, width, height, moving],
   );
-  const { shown } = useCalculated<typeof fieldMap>('layout.field', wish);
-  return useMemo(() => (shown === undefined ? undefined : { seq: shown.seq, lines: shown.answer }), [shown]);
+  const { shown, failure } = useCalculated<typeof fieldMap>('layout.field', wish);
+  const drawn = useMemo(
+    () => (shown === undefined || scenario === undefined ? undefined : { seq: shown.seq, lines: shown.answer }),
+    [shown, scenario],
+  );
+  return { drawn, failure: scenario === undefined ? undefined : failure };
 }

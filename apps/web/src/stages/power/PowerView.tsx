@@ -13,6 +13,7 @@ import { costText, isTroubled, situationText } from './powerWords.ts';
 import { RiverDrawing } from './RiverDrawing.tsx';
 import { riverLayout } from './riverLayout.ts';
 import { SupplyTable } from './SupplyTable.tsx';
+import { NotComputed } from '../../ui/NotComputed.tsx';
 import { useFaults, useFaultyReport, type SweepState } from './useFaults.ts';
 
 const FIRST = 'cruise';
@@ -35,12 +36,13 @@ export function PowerView() {
   if (power === undefined) return <p className="p-6 text-ink2">Solving every situation ...</p>;
   const { scenarios } = power.answer;
   const intact = scenarios.find((scenario) => scenario.id === id) ?? scenarios[0];
-  const report = fault === undefined ? intact : (faulty ?? intact);
+  const report = fault === undefined ? intact : (faulty.report ?? intact);
   const hasSupply = scenarios.some(({ supplies }) => supplies.some(({ is }) => is === 'battery' || is === 'source'));
   if (report === undefined || !hasSupply) return <EmptyPower />;
   const subject = subjectOf(graph, selection);
   const saveNetlist = async (): Promise<void> => {
     const reply = await follower.once<typeof netlist>('power.netlist', report.id);
+    if (reply.is === 'failed') return session.say(`The netlist could not be made. The error: ${reply.sentence}`);
     if (reply.is === 'answer' && reply.answer !== undefined)
       downloadText(`${design.aircraft.name}, ${report.title.toLowerCase()}.cir`, reply.answer, 'text/plain');
   };
@@ -64,11 +66,12 @@ export function PowerView() {
           {report.unsettled} does not settle here: these figures are not to be trusted.
         </p>
       )}
+      <NotComputed what="The situation with this fault could not be solved" failure={faulty.failure} />
       {fault !== undefined && (
         <p
           className="mt-2 flex items-center gap-3 border-l-2 border-rust pl-2"
           data-testid="fault-shown"
-          data-is-solved={faulty !== undefined}
+          data-is-solved={faulty.report !== undefined}
         >
           <span>
             With <b>{fault.names[0]}</b>: {costText(fault)}

@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
-import type { FaultSweep, ScenarioReport } from '@wired-falcon/core';
+import type { Design, FaultSweep, ScenarioReport } from '@wired-falcon/core';
+import { useDesign } from '../../session/SessionContext.tsx';
 import { useCalculated } from '../../workers/useCalculated.ts';
 import type { faulty, sweep } from './calculators.ts';
 
@@ -16,21 +17,33 @@ interface Faults {
   readonly again: () => void;
 }
 
-/** Looks at every single fault whenever the document has changed. What an older document gave stays until the newer is done. */
+/**
+ * Looks at every single fault whenever the document has changed. What an older document gave stays until the newer is done. Stopped, it
+ * begins again with the next change.
+ */
 export function useFaults(): Faults {
-  const [isStopped, setStopped] = useState(false);
+  const design = useDesign();
+  const [stoppedAt, setStoppedAt] = useState<Design>();
+  const isStopped = stoppedAt === design;
   const { shown, share, failure } = useCalculated<typeof sweep>('power.sweep', isStopped ? undefined : null);
   const state = useMemo((): SweepState => {
     if (isStopped) return { is: 'stopped' };
     if (failure !== undefined) return { is: 'failed', sentence: failure };
     return shown === undefined ? { is: 'running', share: share ?? 0 } : { is: 'done', seq: shown.seq, sweep: shown.answer };
   }, [isStopped, failure, shown, share]);
-  return { state, stop: () => setStopped(true), again: () => setStopped(false) };
+  return { state, stop: () => setStoppedAt(design), again: () => setStoppedAt(undefined) };
 }
 
-/** The river of a situation with a fault in it; undefined without a fault, and until it is solved. */
-export function useFaultyReport(situation: string, fault: string | undefined): ScenarioReport | undefined {
+interface FaultyReport {
+  /** Undefined without a fault, and until it is solved. */
+  readonly report: ScenarioReport | undefined;
+  /** Why there is none of the newest document. */
+  readonly failure: string | undefined;
+}
+
+/** The river of a situation with a fault in it. */
+export function useFaultyReport(situation: string, fault: string | undefined): FaultyReport {
   const ask = useMemo(() => (fault === undefined ? undefined : { situation, fault }), [situation, fault]);
-  const { shown } = useCalculated<typeof faulty>('power.faulty', ask);
-  return shown?.ask === ask ? shown?.answer : undefined;
+  const { shown, failure } = useCalculated<typeof faulty>('power.faulty', ask);
+  return { report: shown?.ask === ask ? shown?.answer : undefined, failure: ask === undefined ? undefined : failure };
 }
