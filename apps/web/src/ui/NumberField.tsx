@@ -45,7 +45,11 @@ export function NumberField(props: NumberFieldProps) {
           placeholder={usual === undefined ? undefined : usualText(usual, (one) => units.asTyped(one, unit))}
           {...input}
         />
-        {unit !== undefined && !isUnitHidden && <span className="min-w-9 text-[12.5px] text-ink2">{units.unit(unit)}</span>}
+        {unit !== undefined && !isUnitHidden && (
+          <span data-unit className="min-w-6 text-[12.5px] text-ink2">
+            {units.unit(unit)}
+          </span>
+        )}
         {isWrong && (
           <span role="alert" className="text-[12.5px] text-rust">
             {units.asTyped(least, unit)} to {units.asTyped(most, unit)}

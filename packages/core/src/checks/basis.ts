@@ -27,9 +27,12 @@ const ROUNDED_SHARE = 0.005;
 function tellsSame(before: string, now: string): boolean {
   const [was, is] = [factsIn(before), factsIn(now)];
   if (was.words !== is.words || was.numbers.length !== is.numbers.length) return false;
-  return was.numbers.every(({ value, halfStep }, i) => {
-    const other = is.numbers[i]?.value;
-    return other !== undefined && Math.abs(value - other) <= Math.max(halfStep * (1 + 1e-9), ROUNDED_SHARE * Math.abs(other));
+  return was.numbers.every((one, i) => {
+    const other = is.numbers[i];
+    if (other === undefined) return false;
+    // A whole number may be one that somebody stated: then nothing of it was rounded away.
+    const rounded = Math.max(one.halfStep, other.isWhole ? 0 : other.halfStep, ROUNDED_SHARE * Math.abs(other.value));
+    return Math.abs(one.value - other.value) <= rounded * (1 + 1e-9);
   });
 }
 
@@ -37,6 +40,7 @@ interface WrittenNumber {
   readonly value: number;
   /** Half of the step of its last digit: by so much it may have been rounded. */
   readonly halfStep: number;
+  readonly isWhole: boolean;
 }
 
 /** A number that stands by itself, with the units that were written in two ways. Numbers inside of names are words. */
@@ -46,7 +50,7 @@ function factsIn(text: string): { readonly words: string; readonly numbers: read
   const numbers: WrittenNumber[] = [];
   const words = text.replace(NUMBER, (_, digits: string, behind: string | undefined, unit: string | undefined) => {
     const per = unit === 'mA' ? 1e-3 : 1;
-    numbers.push({ value: Number(digits) * per, halfStep: 0.5 * per * 10 ** -(behind ?? '').length });
+    numbers.push({ value: Number(digits) * per, halfStep: 0.5 * per * 10 ** -(behind ?? '').length, isWhole: behind === undefined });
     // A length had no unit in some facts.
     return unit === undefined || unit === 'mm' ? '#' : '# A';
   });

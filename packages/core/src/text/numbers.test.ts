@@ -25,7 +25,7 @@ describe('numbers in words', () => {
       '0 mA',
       '40 mA',
       '-40 mA',
-      '0.250 A',
+      '0.25 A',
       '2.50 A',
     ]);
   });

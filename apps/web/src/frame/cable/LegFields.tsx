@@ -15,6 +15,7 @@ interface LegFieldProps {
 export function LengthField({ cable, leg, title }: LegFieldProps) {
   const session = useSession();
   const graph = useGraph();
+  const { system, figure } = useReadersUnits();
   const { typedLengthMm: _typed, ...untyped } = leg;
   const byLayout = legLengthMm(graph, cable, untyped);
   return (
@@ -23,7 +24,11 @@ export function LengthField({ cable, leg, title }: LegFieldProps) {
       value={leg.typedLengthMm}
       takes={(mm) => mm > 0 && mm <= MOST_MM}
       usual={byLayout === undefined ? 'not set' : `${stated(byLayout, 'mm')} by layout`}
-      problem={`A length is a number, up to ${stated(MOST_MM, 'mm')}.`}
+      problem={
+        system === 'metric'
+          ? 'A length is a number of millimetres, up to 20 000.'
+          : `A length is a number of inches, up to ${figure(MOST_MM, 'mm')}.`
+      }
       onSave={(lengthMm) =>
         session.make({ kind: 'set-leg-length', cable: cable.id, leg: leg.id, lengthMm, was: leg.typedLengthMm ?? null })
       }

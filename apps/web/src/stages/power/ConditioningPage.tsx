@@ -154,7 +154,7 @@ function Filter() {
     { volts: figures.volts, amps: figures.amps, switchingHz: figures.switchingKhz * 1000, motorHz: [0, figures.motorHz] },
   );
   return (
-    <section aria-label="LC filter">
+    <section className="[&_[data-unit]]:min-w-9" aria-label="LC filter">
       <h2 className="text-[15px] font-bold">LC filter for video</h2>
       <Fields entries={FILTER} figures={figures} onChange={setFigures} />
       <p className="mt-2 text-[13px]" data-testid="filter">

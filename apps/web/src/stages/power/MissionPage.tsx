@@ -54,8 +54,8 @@ function Outcome({ mission, endurance }: { readonly mission: Mission; readonly e
     <p className="mt-1 max-w-prose text-[13px]" data-testid="endurance">
       {endurance?.minutes !== undefined && (
         <>
-          <b className="value">{quantity(endurance.minutes, 'min')}</b> in {endurance.situation.toLowerCase()} on {stated(share, '%')} of
-          the packs.{' '}
+          <b className="value">{stated(Math.round(endurance.minutes), 'min')}</b> in {endurance.situation.toLowerCase()} on{' '}
+          {stated(share, '%')} of the packs.{' '}
         </>
       )}
       {mission.isExample

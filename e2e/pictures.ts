@@ -1,0 +1,75 @@
+import { join } from 'node:path';
+import type { Page } from '@playwright/test';
+import { enter, expect, settled, test } from './bench.ts';
+
+interface Picture {
+  readonly name: string;
+  /** Its address below the server's. */
+  readonly at: string;
+  /** What is chosen on the page. */
+  readonly stage?: (page: Page) => Promise<void>;
+}
+
+const pictures: readonly Picture[] = [
+  {
+    name: 'hangar',
+    at: '',
+    stage: async (page) => {
+      await page.getByTestId('hangar').waitFor();
+      await expect(page.getByText('checking')).toHaveCount(0);
+    },
+  },
+  { name: 'brief', at: 'aircraft/saltmarsh/brief' },
+  {
+    name: 'layout',
+    at: 'aircraft/saltmarsh/layout',
+    stage: async (page) => {
+      await page.getByLabel(/^field/).selectOption({ label: 'Climb' });
+      await page.locator('[data-item="GNSS1"]').press('Enter');
+      await page.locator('[data-testid="field"] path').first().waitFor({ state: 'attached' });
+    },
+  },
+  { name: 'antennas', at: 'aircraft/mudflat/layout/antennas' },
+  { name: 'range', at: 'aircraft/saltmarsh/layout/range', stage: (page) => page.locator('.apexcharts-series path').first().waitFor() },
+  { name: 'parts', at: 'aircraft/saltmarsh/parts' },
+  { name: 'wiring', at: 'aircraft/reedbed/wiring' },
+  { name: 'ladder', at: 'aircraft/reedbed/wiring', stage: (page) => enter(page, 'open w15', 'W15') },
+  { name: 'power', at: 'aircraft/saltmarsh/power?situation=cruise' },
+  {
+    name: 'faults',
+    at: 'aircraft/saltmarsh/power',
+    stage: async (page) => {
+      await page.getByTestId('faults').locator('tbody button').first().waitFor();
+      await page.getByTestId('faults').evaluate((section) => section.scrollIntoView({ block: 'center' }));
+    },
+  },
+  { name: 'mission', at: 'aircraft/saltmarsh/power/mission', stage: (page) => page.locator('.apexcharts-series path').first().waitFor() },
+  { name: 'conditioning', at: 'aircraft/saltmarsh/power/conditioning' },
+  { name: 'documents', at: 'aircraft/saltmarsh/documents' },
+  {
+    name: 'port-card',
+    at: 'aircraft/saltmarsh/documents',
+    stage: (page) => page.getByRole('link', { name: 'Port card FC1' }).press('Enter'),
+  },
+  { name: 'labels', at: 'aircraft/saltmarsh/documents/labels/aircraft' },
+  // Last, since it changes the aircraft.
+  {
+    name: 'joining',
+    at: 'aircraft/reedbed/wiring',
+    stage: async (page) => {
+      await enter(page, 'add gnss', 'add GNSS receiver, serial');
+      await settled(page);
+      await page.locator('[data-pin="GNSS1.UART.2"]').click();
+      await page.locator('[data-pin="FC1.S4.2"]').click();
+      await page.getByRole('button', { name: 'Make the cable' }).waitFor();
+    },
+  },
+];
+
+for (const { name, at, stage } of pictures)
+  test(name, async ({ page, server }) => {
+    await page.goto(`${server.url}/${at}`);
+    if (at !== '') await settled(page);
+    await stage?.(page);
+    await page.screenshot({ path: join(import.meta.dirname, '../docs/screenshots', `${name}.png`), animations: 'disabled' });
+  });
