@@ -99,6 +99,42 @@ test('an aircraft is made from nothing, and every empty screen says what to do f
   await expect(page.getByTestId('hangar').locator('tr', { hasText: 'Tern' })).toContainText('3');
 });
 
+test('the entry line offers what makes most sense first, Escape empties it, and a slash begins anew', async ({ page, server }) => {
+  await page.goto(server.url);
+  await page.getByLabel('New aircraft').fill('Plover');
+  await page.getByRole('button', { name: 'Create' }).click();
+  await settled(page);
+  for (const [text, effect] of [
+    ['add controller f4 wing', 'add Controller F4 wing board'],
+    ['add servo 12g x2', 'add Servo 12 g, metal gear x2'],
+  ] as const)
+    await enter(page, text, effect);
+  await settled(page);
+  const line = page.getByRole('combobox', { name: 'Entry line' });
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('/');
+  await expect(line).toBeFocused();
+  await page.keyboard.type('srv1 > fc1');
+  // What Enter will do is told before it is pressed: the output, with all of its conductors.
+  await expect(page.getByRole('option').first()).toContainText('SRV1 lead > FC1 out 1');
+  await expect(page.getByRole('option').first()).toContainText('3 conductors by meaning');
+  await page.keyboard.press('Escape');
+  await expect(line).toHaveValue('');
+  await expect(line).not.toBeFocused();
+  // Left with a click, it keeps what was typed; a slash marks it, and typing takes its place.
+  await page.keyboard.press('/');
+  await page.keyboard.type('srv2 > fc');
+  await page.mouse.click(700, 15);
+  await expect(line).not.toBeFocused();
+  await page.keyboard.press('/');
+  await page.keyboard.type('srv2 > fc1');
+  await expect(line).toHaveValue('srv2 > fc1');
+  await page.keyboard.press('Enter');
+  await settled(page);
+  await expect(page.locator('[data-item="SRV2"]')).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+});
+
 test('an aircraft file goes out and comes in; another file is refused in a sentence', async ({ page, server, aircraft }) => {
   await page.goto(`${aircraft}/documents`);
   const download = page.waitForEvent('download');

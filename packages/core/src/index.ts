@@ -83,6 +83,7 @@ export * from './harness/documents/sheet.ts';
 export * from './harness/fitPinMap.ts';
 export * from './harness/offTheShelf.ts';
 export * from './harness/wireFacts.ts';
+export * from './harness/joinRank.ts';
 export * from './harness/joinVerdict.ts';
 export * from './harness/proposeCable.ts';
 export * from './harness/wireStyle.ts';

@@ -13,7 +13,7 @@ import { ENTRY_LINE_ID, leaveEntryLine } from './focusEntryLine.ts';
 import type { Suggestion } from './suggestion.ts';
 import { useReadersUnits } from '../ui/readersUnits.ts';
 
-/** Typed commands with completion. Enter takes the line that is marked. */
+/** Typed commands with completion. Enter takes the line that is marked, Escape empties it. */
 export function EntryLine() {
   const { read } = useReadersUnits();
   const [text, setText] = useState('');
@@ -70,7 +70,9 @@ export function EntryLine() {
             value={text}
             onChange={(event) => setText(event.target.value.replace(/^\//, ''))}
             onKeyDown={(event) => {
-              if (event.key === 'Escape') event.currentTarget.blur();
+              if (event.key !== 'Escape') return;
+              setText('');
+              event.currentTarget.blur();
             }}
           />
         </div>

@@ -96,4 +96,46 @@ describe('the entry line', () => {
     for (const text of ['>', 'a > b > c', 'fc1 >', '> fc1', 'add', 'add x', 'find', '...', 'fc1.99 > gnss1', '<b>', '\\', '('])
       expect(Array.isArray(suggest(text))).toBe(true);
   });
+
+  describe('offers first what makes most sense', () => {
+    const bare: Design = { ...demo, aircraft: { ...demo.aircraft, cables: {} } };
+    const first = (text: string, design = bare): string | undefined => suggest(text, design)[0]?.text;
+
+    it('a signal before a supply, and the most of its pins', () => {
+      expect(first('srv1 > fc1')).toBe('SRV1 lead > FC1 out 1');
+      expect(first('esc1 > fc1')).toBe('ESC1 signal > FC1 out 1');
+      expect(first('radio1 > fc1')).toBe('RADIO1 UART > FC1 S1');
+    });
+
+    it('fewer pins left out before more', () => {
+      expect(first('rx1 > fc1')).toBe('RX1 SBUS > FC1 S2 rc in');
+      expect(first('bat1 > fc1')).toBe('BAT1 main > FC1 battery');
+    });
+
+    it("never a regulator's input for its output, as long as one of it can feed", () => {
+      const offers = suggest('bec1 > fc1', bare).map(({ text }) => text);
+      const last = offers.findLastIndex((text) => text.startsWith('BEC1 out'));
+      expect(last).toBeGreaterThan(0);
+      expect(offers.slice(0, last).filter((text) => text.startsWith('BEC1 in'))).toEqual([]);
+    });
+
+    it('a free port before one that is taken, wherever it stands in the list', () => {
+      const taken = take('srv1 > fc1 out 1', bare);
+      expect(suggest('srv2 > fc1', taken)[0]?.text).toBe('SRV2 lead > FC1 out 2');
+      const outputs = suggest('srv2 > fc1 out', taken);
+      expect(outputs.at(-1)).toMatchObject({
+        text: 'SRV2 lead > FC1 out 1',
+        effect: expect.stringMatching(/^FC1 out 1 is taken by W\d+$/),
+        action: undefined,
+      });
+      expect(outputs.slice(0, -1).every(({ action }) => action !== undefined)).toBe(true);
+    });
+
+    it('a map of grounds alone after every other', () => {
+      const offers = suggest('bat1 > fc1', bare);
+      const grounds = offers.findIndex(({ effect }) => effect.startsWith('1 conductor '));
+      expect(grounds).toBeGreaterThan(0);
+      expect(offers.slice(0, grounds).every(({ effect }) => !effect.startsWith('1 conductor '))).toBe(true);
+    });
+  });
 });

@@ -1,8 +1,10 @@
 import {
+  byRank,
   cablesAtPort,
   findPin,
   fitPinMap,
   joinPins,
+  joinRank,
   plainCable,
   proposeCable,
   takesSeveralCables,
@@ -18,6 +20,16 @@ interface Place {
   readonly name: string;
 }
 
+/** More ports than these are not tried: each pair of them is a pin map to fit with every key. */
+const MOST_FROM = 4;
+const MOST_TO = 60;
+
+/** A cable that may be meant, with how much sense it makes. */
+interface Offer {
+  readonly suggestion: Suggestion;
+  readonly rank: readonly number[];
+}
+
 /** `gnss1 > s4` wires two ports by meaning; `gnss1 uart.2 > fc1 s4.3` joins two pins of one cable. */
 export const wireCommand: EntryCommand = {
   id: 'wire',
@@ -25,11 +37,12 @@ export const wireCommand: EntryCommand = {
   suggest: (text, { graph }) => {
     const [left, right, ...rest] = text.split('>');
     if (left === undefined || right === undefined || rest.length > 0) return [];
-    const from = placesNamed(graph, left).slice(0, 4);
-    const to = placesNamed(graph, right).slice(0, 20);
+    const from = placesNamed(graph, left).slice(0, MOST_FROM);
+    const to = placesNamed(graph, right).slice(0, MOST_TO);
     return from
       .flatMap((a) => to.filter((b) => b.at.itemId !== a.at.itemId).map((b) => wire(graph, a, b)))
-      .sort((x, y) => (x.action === undefined ? 1 : 0) - (y.action === undefined ? 1 : 0));
+      .sort((x, y) => byRank(x.rank, y.rank))
+      .map(({ suggestion }) => suggestion);
   },
 };
 
@@ -55,26 +68,32 @@ function rank(graph: Graph, place: Place): number {
   return graph.items[place.at.item]?.part?.kind === 'controller' ? 0 : 1;
 }
 
-function wire(graph: Graph, a: Place, b: Place): Suggestion {
+function wire(graph: Graph, a: Place, b: Place): Offer {
   const text = `${a.name} > ${b.name}`;
   const shared = sharedCable(graph, a.at, b.at);
-  if (a.n !== undefined && b.n !== undefined && shared !== undefined) return joinInside(graph, text, shared, a, b);
+  if (a.n !== undefined && b.n !== undefined && shared !== undefined)
+    return { suggestion: joinInside(graph, text, shared, a, b), rank: DONE_FIRST };
   for (const { at } of [a, b]) {
     const [there] = cablesAtPort(graph, at.itemId, at.port.id);
     if (there !== undefined && !takesSeveralCables(at.port.connector)) {
-      return { text, effect: `${at.ref} ${at.port.label} is taken by ${there.tag}`, action: undefined };
+      return { suggestion: { text, effect: `${at.ref} ${at.port.label} is taken by ${there.tag}`, action: undefined }, rank: UNDOABLE };
     }
   }
   const map = fitPinMap(graph, a.at, b.at, 'meaning');
-  if (map.pairs.length === 0) return { text, effect: 'no pin of one belongs to a pin of the other', action: undefined };
+  if (map.pairs.length === 0)
+    return { suggestion: { text, effect: 'no pin of one belongs to a pin of the other', action: undefined }, rank: UNDOABLE };
   const crossed = map.pairs.some((pair) => a.at.port.pins[pair.a - 1]?.role === 'tx') ? ', pairs crossed' : '';
   const missing = map.leftOut.length > 0 ? `, ${map.leftOut.length} ${map.leftOut.length === 1 ? 'pin' : 'pins'} left out` : '';
+  const effect = `${map.pairs.length} ${map.pairs.length === 1 ? 'conductor' : 'conductors'} by meaning${crossed}${missing}`;
   return {
-    text,
-    effect: `${map.pairs.length} ${map.pairs.length === 1 ? 'conductor' : 'conductors'} by meaning${crossed}${missing}`,
-    action: { is: 'edit', edit: proposeCable(graph, a.at, b.at, 'meaning').edit },
+    suggestion: { text, effect, action: { is: 'edit', edit: proposeCable(graph, a.at, b.at, 'meaning').edit } },
+    rank: [1, ...joinRank(map, a.at)],
   };
 }
+
+/** What was named down to its pins, and what cannot be made. */
+const DONE_FIRST = [0];
+const UNDOABLE = [2];
 
 function sharedCable(graph: Graph, a: PortAt, b: PortAt) {
   return cablesAtPort(graph, a.itemId, a.port.id)
