@@ -9,6 +9,7 @@ import {
   proposeCable,
   takesSeveralCables,
   type Graph,
+  type PinMap,
   type PortAt,
 } from '@wired-falcon/core';
 import { portOfPin } from '../selection/portOfPin.ts';
@@ -23,11 +24,12 @@ interface Place {
 /** More ports than these are not tried: each pair of them is a pin map to fit with every key. */
 const MOST_FROM = 4;
 const MOST_TO = 60;
+const MOST_OFFERED = 12;
 
-/** A cable that may be meant, with how much sense it makes. */
+/** A cable that may be meant, with how much sense it makes. Its suggestion is made only where it is shown: it holds the whole edit. */
 interface Offer {
-  readonly suggestion: Suggestion;
   readonly rank: readonly number[];
+  readonly suggestion: () => Suggestion;
 }
 
 /** `gnss1 > s4` wires two ports by meaning; `gnss1 uart.2 > fc1 s4.3` joins two pins of one cable. */
@@ -42,7 +44,8 @@ export const wireCommand: EntryCommand = {
     return from
       .flatMap((a) => to.filter((b) => b.at.itemId !== a.at.itemId).map((b) => wire(graph, a, b)))
       .sort((x, y) => byRank(x.rank, y.rank))
-      .map(({ suggestion }) => suggestion);
+      .slice(0, MOST_OFFERED)
+      .map(({ suggestion }) => suggestion());
   },
 };
 
@@ -72,28 +75,34 @@ function wire(graph: Graph, a: Place, b: Place): Offer {
   const text = `${a.name} > ${b.name}`;
   const shared = sharedCable(graph, a.at, b.at);
   if (a.n !== undefined && b.n !== undefined && shared !== undefined)
-    return { suggestion: joinInside(graph, text, shared, a, b), rank: DONE_FIRST };
+    return { rank: [0], suggestion: () => joinInside(graph, text, shared, a, b) };
   for (const { at } of [a, b]) {
     const [there] = cablesAtPort(graph, at.itemId, at.port.id);
-    if (there !== undefined && !takesSeveralCables(at.port.connector)) {
-      return { suggestion: { text, effect: `${at.ref} ${at.port.label} is taken by ${there.tag}`, action: undefined }, rank: UNDOABLE };
-    }
+    if (there !== undefined && !takesSeveralCables(at.port.connector))
+      return impossible(text, `${at.ref} ${at.port.label} is taken by ${there.tag}`);
   }
   const map = fitPinMap(graph, a.at, b.at, 'meaning');
-  if (map.pairs.length === 0)
-    return { suggestion: { text, effect: 'no pin of one belongs to a pin of the other', action: undefined }, rank: UNDOABLE };
-  const crossed = map.pairs.some((pair) => a.at.port.pins[pair.a - 1]?.role === 'tx') ? ', pairs crossed' : '';
-  const missing = map.leftOut.length > 0 ? `, ${map.leftOut.length} ${map.leftOut.length === 1 ? 'pin' : 'pins'} left out` : '';
-  const effect = `${map.pairs.length} ${map.pairs.length === 1 ? 'conductor' : 'conductors'} by meaning${crossed}${missing}`;
+  if (map.pairs.length === 0) return impossible(text, 'no pin of one belongs to a pin of the other');
   return {
-    suggestion: { text, effect, action: { is: 'edit', edit: proposeCable(graph, a.at, b.at, 'meaning').edit } },
     rank: [1, ...joinRank(map, a.at)],
+    suggestion: () => ({
+      text,
+      effect: effectOf(map, a.at),
+      action: { is: 'edit', edit: proposeCable(graph, a.at, b.at, 'meaning').edit },
+    }),
   };
 }
 
-/** What was named down to its pins, and what cannot be made. */
-const DONE_FIRST = [0];
-const UNDOABLE = [2];
+/** What cannot be made comes after everything that can. */
+function impossible(text: string, effect: string): Offer {
+  return { rank: [2], suggestion: () => ({ text, effect, action: undefined }) };
+}
+
+function effectOf({ pairs, leftOut }: PinMap, { port }: PortAt): string {
+  const crossed = pairs.some((pair) => port.pins[pair.a - 1]?.role === 'tx') ? ', pairs crossed' : '';
+  const missing = leftOut.length > 0 ? `, ${leftOut.length} ${leftOut.length === 1 ? 'pin' : 'pins'} left out` : '';
+  return `${pairs.length} ${pairs.length === 1 ? 'conductor' : 'conductors'} by meaning${crossed}${missing}`;
+}
 
 function sharedCable(graph: Graph, a: PortAt, b: PortAt) {
   return cablesAtPort(graph, a.itemId, a.port.id)

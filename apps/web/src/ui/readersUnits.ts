@@ -35,10 +35,22 @@ const UNITS_OF: Readonly<Record<UnitSystem, ReadersUnits>> = { metric: unitsFor(
 const KEY = 'wired-falcon-units';
 const listeners = new Set<() => void>();
 
-function chosen(): UnitSystem {
+function remembered(): UnitSystem {
   const text = rememberedText(KEY);
   return text !== undefined && isUnitSystem(text) ? text : 'metric';
 }
+
+/** What holds in this window: every number on a page asks for it, and a browser takes its time to answer. */
+let current = remembered();
+const chosen = (): UnitSystem => current;
+
+function change(to: UnitSystem): void {
+  current = to;
+  for (const listener of listeners) listener();
+}
+
+// Another window of the same browser chose.
+window.addEventListener('storage', () => change(remembered()));
 
 export function isUnitSystem(text: string): text is UnitSystem {
   return Object.hasOwn(UNIT_SYSTEMS, text);
@@ -46,12 +58,7 @@ export function isUnitSystem(text: string): text is UnitSystem {
 
 function listen(listener: () => void): () => void {
   listeners.add(listener);
-  // Another window of the same browser chose.
-  window.addEventListener('storage', listener);
-  return () => {
-    listeners.delete(listener);
-    window.removeEventListener('storage', listener);
-  };
+  return () => void listeners.delete(listener);
 }
 
 /** The units of this browser, in every window of it: a preference of who reads, never part of the aircraft. */
@@ -62,5 +69,5 @@ export function useReadersUnits(): ReadersUnits {
 /** Reads everything in other units from now on. */
 export function chooseUnits(system: UnitSystem): void {
   rememberText(KEY, system);
-  for (const listener of listeners) listener();
+  change(system);
 }

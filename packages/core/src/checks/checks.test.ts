@@ -38,6 +38,8 @@ describe.each(checks.map((check) => [check.id, check] as const))('%s', (id) => {
       expect(finding.what).toMatch(/[A-Z]+\d+/);
       expect(finding.why.length).toBeGreaterThan(10);
       expect(finding.where.length).toBeGreaterThan(0);
+      // A value that reads like its limit tells nobody what is wrong.
+      for (const { value, limit } of finding.evidence) expect(value).not.toBe(limit);
     }
   });
 

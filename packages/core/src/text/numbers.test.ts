@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { current, decimals, figure, percent, withPlainSpaces, quantity, range, size, stated } from './numbers.ts';
+import { against, current, currentAgainst, decimals, figure, percent, withPlainSpaces, quantity, range, size, stated } from './numbers.ts';
 import { UNITS, type Unit } from './units.ts';
 
 describe('numbers in words', () => {
@@ -37,6 +37,22 @@ describe('numbers in words', () => {
         const places = UNITS[unit](value);
         expect(Number.isInteger(places) && places >= 0 && places <= 4).toBe(true);
         expect(Math.abs(Number(figure(value, unit)) - value)).toBeLessThanOrEqual(0.5000001 * 10 ** -places);
+      }),
+    );
+  });
+
+  it('beside their limit have digits enough to be told from it, and no more than the rule where they are anyway', () => {
+    expect(against(20.004, 20, 'A')).toEqual({ value: '20.004 A', limit: '20.000 A' });
+    expect(against(11.6, 12, 'dB')).toEqual({ value: '11.6 dB', limit: '12.0 dB' });
+    expect(against(12.4, 20, 'dB')).toEqual({ value: '12 dB', limit: '20 dB' });
+    expect(currentAgainst(0.0504, 0.05)).toEqual({ value: '0.0504 A', limit: '0.0500 A' });
+    expect(currentAgainst(0.05, 2)).toEqual({ value: '50 mA', limit: '2.00 A' });
+    const amps = fc.double({ min: 0.2, max: 500, noNaN: true });
+    fc.assert(
+      fc.property(amps, fc.double({ min: 1e-4, max: 0.1, noNaN: true }), (limit, over) => {
+        const texts = against(limit * (1 + over), limit, 'A');
+        expect(texts.value).not.toBe(texts.limit);
+        expect(against(limit, limit, 'A').value).toBe(quantity(limit, 'A'));
       }),
     );
   });

@@ -57,6 +57,30 @@ export function current(amps: number): string {
   return Math.abs(amps) < 0.1 ? quantity(amps * 1000, 'mA') : quantity(amps, 'A');
 }
 
+/** A value and its limit in words. */
+interface Against {
+  readonly value: string;
+  readonly limit: string;
+}
+
+/** How many digits more than the rule are tried to tell a value from its limit. */
+const MOST_MORE = 4;
+
+/** A computed value beside its limit, with more digits than the rule gives where the two would read alike and are not. */
+export function against(value: number, limit: number, unit: Unit): Against {
+  const written = (one: number, more: number): string => `${decimals(one, UNITS[unit](one) + more)}${gapOf(unit)}${unit}`;
+  for (let more = 0; ; more++) {
+    const texts = { value: written(value, more), limit: written(limit, more) };
+    if (texts.value !== texts.limit || value === limit || more === MOST_MORE) return texts;
+  }
+}
+
+/** A current beside its limit, as `current` and `against` write them. */
+export function currentAgainst(amps: number, limitA: number): Against {
+  const texts = { value: current(amps), limit: current(limitA) };
+  return texts.value === texts.limit ? against(amps, limitA, 'A') : texts;
+}
+
 /** A ratio as a percentage: `0.123` is `12 %`. */
 export function percent(ratio: number): string {
   return quantity(ratio * 100, '%');

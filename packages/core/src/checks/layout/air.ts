@@ -1,4 +1,4 @@
-import { quantity, stated } from '../../text/numbers.ts';
+import { against, quantity, stated } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { impactPa, pitotsOf, speedAtPa, stepMs, type Pitot } from '../../layout/pitots.ts';
 import type { FramePlan } from '../../model/frame.ts';
@@ -107,7 +107,7 @@ function beyond(graph: Graph, item: Item, { fullScalePa, stepPa }: AirspeedRange
     where: [{ is: 'item', item: id }],
     what: `${ref} measures up to ${quantity(speedAtPa(fullScalePa), 'm/s')}, and the aircraft may fly ${quantity(neverExceedMs, 'm/s')}.`,
     evidence: [
-      { label: 'at never-exceed speed', value: quantity(impactPa(neverExceedMs), 'Pa'), limit: quantity(fullScalePa, 'Pa') },
+      { label: 'at never-exceed speed', ...against(impactPa(neverExceedMs), fullScalePa, 'Pa') },
       ...(stallMs === undefined ? [] : [{ label: 'step at stall speed', value: quantity(stepMs(stepPa, stallMs), 'm/s') }]),
     ],
     why: 'Above its range it shows one speed whatever the aircraft does. Take a sensor of a wider range.',

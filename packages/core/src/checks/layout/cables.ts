@@ -1,5 +1,5 @@
 import { listed } from '../../text/lists.ts';
-import { quantity, stated } from '../../text/numbers.ts';
+import { against, quantity, stated } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { legWays, type LegWay } from '../../layout/ways.ts';
 import type { FramePlan, RouteId } from '../../model/frame.ts';
@@ -102,7 +102,7 @@ function fullRoutes(graph: Graph, frame: FramePlan): Saying[] {
         severity: 'mend',
         where: entries.slice(0, 12).map(({ cable }) => ({ is: 'cable', cable: cable.id })),
         what: `${tagsOf(entries)}: ${wires.length} wires do not fit from ${from} to ${to}.`,
-        evidence: [{ label: `needed for ${wires.length} wires`, value: quantity(needed, 'mm'), limit: quantity(route.diameterMm, 'mm') }],
+        evidence: [{ label: `needed for ${wires.length} wires`, ...against(needed, route.diameterMm, 'mm') }],
         why: 'They cannot be pulled through, or their insulation is hurt.',
         discriminator: id,
         remedies: () => [

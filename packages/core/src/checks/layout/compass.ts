@@ -1,5 +1,5 @@
 import { listed } from '../../text/lists.ts';
-import { quantity, stated, range } from '../../text/numbers.ts';
+import { against, quantity, range, stated } from '../../text/numbers.ts';
 import { compassFieldAt, compassFields, type CompassField } from '../../field/compassFields.ts';
 import type { Graph } from '../../graph/graph.ts';
 import type { SimpleEdit } from '../../edits/registry.ts';
@@ -49,7 +49,7 @@ function varying(graph: Graph, { compass, worst, legs, situations }: CompassFiel
       what: `The currents of ${listed(legs.slice(0, 2).map(({ of }) => of.cable.tag))} turn the heading of ${item.ref} by ${quantity(errorDeg, 'degrees')} (${title.toLowerCase()}).`,
       evidence: [
         { label: `level field that varies, ${title.toLowerCase()}`, value: quantity(levelUt, 'uT') },
-        { label: 'heading error', value: quantity(errorDeg, 'deg'), limit: stated(MEND_DEG, 'deg') },
+        { label: 'heading error', ...against(errorDeg, MEND_DEG, 'deg') },
         ...legs.slice(0, 3).map(({ of, amps, ut }) => ({ label: `${of.cable.tag}, ${quantity(amps, 'A')}`, value: quantity(ut, 'uT') })),
         ...situations.filter((one) => one.title === 'Cruise').map((one) => ({ label: 'cruise', value: quantity(one.errorDeg, 'deg') })),
       ],
@@ -73,7 +73,7 @@ function constant({ compass, constantUt, rangeUt }: CompassField): Saying[] {
       severity: 'note',
       where: [{ is: 'item', item: item.id }],
       what: `Magnets beside ${item.ref} take more than half of what it measures.`,
-      evidence: [{ label: 'constant field', value: quantity(most, 'uT'), limit: quantity(RANGE_SHARE * rangeUt, 'uT') }],
+      evidence: [{ label: 'constant field', ...against(most, RANGE_SHARE * rangeUt, 'uT') }],
       why: 'What is left is small for the field of the earth and for what varies; a motor that is changed moves it out of range.',
       discriminator: 'constant',
     },
@@ -107,7 +107,7 @@ function twists(graph: Graph, item: string, wasDeg: number, legs: CompassField['
   return [
     {
       label: `Twist ${tags}`,
-      sentence: `Twist the wires of ${tags}, a turn in ${stated(TWIST_MM, 'mm')}: the heading error falls from ${range(wasDeg, errorDeg, 'degrees')}.`,
+      sentence: `Twist the wires of ${tags}, a turn in ${stated(TWIST_MM, 'mm')}: the heading error falls from ${range(wasDeg, errorDeg, 'deg')}.`,
       edit,
     },
   ];
@@ -124,7 +124,7 @@ function leadings(graph: Graph, compass: CompassField['compass'], wasDeg: number
     return [
       {
         label: `Lead ${tag} another way`,
-        sentence: `Lead ${tag} by way of ${point.title}: the heading error falls from ${range(wasDeg, errorDeg, 'degrees')}.`,
+        sentence: `Lead ${tag} by way of ${point.title}: the heading error falls from ${range(wasDeg, errorDeg, 'deg')}.`,
         edit,
       },
     ];
@@ -158,7 +158,7 @@ function moves(graph: Graph, compass: CompassField['compass'], wasDeg: number): 
       return [
         {
           label: `Move ${compass.item.ref} ${stated(mm, 'mm')}`,
-          sentence: `Move ${compass.item.ref} ${stated(mm, 'mm')} ${name}: the heading error falls from ${range(wasDeg, errorDeg, 'degrees')}.`,
+          sentence: `Move ${compass.item.ref} ${stated(mm, 'mm')} ${name}: the heading error falls from ${range(wasDeg, errorDeg, 'deg')}.`,
           edit,
         },
       ];

@@ -1,4 +1,4 @@
-import { quantity, stated } from '../../text/numbers.ts';
+import { against, quantity, stated } from '../../text/numbers.ts';
 import type { SimpleEdit } from '../../edits/registry.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { usualOr } from '../../model/frame.ts';
@@ -23,8 +23,8 @@ export const headingBaseline: Check = {
           where: [{ is: 'item', item }],
           what: `The two antennas of ${ref} stand ${quantity(lengthMm, 'mm')} apart: their heading is off by ${quantity(errorDeg, 'degrees')}.`,
           evidence: [
-            { label: 'baseline', value: quantity(lengthMm, 'mm'), limit: quantity(wantedMm, 'mm') },
-            { label: 'heading, one sigma', value: quantity(errorDeg, 'deg'), limit: quantity(wantedDeg, 'deg') },
+            { label: 'baseline', ...against(lengthMm, wantedMm, 'mm') },
+            { label: 'heading, one sigma', ...against(errorDeg, wantedDeg, 'deg') },
           ],
           why: 'The error is that of the phase over the baseline: twice as far apart is half of it.',
           remedies: () => longer(graph, baseline, wantedMm),

@@ -1,4 +1,4 @@
-import { quantity, stated, percent } from '../../text/numbers.ts';
+import { against, percent, quantity, stated } from '../../text/numbers.ts';
 import { AIR_KG_M3, GRAVITY } from '../../layout/air.ts';
 import { balanceOf, type Balance } from '../../layout/balance.ts';
 import type { PlacedItem } from '../../layout/placedItems.ts';
@@ -35,7 +35,7 @@ function tooHeavy({ numbers: { maxMassG } }: FramePlan, { massG }: Balance, { it
       severity: 'stop',
       where: [{ is: 'item', item: item.id }],
       what: `The aircraft weighs ${quantity(massG, 'g')} with what is placed, ${quantity(heavyG, 'g')} of it ${item.ref}; ${quantity(maxMassG, 'g')} are allowed.`,
-      evidence: [{ label: 'mass of what is placed', value: quantity(massG, 'g'), limit: quantity(maxMassG, 'g') }],
+      evidence: [{ label: 'mass of what is placed', ...against(massG, maxMassG, 'g') }],
       why: 'It was not built to carry that, and rules may not allow it. Leave something at home, or build it lighter.',
       discriminator: 'limit',
     },
@@ -59,7 +59,7 @@ function stallsEarly(frame: FramePlan, { massG }: Balance, { item, massG: heavyG
       where: [{ is: 'item', item: item.id }],
       what: `With ${quantity(massG, 'g')}, ${quantity(heavyG, 'g')} of it ${item.ref}, it stalls at about ${quantity(speed, 'm/s')}, above the ${stated(asked, 'm/s')} of the brief.`,
       evidence: [
-        { label: 'stall speed, estimate', value: quantity(speed, 'm/s'), limit: stated(asked, 'm/s') },
+        { label: 'stall speed, estimate', ...against(speed, asked, 'm/s') },
         { label: 'wing area', value: quantity(wing.areaMm2 / 1e4, 'cm2') },
       ],
       why: `An estimate with a lift coefficient of ${STALL_CL} without flaps. Measure it at a safe height.`,

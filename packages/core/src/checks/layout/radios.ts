@@ -1,4 +1,4 @@
-import { quantity, stated, range } from '../../text/numbers.ts';
+import { against, quantity, range, stated } from '../../text/numbers.ts';
 import type { Edit } from '../../edits/registry.ts';
 import type { Graph } from '../../graph/graph.ts';
 import type { Spot } from '../../model/frame.ts';
@@ -61,7 +61,7 @@ function tooLoud(graph: Graph, pair: Neighbours, why: string): Saying[] {
           label: isolation.isNear ? 'isolation, stated for less than a wavelength' : 'isolation, estimated',
           value: quantity(isolation.db, 'dB'),
         },
-        { label: `arrives at ${receiver.name}`, value: quantity(arrivesDbm, 'dBm'), limit: quantity(bearsDbm, 'dBm') },
+        { label: `arrives at ${receiver.name}`, ...against(arrivesDbm, bearsDbm, 'dBm') },
       ],
       why,
       discriminator: `${receiver.radio.id} ${sender.radio.id}`,
@@ -89,7 +89,7 @@ export const gnssNearEmitter: Check = {
           what: `${source.item.ref} is ${quantity(distanceMm, 'mm')} from the antenna of ${receiver.name} and can be heard in its band.`,
           evidence: [
             { label: `${source.item.ref} radiates, estimated`, value: quantity(source.part.noiseDbm ?? 0, 'dBm') },
-            { label: `arrives at ${receiver.name}`, value: quantity(arrivesDbm, 'dBm'), limit: quantity(bearsDbm, 'dBm') },
+            { label: `arrives at ${receiver.name}`, ...against(arrivesDbm, bearsDbm, 'dBm') },
           ],
           why: 'Fewer satellites with it running than without. Compare both on the bench; distance, or a shield between the two, helps.',
           discriminator: receiver.radio.id,
@@ -151,7 +151,7 @@ export const rfProduct: Check = {
       severity: is === 'harmonic' ? 'mend' : 'note',
       where: [receiver, ...senders].map(({ item }) => ({ is: 'item', item: item.id })),
       what: `${name} falls on ${range(mhz[0], mhz[1], 'MHz')}, where ${receiver.name} listens.`,
-      evidence: [{ label: `${name} at ${receiver.name}, estimated`, value: quantity(levelDbm, 'dBm'), limit: quantity(limitDbm, 'dBm') }],
+      evidence: [{ label: `${name} at ${receiver.name}, estimated`, ...against(levelDbm, limitDbm, 'dBm') }],
       why:
         is === 'harmonic'
           ? 'A transmitter with a filter, another band, or more distance: try it with the receiver watched before you fly.'
@@ -178,16 +178,16 @@ function tooFar(graph: Graph, radio: RadioAt, distanceM: number): Saying[] {
   if (budget === undefined) return [];
   const spareDb = marginDb(budget, distanceM, heights);
   if (spareDb >= wantedDb) return [];
+  const spare = against(spareDb, wantedDb, 'dB');
   return [
     {
       severity: 'mend',
       where: [{ is: 'item', item: radio.item.id }],
-      what: `The link of ${radio.name} has ${quantity(spareDb, 'dB')} to spare ${quantity(distanceM / 1000, 'km')} away, and ${quantity(wantedDb, 'dB')} are wanted.`,
+      what: `The link of ${radio.name} has ${spare.value} to spare ${quantity(distanceM / 1000, 'km')} away, and ${spare.limit} are wanted.`,
       evidence: [
         {
           label: `${radio.name}, ${pairName({ air: radio.antenna, ground: radio.groundAntenna })}`,
-          value: quantity(spareDb, 'dB'),
-          limit: quantity(wantedDb, 'dB'),
+          ...spare,
         },
         {
           label: 'it may lose',

@@ -1,4 +1,4 @@
-import { coordinates, quantity, size, stated } from '../../text/numbers.ts';
+import { against, coordinates, quantity, size } from '../../text/numbers.ts';
 import { distanceToPiece, outlineOf, type OutlinePiece } from '../../layout/outline.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { baysOf } from '../../layout/bayAt.ts';
@@ -131,7 +131,7 @@ function overlaps(graph: Graph, placed: readonly PlacedItem[]): Saying[] {
             { is: 'item', item: b.item.id },
           ],
           what: `${a.item.ref} and ${b.item.ref} are in the same room.`,
-          evidence: [{ label: 'boxes overlap by', value: quantity(least, 'mm'), limit: stated(0, 'mm') }],
+          evidence: [{ label: 'boxes overlap by', ...against(least, 0, 'mm') }],
           why: 'Only one of them can be there.',
           discriminator: 'overlap',
           remedies: () => outOfTheWay(graph, a, b),
@@ -178,7 +178,7 @@ function outsideOf(graph: Graph, frame: FramePlan, entry: PlacedItem, plan: read
       severity: 'mend',
       where: [{ is: 'item', item: item.id }],
       what: `${item.ref} lies ${quantity(beside, 'mm')} beside the airframe.`,
-      evidence: [{ label: `from ${item.ref} to the outline, from above`, value: quantity(beside, 'mm'), limit: stated(BESIDE_MM, 'mm') }],
+      evidence: [{ label: `from ${item.ref} to the outline, from above`, ...against(beside, BESIDE_MM, 'mm') }],
       why: 'There is nothing that it could be mounted on.',
       remedies: () => ontoAirframe(graph, frame, entry),
     },

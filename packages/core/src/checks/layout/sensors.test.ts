@@ -51,7 +51,7 @@ describe('a compass beside currents', () => {
     const [finding] = findingsBy(design, 'place.compass-field');
     const remedies = finding === undefined ? [] : remediesOf(design, finding);
     const led = remedies.find(({ label }) => label.startsWith('Lead '));
-    expect(led?.sentence).toMatch(/^Lead W01 by way of keel: the heading error falls from \d+\sto\s\d\sdegrees\.$/);
+    expect(led?.sentence).toMatch(/^Lead W01 by way of keel: the heading error falls from \d+\.\d\sto\s\d\.\d\sdeg\.$/);
     if (led === undefined) throw new Error('There is no other way.');
     expect(findingsBy(made(design, led.edit), 'place.compass-field')).toEqual([]);
   });

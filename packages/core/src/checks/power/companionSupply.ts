@@ -1,4 +1,4 @@
-import { current } from '../../text/numbers.ts';
+import { current, currentAgainst } from '../../text/numbers.ts';
 import { circuitNode, groupOf, pinsOf, type Graph } from '../../graph/graph.ts';
 import { feedsOf } from '../../power/report/feedsOf.ts';
 import { nameOf } from '../../power/report/nameOf.ts';
@@ -40,8 +40,8 @@ function companionSaying(graph: Graph, result: ScenarioResult, device: number): 
       where: [{ is: 'item', item: entry.item.id }],
       what: `${ref} peaks at ${current(element.peakA)} on the pins of ${board}, and ${supply.name} has ${current(Math.max(leftA, 0))} left for it.`,
       evidence: [
-        { label: `${ref} at its peak`, value: current(element.peakA), limit: current(SHARE * Math.max(leftA, 0)) },
-        { label: `${supply.name}, others`, value: current(supply.amps - ownA), limit: current(supply.ratedA) },
+        { label: `${ref} at its peak`, ...currentAgainst(element.peakA, SHARE * Math.max(leftA, 0)) },
+        { label: `${supply.name}, others`, ...currentAgainst(supply.amps - ownA, supply.ratedA) },
       ],
       why: `When ${ref} works hard it pulls the supply of ${board} down with it. It gets a regulator of its own.`,
       remedies: () => ownSupplyRemedies(graph, placed.item, element),

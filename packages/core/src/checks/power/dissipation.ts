@@ -1,4 +1,4 @@
-import { quantity } from '../../text/numbers.ts';
+import { against } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { voltsAcross, type ScenarioResult } from '../../power/scenarios/solveScenario.ts';
 import { proposeAdoption } from '../../edits/proposeAdoption.ts';
@@ -48,11 +48,12 @@ function sayingOf(graph: Graph, result: ScenarioResult, i: number, { watts, maxW
   const placed = result.network.devices[i]?.device;
   const item = graph.items[placed?.item ?? -1]?.item;
   const name = `${item?.ref ?? '?'} ${placed?.is === 'element' ? placed.element.id : ''}`;
+  const heat = against(watts, maxW, 'W');
   return {
     severity: 'mend',
     where: item === undefined ? [] : [{ is: 'item', item: item.id }],
-    what: `${name} turns ${quantity(watts, 'W')} into heat and stands ${quantity(maxW, 'W')} (${result.scenario.title.toLowerCase()}).`,
-    evidence: [{ label: `${name}, ${result.scenario.title.toLowerCase()}`, value: quantity(watts, 'W'), limit: quantity(maxW, 'W') }],
+    what: `${name} turns ${heat.value} into heat and stands ${heat.limit} (${result.scenario.title.toLowerCase()}).`,
+    evidence: [{ label: `${name}, ${result.scenario.title.toLowerCase()}`, ...heat }],
     why: 'It shuts down when it is hot, and what hangs on it stops. A switching regulator makes a tenth of the heat.',
     discriminator: placed?.is === 'element' ? placed.element.id : '',
     remedies: () => (item === undefined ? [] : switchingRegulator(graph, item, result, i)),

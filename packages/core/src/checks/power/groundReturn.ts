@@ -1,4 +1,4 @@
-import { current } from '../../text/numbers.ts';
+import { currentAgainst } from '../../text/numbers.ts';
 import { plainCable } from '../../graph/cableJoins.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { proposeCable } from '../../harness/proposeCable.ts';
@@ -135,6 +135,7 @@ function returnSaying(graph: Graph, { scenario }: ScenarioResult, edge: number, 
   const cable = opened?.is === 'conductor' ? graph.cables[opened.cable] : undefined;
   if (opened?.is !== 'conductor' || cable === undefined) return [];
   const { conductor } = opened;
+  const carried = currentAgainst(amps, limitA);
   return [
     {
       severity: 'mend',
@@ -142,8 +143,8 @@ function returnSaying(graph: Graph, { scenario }: ScenarioResult, edge: number, 
         { is: 'cable', cable: cable.id },
         { is: 'conductor', cable: cable.id, conductor: conductor.id },
       ],
-      what: `If the ground wire of ${cable.tag} opens, ${name} carries ${current(amps)} home and is made for ${current(limitA)}.`,
-      evidence: [{ label: `${name}, ${scenario.title.toLowerCase()}`, value: current(amps), limit: current(limitA) }],
+      what: `If the ground wire of ${cable.tag} opens, ${name} carries ${carried.value} home and is made for ${carried.limit}.`,
+      evidence: [{ label: `${name}, ${scenario.title.toLowerCase()}`, ...carried }],
       why: 'The motor goes on, the thin wire burns, and with it goes the signal beside it.',
       remedies: () => doubled(graph, cable, conductor),
     },

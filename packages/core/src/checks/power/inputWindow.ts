@@ -1,4 +1,4 @@
-import { quantity } from '../../text/numbers.ts';
+import { against } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import type { ScenarioResult } from '../../power/scenarios/solveScenario.ts';
 import type { Tripping } from '../../power/solve/circuit.ts';
@@ -32,11 +32,12 @@ function sayingOf(graph: Graph, result: ScenarioResult, { device, value, limit, 
   if (placed?.is !== 'element' || entry === undefined) return undefined;
   const { ref } = entry.item;
   const isDead = inputOf(result.before.states[device] ?? -1) < 0;
+  const seen = against(value, limit, 'V');
   return {
     severity: isDead ? 'stop' : 'mend',
     where: [{ is: 'item', item: entry.item.id }],
-    what: `Input ${input + 1} of ${ref} ${placed.element.id} sees ${quantity(value, 'V')} and accepts ${value < limit ? 'no less' : 'no more'} than ${quantity(limit, 'V')} (${result.scenario.title.toLowerCase()}).`,
-    evidence: [{ label: `input ${input + 1}`, value: quantity(value, 'V'), limit: quantity(limit, 'V') }],
+    what: `Input ${input + 1} of ${ref} ${placed.element.id} sees ${seen.value} and accepts ${value < limit ? 'no less' : 'no more'} than ${seen.limit} (${result.scenario.title.toLowerCase()}).`,
+    evidence: [{ label: `input ${input + 1}`, ...seen }],
     why: isDead
       ? `${ref} has no other input: it resets in flight.`
       : `${ref} changes over to another input, and its redundancy is used up.`,

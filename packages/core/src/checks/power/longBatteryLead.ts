@@ -1,4 +1,4 @@
-import { quantity, stated } from '../../text/numbers.ts';
+import { against, quantity } from '../../text/numbers.ts';
 import { circuitNode, groupOf, membersOf, type Graph } from '../../graph/graph.ts';
 import { ASSUMED_LENGTH_MM } from '../../power/network/wireOhm.ts';
 import { conductorLengthMm } from '../../harness/wireFacts.ts';
@@ -40,8 +40,8 @@ function longLead(graph: Graph, ways: ReadonlyMap<number, readonly Way[]>, item:
       where: [{ is: 'item', item: entry.item.id }],
       what: `${ref} is ${quantity(lengthMm, 'mm')} of wire away from its pack, ${quantity(addedMm, 'mm')} more than it came with.`,
       evidence: [
-        { label: 'pack to controller', value: quantity(lengthMm, 'mm'), limit: stated(DELIVERED_MM + ALLOWED_MM, 'mm') },
-        { label: 'capacitance at the controller', value: quantity(fitted, 'uF'), limit: stated(needed.microfarad, 'uF') },
+        { label: 'pack to controller', ...against(lengthMm, DELIVERED_MM + ALLOWED_MM, 'mm') },
+        { label: 'capacitance at the controller', ...against(fitted, needed.microfarad, 'uF') },
       ],
       why: 'The inductance of the lead throws voltage peaks at the switches of the controller with every pulse, and in time kills it. Longer motor leads do no harm.',
       remedies: () => leadCapacitorRemedies(graph, item, needed.microfarad - fitted),

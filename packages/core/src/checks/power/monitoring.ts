@@ -1,4 +1,4 @@
-import { quantity, stated, current, percent } from '../../text/numbers.ts';
+import { current, currentAgainst, percent, quantity, stated } from '../../text/numbers.ts';
 import { counterpartsOf } from '../../graph/counterparts.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { senseReadings } from '../../power/report/senseReadings.ts';
@@ -102,13 +102,12 @@ function currentScale(graph: Graph): Saying[] {
       const { fullScaleA, id } = device.element;
       if (amps <= fullScaleA || amps <= (most.get(i) ?? 0)) return;
       most.set(i, amps);
+      const seen = currentAgainst(amps, fullScaleA);
       worst.set(i, {
         severity: 'mend',
         where: [{ is: 'item', item: entry.item.id }],
-        what: `${entry.item.ref} ${id} reads up to ${current(fullScaleA)} and sees ${current(amps)} (${result.scenario.title.toLowerCase()}).`,
-        evidence: [
-          { label: `${entry.item.ref} ${id}, ${result.scenario.title.toLowerCase()}`, value: current(amps), limit: current(fullScaleA) },
-        ],
+        what: `${entry.item.ref} ${id} reads up to ${seen.limit} and sees ${seen.value} (${result.scenario.title.toLowerCase()}).`,
+        evidence: [{ label: `${entry.item.ref} ${id}, ${result.scenario.title.toLowerCase()}`, ...seen }],
         why: 'What is above the scale is not counted, and the module runs hot.',
         discriminator: id,
       });

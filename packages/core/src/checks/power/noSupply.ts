@@ -1,4 +1,4 @@
-import { quantity } from '../../text/numbers.ts';
+import { against } from '../../text/numbers.ts';
 import { circuitNode, groupOf, pinsOf, type Graph } from '../../graph/graph.ts';
 import { voltsAt } from '../../graph/railsOf.ts';
 import { powerNetwork } from '../../power/network/powerNetwork.ts';
@@ -90,8 +90,7 @@ function darkSaying(graph: Graph, result: ScenarioResult, item: number, device: 
       evidence: [
         {
           label: `${ref} ${element.id}`,
-          value: quantity(voltsAcross(result.network, result.before, device), 'V'),
-          limit: quantity(element.minV, 'V'),
+          ...against(voltsAcross(result.network, result.before, device), element.minV, 'V'),
         },
       ],
       why: `${ref} stays dark.`,

@@ -1,6 +1,6 @@
-import { quantity, current } from '../../text/numbers.ts';
+import { current, currentAgainst, percent } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
-import type { Check, Evidence, Saying } from '../finding.ts';
+import type { Check, Saying } from '../finding.ts';
 import { overloadRemedies } from './remedies/loadOffSupply.ts';
 import { HEADROOM, overloads, type Overload } from './helpers/overloads.ts';
 
@@ -24,17 +24,15 @@ export const headroom: Check = {
     ),
 };
 
-function evidenceOf({ name, amps, limitA, result }: Overload): Evidence {
-  return { label: `${name}, ${result.scenario.title.toLowerCase()}`, value: current(amps), limit: current(limitA) };
-}
-
 function overloadSaying(graph: Graph, overload: Overload): Saying {
   const { name, amps, limitA, share, result } = overload;
+  const asked = currentAgainst(amps, limitA);
+  const situation = result.scenario.title.toLowerCase();
   return {
     severity: share > 1.5 ? 'stop' : 'mend',
     where: overload.where,
-    what: `${name} is asked for ${current(amps)} and is made for ${current(limitA)} (${result.scenario.title.toLowerCase()}).`,
-    evidence: [evidenceOf(overload)],
+    what: `${name} is asked for ${asked.value} and is made for ${asked.limit} (${situation}).`,
+    evidence: [{ label: `${name}, ${situation}`, ...asked }],
     why: `${name} overheats or gives way, and what hangs on it stops.`,
     discriminator: overload.discriminator,
     remedies: () => overloadRemedies(graph, overload),
@@ -46,8 +44,8 @@ function headroomSaying(overload: Overload): Saying {
   return {
     severity: 'note',
     where: overload.where,
-    what: `${name} carries ${current(lastingA)} for long, ${quantity(lastingShare * 100, '%')} of what it is made for.`,
-    evidence: [{ label: `${name}, lasting`, value: current(lastingA), limit: current(limitA) }],
+    what: `${name} carries ${current(lastingA)} for long, ${percent(lastingShare)} of what it is made for.`,
+    evidence: [{ label: `${name}, lasting`, ...currentAgainst(lastingA, limitA) }],
     why: 'Nothing is left for warm days, more load and ageing.',
     discriminator: overload.discriminator,
   };

@@ -1,5 +1,5 @@
 import { listed } from '../../text/lists.ts';
-import { quantity, figure, current } from '../../text/numbers.ts';
+import { against, currentAgainst, figure, percent, quantity } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { railsOf, type Driver } from '../../graph/railsOf.ts';
 import type { ScenarioResult } from '../../power/scenarios/solveScenario.ts';
@@ -69,13 +69,14 @@ function dischargeSayings(graph: Graph): Saying[] {
     if (placed?.is !== 'element' || placed.element.is !== 'battery' || entry === undefined) return [];
     const { continuousA } = placed.element;
     if (amps <= continuousA) return [];
+    const given = currentAgainst(amps, continuousA);
     const { ref } = entry.item;
     return [
       {
         severity: 'mend',
         where: [{ is: 'item', item: entry.item.id }],
-        what: `${ref} gives ${current(amps)} and is rated for ${current(continuousA)} (${result.scenario.title.toLowerCase()}).`,
-        evidence: [{ label: `${ref}, ${result.scenario.title.toLowerCase()}`, value: current(amps), limit: current(continuousA) }],
+        what: `${ref} gives ${given.value} and is rated for ${given.limit} (${result.scenario.title.toLowerCase()}).`,
+        evidence: [{ label: `${ref}, ${result.scenario.title.toLowerCase()}`, ...given }],
         why: 'The pack heats, swells and loses its capacity; in the cold its voltage breaks down.',
         discriminator: 'discharge',
       },
@@ -96,8 +97,8 @@ function missionSayings(graph: Graph): Saying[] {
       where: [{ is: 'item', item: item.id }],
       what: `${item.ref} is at the end of its usable charge after ${figure(emptyAtMin, 'minutes')} of the ${quantity(totalMin, 'minutes')} of the mission.`,
       evidence: [
-        { label: 'usable charge is used up', value: quantity(emptyAtMin, 'min'), limit: quantity(totalMin, 'min') },
-        { label: 'usable share', value: quantity(usableShare * 100, '%') },
+        { label: 'usable charge is used up', ...against(emptyAtMin, totalMin, 'min') },
+        { label: 'usable share', value: percent(usableShare) },
       ],
       why: 'What is left is the reserve for wind, cold and a second approach.',
       discriminator: 'mission',

@@ -1,4 +1,4 @@
-import { quantity, current } from '../../text/numbers.ts';
+import { against, currentAgainst } from '../../text/numbers.ts';
 import { circuitNode, type Graph } from '../../graph/graph.ts';
 import { railsOf, type Driver } from '../../graph/railsOf.ts';
 import type { ScenarioResult } from '../../power/scenarios/solveScenario.ts';
@@ -56,7 +56,7 @@ function builtInSaying(graph: Graph, rail: ServoRail): Saying[] {
       where: [{ is: 'item', item: entry.item.id }],
       what: `The only supply of ${rail.servos.length === 1 ? 'the servo' : `${rail.servos.length} servos`} is the regulator inside ${entry.item.ref}.`,
       evidence: [
-        { label: `${entry.item.ref} ${only.element.id}, most asked`, value: current(amps), limit: current(limitA) },
+        { label: `${entry.item.ref} ${only.element.id}, most asked`, ...currentAgainst(amps, limitA) },
         { label: 'motors', value: String(motors) },
         { label: 'servos on the rail', value: String(rail.servos.length) },
       ],
@@ -105,8 +105,8 @@ function backupSaying(graph: Graph, rail: ServoRail): Saying[] {
             where: [{ is: 'item', item: item.id }],
             what: `The servo rail is a backup supply of ${item.ref}, and nothing damps it.`,
             evidence: [
-              { label: 'lowest', value: quantity(seen.leastV, 'V'), limit: quantity(input.minV, 'V') },
-              { label: 'highest', value: quantity(seen.mostV, 'V'), limit: quantity(input.maxV, 'V') },
+              { label: 'lowest', ...against(seen.leastV, input.minV, 'V') },
+              { label: 'highest', ...against(seen.mostV, input.maxV, 'V') },
             ],
             why: 'Servos that start pull the rail down, servos that brake push it up: the controller can refuse the input just when it needs it.',
             remedies: () => conditionerRemedies(graph, node),

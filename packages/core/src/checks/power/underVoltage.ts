@@ -1,4 +1,4 @@
-import { quantity } from '../../text/numbers.ts';
+import { against, quantity } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { dropPath } from '../../power/report/dropPath.ts';
 import { sayTripping } from '../../power/report/sayEvents.ts';
@@ -21,11 +21,11 @@ function sayingOf(graph: Graph, low: LowLoad): Saying {
   const entry = graph.items[low.item];
   const ref = entry?.item.ref ?? '?';
   const drops = dropPath(result, low.device).slice(0, 3);
+  const seen = against(volts, minV, 'V');
   const evidence: Evidence[] = [
     {
       label: `${ref} ${low.element}, ${result.scenario.title.toLowerCase()}`,
-      value: quantity(volts, 'V'),
-      limit: quantity(minV, 'V'),
+      ...seen,
     },
     ...drops.map((drop) => ({ label: `lost in ${drop.name}`, value: quantity(drop.volts, 'V') })),
     ...result.before.trippings.slice(0, 2).map((tripping) => ({ label: 'first', value: sayTripping(result.network, tripping) })),
@@ -34,7 +34,7 @@ function sayingOf(graph: Graph, low: LowLoad): Saying {
   return {
     severity: isVital ? 'stop' : 'mend',
     where: entry === undefined ? [] : [{ is: 'item', item: entry.item.id }],
-    what: `${ref} ${low.element} gets ${quantity(volts, 'V')} and needs ${quantity(minV, 'V')} (${result.scenario.title.toLowerCase()}).`,
+    what: `${ref} ${low.element} gets ${seen.value} and needs ${seen.limit} (${result.scenario.title.toLowerCase()}).`,
     evidence,
     why: isVital
       ? `${ref} resets or loses its force in flight, and control with it.`

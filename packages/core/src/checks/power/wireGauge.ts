@@ -1,4 +1,4 @@
-import { quantity, current } from '../../text/numbers.ts';
+import { against, currentAgainst, quantity } from '../../text/numbers.ts';
 import { wireAmps } from '../../harness/wireLimits.ts';
 import { wireLoads, type WireLoad } from '../../power/report/wireLoads.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
@@ -21,6 +21,8 @@ function sayingOf(load: WireLoad): Saying[] {
   if (!isTooThin && !isTooLong) return [];
   const name = `${cable.tag} wire ${conductor.a.n} (${conductor.colour}, AWG ${conductor.awg})`;
   const situation = (isTooThin ? heat : drop).result.scenario.title.toLowerCase();
+  const carried = currentAgainst(heat.amps, limitA);
+  const lost = against(drop.volts, drop.allowedV, 'V');
   return [
     {
       severity: share > 1.5 ? 'stop' : 'mend',
@@ -29,11 +31,11 @@ function sayingOf(load: WireLoad): Saying[] {
         { is: 'cable', cable: cable.id },
       ],
       what: isTooThin
-        ? `${name} carries ${current(heat.amps)} and is good for ${current(limitA)} (${situation}).`
-        : `${name} loses ${quantity(drop.volts, 'V')} of ${quantity(drop.allowedV, 'V')} that are allowed (${situation}).`,
+        ? `${name} carries ${carried.value} and is good for ${carried.limit} (${situation}).`
+        : `${name} loses ${lost.value} of ${lost.limit} that are allowed (${situation}).`,
       evidence: [
-        { label: 'current', value: current(heat.amps), limit: current(limitA) },
-        { label: `lost on ${quantity(load.lengthMm, 'mm')}`, value: quantity(drop.volts, 'V'), limit: quantity(drop.allowedV, 'V') },
+        { label: 'current', ...carried },
+        { label: `lost on ${quantity(load.lengthMm, 'mm')}`, ...lost },
       ],
       why: isTooThin
         ? 'The wire gets hot, and its insulation and its contacts age.'

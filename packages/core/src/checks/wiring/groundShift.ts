@@ -1,4 +1,4 @@
-import { quantity } from '../../text/numbers.ts';
+import { against, quantity } from '../../text/numbers.ts';
 import { circuitNode, type Graph } from '../../graph/graph.ts';
 import { isSignal } from '../../harness/joinVerdict.ts';
 import { groundAddress } from '../../power/network/devicesOf.ts';
@@ -78,8 +78,7 @@ function shiftSaying(graph: Graph, volts: number, result: ScenarioResult, pair: 
       evidence: [
         {
           label: `between their grounds, ${result.scenario.title.toLowerCase()}`,
-          value: quantity(volts, 'V'),
-          limit: quantity(NOTE_V, 'V'),
+          ...against(volts, NOTE_V, 'V'),
         },
       ],
       why: 'Signals are read against the own ground: a shift of this size makes highs and lows uncertain. Thicker or shorter ground wires lower it.',

@@ -1,4 +1,4 @@
-import { quantity, figure } from '../../text/numbers.ts';
+import { figure, quantity } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { PART_KINDS, partKinds } from '../../model/partKinds.ts';
 import type { ResolvedPart } from '../../model/part.ts';

@@ -1,4 +1,4 @@
-import { quantity, figure, range } from '../../text/numbers.ts';
+import { figure, quantity, range } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { balanceOf, solvePack, type Weight } from '../../layout/balance.ts';
 import { placedItems, type PlacedItem } from '../../layout/placedItems.ts';

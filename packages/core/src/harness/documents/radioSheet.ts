@@ -1,4 +1,4 @@
-import { quantity, figure, stated } from '../../text/numbers.ts';
+import { figure, quantity, stated } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { ANTENNA_AXES, ANTENNAS } from '../../model/radio.ts';
 import { placedAntennas, radiosOf, type RadioAt } from '../../radio/antennasOf.ts';

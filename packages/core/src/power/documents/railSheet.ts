@@ -1,4 +1,4 @@
-import { decimals, quantity, figure, percent } from '../../text/numbers.ts';
+import { decimals, figure, percent, quantity } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import type { Sheet } from '../../harness/documents/sheet.ts';
 import { enduranceOf, flyMission } from '../mission/flyMission.ts';
