@@ -11,6 +11,7 @@ import {
   shadowsOf,
   shadowWords,
   type Graph,
+  figure,
   range,
 } from '@wired-falcon/core';
 import { useGraph } from '../../session/SessionContext.tsx';
@@ -53,7 +54,7 @@ function Compasses({ graph }: { readonly graph: Graph }) {
           quantity(Math.hypot(...constantUt), 'uT'),
           legs
             .slice(0, 3)
-            .map(({ of, ut }) => `${of.cable.tag} ${ut.toPrecision(2)}`)
+            .map(({ of, ut }) => `${of.cable.tag} ${figure(ut, 'uT')}`)
             .join(', '),
         ],
       }))}
