@@ -12,8 +12,8 @@ export interface PortAt {
   readonly port: Port;
 }
 
-/** A cable with one leg between two ports: the commonest kind, and the kind that pin maps are about. */
-export interface PlainCable {
+/** A leg that leads from one port to another: the commonest cables are one such leg, and pin maps are about it. */
+export interface PortLeg {
   readonly cable: Cable;
   readonly leg: Leg;
   readonly endA: CableEnd;
@@ -24,32 +24,36 @@ export interface PlainCable {
   readonly conductors: readonly Conductor[];
 }
 
-const cache = new WeakMap<Graph, Map<Cable, PlainCable | undefined>>();
+const cache = new WeakMap<Graph, Map<Cable, readonly PortLeg[]>>();
 
-/** The cable as one leg between two ports, or undefined when it is a loom, is spliced or has a free end. */
-export function plainCable(graph: Graph, cable: Cable): PlainCable | undefined {
-  const known = cache.get(graph) ?? new Map<Cable, PlainCable | undefined>();
+/** The legs of a cable that lead from port to port, in its order; none to a splice, a free end or another cable. */
+export function portLegs(graph: Graph, cable: Cable): readonly PortLeg[] {
+  const known = cache.get(graph) ?? new Map<Cable, readonly PortLeg[]>();
   cache.set(graph, known);
-  if (known.has(cable)) return known.get(cable);
-  const plain = read(graph, cable);
-  known.set(cable, plain);
-  return plain;
+  const before = known.get(cable);
+  if (before !== undefined) return before;
+  const legs = Object.values(cable.legs).flatMap((leg) => read(graph, cable, leg));
+  known.set(cable, legs);
+  return legs;
 }
 
-function read(graph: Graph, cable: Cable): PlainCable | undefined {
-  const legs = Object.values(cable.legs);
-  const leg = legs[0];
-  if (leg === undefined || legs.length !== 1 || Object.keys(cable.nodes).length !== 2) return undefined;
+/** The cable as one leg between two ports, or undefined when it is a loom, is spliced or has a free end. */
+export function plainCable(graph: Graph, cable: Cable): PortLeg | undefined {
+  const isPlain = Object.keys(cable.legs).length === 1 && Object.keys(cable.nodes).length === 2;
+  return isPlain ? portLegs(graph, cable)[0] : undefined;
+}
+
+function read(graph: Graph, cable: Cable, leg: Leg): PortLeg[] {
   const endA = cable.nodes[leg.a];
   const endB = cable.nodes[leg.b];
-  if (endA?.is !== 'end' || endB?.is !== 'end') return undefined;
+  if (endA?.is !== 'end' || endB?.is !== 'end') return [];
   const a = portAt(graph, endA);
   const b = portAt(graph, endB);
-  if (a === undefined || b === undefined) return undefined;
-  const conductors = Object.values(cable.conductors).sort(
-    (x, y) => x.a.n - y.a.n || x.b.n - y.b.n || byNatural<Conductor>((c) => c.id)(x, y),
-  );
-  return { cable, leg, endA, endB, a, b, conductors };
+  if (a === undefined || b === undefined) return [];
+  const conductors = Object.values(cable.conductors)
+    .filter((conductor) => conductor.leg === leg.id)
+    .sort((x, y) => x.a.n - y.a.n || x.b.n - y.b.n || byNatural<Conductor>((c) => c.id)(x, y));
+  return [{ cable, leg, endA, endB, a, b, conductors }];
 }
 
 /** The port that an end is at, or undefined when it is free, mated to a cable, or names something that is not there. */

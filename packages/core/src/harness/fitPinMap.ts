@@ -39,12 +39,29 @@ export interface PinMap {
 
 /**
  * Proposes which pin of port A goes to which pin of port B. `meaning`: ground to ground, supply from a source to a sink
- * that stands it and is not fed yet, TX to RX, SDA to SDA and so on; each pin once, in pin order.
+ * that stands it and is not fed yet, TX to RX, SDA to SDA and so on; each pin once, in pin order. The branch of a loom leaves out
+ * what is one net already: the ground of a second port of one board is there by the first.
  */
-export function fitPinMap(graph: Graph, a: PortAt, b: PortAt, preset: PinMapPreset): PinMap {
-  const pairs = pairsOf(graph, a, b, preset);
+export function fitPinMap(graph: Graph, a: PortAt, b: PortAt, preset: PinMapPreset, { isBranch = false }: PinMapOptions = {}): PinMap {
+  const all = pairsOf(graph, a, b, preset);
+  const pairs = isBranch && byItsMeaning(preset) ? all.filter((pair) => !isOneNet(graph, a, b, pair)) : all;
   const judged = pairs.map((pair): PinPair => ({ ...pair, verdict: verdictOf(graph, a, b, pair) }));
   return { preset, pairs: judged, leftOut: leftOut(graph, a, b, judged), straight: isStraight(judged, a, b) };
+}
+
+/** How else a map is fitted. */
+export interface PinMapOptions {
+  /** One of the ports has a plug of the same loom already. */
+  readonly isBranch?: boolean;
+}
+
+function byItsMeaning(preset: PinMapPreset): boolean {
+  return preset === 'meaning' || preset === 'supply-pulled';
+}
+
+function isOneNet(graph: Graph, a: PortAt, b: PortAt, pair: Pair): boolean {
+  const [x, y] = [found(graph, a, pair.a), found(graph, b, pair.b)];
+  return x !== undefined && y !== undefined && groupOf(graph.nets, x.node) === groupOf(graph.nets, y.node);
 }
 
 /** True when every pair joins equal positions and none of the positions that both ends have is left out. */
@@ -155,6 +172,7 @@ function whyLeftOut(graph: Graph, here: PortAt, there: PortAt, pin: Pin): string
   if (pin.role === 'nc') return 'not connected inside';
   const matching = there.port.pins.filter((other) => rolesMatch(pin.role, other.role));
   if (matching.length === 0) return `${there.ref} ${there.port.label} has no pin for it`;
+  if (matching.some((other) => isOneNet(graph, here, there, { a: pin.n, b: other.n }))) return 'joined already, by another way';
   if (!isSupply(pin.role)) return `not joined to ${there.ref} ${there.port.label}`;
   for (const other of matching) {
     const verdict = verdictOf(graph, here, there, { a: pin.n, b: other.n });

@@ -13,7 +13,7 @@ import { documentKinds } from '../formats/documentKinds.ts';
 import { pinTable } from './documents/pinTable.ts';
 import { cellIn, headOf, sheetToCsv } from './documents/sheet.ts';
 import { areaMm2 } from '../model/wire.ts';
-import { recolourEdits } from './proposeCable.ts';
+import { recolourEdits } from './pinLeg.ts';
 import { contactTakes, gaugeFor } from './wireStyle.ts';
 import { connectorFamilies } from '../model/connector.ts';
 import { plainCable } from '../graph/cableJoins.ts';

@@ -1,11 +1,11 @@
-import type { PlainCable } from '../graph/cableJoins.ts';
+import type { PortLeg } from '../graph/cableJoins.ts';
 import { CONNECTOR_FAMILIES } from '../model/connector.ts';
 
 /**
  * What can be bought instead of made: a cable with equal plugs whose every position goes straight through.
  * @returns undefined when the cable is soldered, or its pin map is its own
  */
-export function offTheShelf({ endA, endB, conductors }: PlainCable): string | undefined {
+export function offTheShelf({ endA, endB, conductors }: PortLeg): string | undefined {
   const [a, b] = [endA.connector, endB.connector];
   if (a.gender === 'pads' || b.gender === 'pads' || a.family !== b.family || a.positions !== b.positions) return undefined;
   const isStraight = conductors.length === a.positions && conductors.every((conductor) => conductor.a.n === conductor.b.n);

@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { connectorsMate, plainCable, type CableId, type Graph, type PlainCable } from '@wired-falcon/core';
+import { connectorsMate, plainCable, type CableId, type Graph, type PortLeg } from '@wired-falcon/core';
 import { paths } from '../../addresses/paths.ts';
 import { useSelection } from '../../selection/SelectionContext.tsx';
 import { CableText, CableWires } from './CableWires.tsx';
@@ -80,11 +80,11 @@ export function CableFacts({ cable: id, graph }: { readonly cable: CableId; read
   );
 }
 
-function isStraight(plain: PlainCable): boolean {
+function isStraight(plain: PortLeg): boolean {
   return plain.conductors.every((conductor) => conductor.a.n === conductor.b.n);
 }
 
-function endsText(plain: PlainCable): string {
+function endsText(plain: PortLeg): string {
   const fits = connectorsMate(plain.endA.connector, plain.a.port.connector) && connectorsMate(plain.endB.connector, plain.b.port.connector);
   return fits ? 'both fit' : 'do not fit their ports';
 }

@@ -1,7 +1,7 @@
 import { listed } from '../../text/lists.ts';
 import { legLengthMm } from '../../layout/ways.ts';
 import { circuitNode, groupOf, type Graph, type GraphItem } from '../../graph/graph.ts';
-import type { Cable } from '../../model/aircraft.ts';
+import type { Cable, Leg } from '../../model/aircraft.ts';
 import type { Endpoint } from '../../model/part.ts';
 import type { Subject } from '../finding.ts';
 
@@ -12,12 +12,18 @@ export interface BusMember<E extends Endpoint> {
   readonly endpoint: E;
 }
 
-/** Everything on one net of a bus: its members in natural order, and the cables that make it. */
+/** A leg that carries a bus. */
+export interface BusLeg {
+  readonly cable: Cable;
+  readonly leg: Leg;
+}
+
+/** Everything on one net of a bus: its members in natural order, and the legs of cables that make it. */
 export interface Bus<E extends Endpoint> {
   readonly net: number;
   readonly members: readonly BusMember<E>[];
-  readonly cables: readonly Cable[];
-  /** The sum of what is typed or follows from the layout, in mm; other cables count as nothing. */
+  readonly legs: readonly BusLeg[];
+  /** The sum of what is typed or follows from the layout, in mm; other legs count as nothing. */
   readonly knownLengthMm: number;
 }
 
@@ -42,21 +48,27 @@ export function busesOf<E extends Endpoint>(
   return [...members]
     .filter(([, on]) => new Set(on.map(({ item }) => item)).size > 1)
     .map(([net, on]) => {
-      const cables = cablesIn(graph, net);
-      const knownLengthMm = cables.reduce((sum, cable) => sum + cableLengthMm(graph, cable), 0);
-      return { net, members: on, cables, knownLengthMm };
+      const legs = legsIn(graph, net);
+      const knownLengthMm = legs.reduce((sum, leg) => sum + knownMm(graph, leg), 0);
+      return { net, members: on, legs, knownLengthMm };
     });
 }
 
-/** The length of all legs of a cable as far as it is known, in mm. */
-export function cableLengthMm(graph: Graph, cable: Cable): number {
-  return Object.values(cable.legs).reduce((sum, leg) => sum + (legLengthMm(graph, cable, leg) ?? 0), 0);
+/** The length of a leg in mm; 0 as long as nobody knows it. */
+export function knownMm(graph: Graph, { cable, leg }: BusLeg): number {
+  return legLengthMm(graph, cable, leg) ?? 0;
 }
 
-function cablesIn(graph: Graph, net: number): Cable[] {
-  const found = new Set<number>();
-  for (const edge of graph.edges) if (edge.is === 'conductor' && groupOf(graph.nets, edge.a) === net) found.add(edge.cable);
-  return [...found].sort((a, b) => a - b).flatMap((ix) => graph.cables[ix] ?? []);
+/** The legs that hold a wire of a net, in the order of cables. The other branches of a loom are none of the bus. */
+function legsIn(graph: Graph, net: number): BusLeg[] {
+  const found = new Map<string, BusLeg>();
+  for (const edge of graph.edges) {
+    if (edge.is !== 'conductor' || groupOf(graph.nets, edge.a) !== net) continue;
+    const cable = graph.cables[edge.cable];
+    const leg = cable?.legs[edge.conductor.leg];
+    if (cable !== undefined && leg !== undefined) found.set(`${cable.id} ${leg.id}`, { cable, leg });
+  }
+  return [...found.values()];
 }
 
 /** The members of a bus as what a finding is about. */

@@ -1,8 +1,8 @@
 import type { CableNode } from '../../model/aircraft.ts';
 import { connectorsMate, mateOf } from '../../model/connector.ts';
 import { isSupply } from '../../harness/joinVerdict.ts';
-import { joinedCables } from '../helpers/joins.ts';
-import { plainCable, type PlainCable } from '../../graph/cableJoins.ts';
+import { runsOf } from '../../harness/runs.ts';
+import { plainCable, type PortLeg } from '../../graph/cableJoins.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { graphOf } from '../../graph/graphOf.ts';
 import type { SimpleEdit } from '../../edits/registry.ts';
@@ -47,7 +47,7 @@ export function moveToPort(graph: Graph, end: SerialEnd, far: SerialEnd, to: Ser
   const { [plain.cable.id]: _old, ...cables } = graph.design.aircraft.cables;
   const without = graphOf({ ...graph.design, aircraft: { ...graph.design.aircraft, cables } });
   // What the old cable did not feed, the new one does not feed either.
-  const joins = joinedCables(graph).find((cable) => cable.plain === plain)?.joins ?? [];
+  const joins = runsOf(graph).find(({ leg }) => leg === plain)?.joins ?? [];
   const preset = joins.some(({ a, b }) => isSupply(a.pin.role) && isSupply(b.pin.role)) ? 'meaning' : 'supply-pulled';
   const { edit, map } = proposeCable(without, farAt, toAt, preset);
   if (edit.kind !== 'add-cable' || map.pairs.length === 0) return [];
@@ -126,8 +126,8 @@ function moveSettings(graph: Graph, from: SerialEnd, to: SerialEnd): SimpleEdit[
   });
 }
 
-function cableBetween(graph: Graph, a: SerialEnd, b: SerialEnd): PlainCable | undefined {
-  const isAt = (at: PlainCable['a'], end: SerialEnd): boolean => at.itemId === end.entry.item.id && at.port.id === portOfEnd(end);
+function cableBetween(graph: Graph, a: SerialEnd, b: SerialEnd): PortLeg | undefined {
+  const isAt = (at: PortLeg['a'], end: SerialEnd): boolean => at.itemId === end.entry.item.id && at.port.id === portOfEnd(end);
   for (const cable of graph.cables) {
     const plain = plainCable(graph, cable);
     if (plain === undefined) continue;

@@ -1,14 +1,13 @@
 import { stated } from '../../text/numbers.ts';
-import type { PlainCable } from '../../graph/cableJoins.ts';
 import { groupOf, type Graph } from '../../graph/graph.ts';
 import { graphOf } from '../../graph/graphOf.ts';
 import { railsOf, voltsAt, type Driver } from '../../graph/railsOf.ts';
 import { applyEdit } from '../../edits/applyEdit.ts';
 import type { SimpleEdit } from '../../edits/registry.ts';
 import { isSupply } from '../../harness/joinVerdict.ts';
+import { runsOf, type Join } from '../../harness/runs.ts';
 import type { Check, Remedy, Saying, Subject } from '../finding.ts';
-import { joinedCables, type Join } from '../helpers/joins.ts';
-import { takeOut } from '../helpers/plainCableRemedies.ts';
+import { takeOut } from '../helpers/legRemedies.ts';
 
 /** Two regulators, or a regulator and a source, on one rail with nothing between them. */
 export const parallelRegulators: Check = {
@@ -58,7 +57,6 @@ function pullSupply(graph: Graph, driver: Driver): Remedy[] {
 }
 
 interface Carrier {
-  readonly plain: PlainCable;
   readonly join: Join;
   readonly atA: boolean;
 }
@@ -70,23 +68,22 @@ export function supplyPull(
 ): { readonly edit: SimpleEdit; readonly remedy: Remedy; readonly carrier: Carrier } | undefined {
   const net = groupOf(graph.nets, driver.node);
   const carriers: Carrier[] = [];
-  for (const { plain, joins } of joinedCables(graph)) {
+  for (const { joins } of runsOf(graph)) {
     for (const join of joins) {
       const atA = join.a.itemIx === driver.item;
       const own = atA ? join.a : join.b;
       if (own.itemIx !== driver.item || !isSupply(own.pin.role) || groupOf(graph.nets, own.node) !== net) continue;
-      carriers.push({ plain, join, atA });
+      carriers.push({ join, atA });
     }
   }
   const [carrier] = carriers;
   if (carrier === undefined || carriers.length !== 1) return undefined;
-  const { plain, join, atA } = carrier;
-  const contact = atA ? join.conductor.b.n : join.conductor.a.n;
-  const edit = takeOut(plain, atA ? plain.endB : plain.endA, contact);
+  const { join, atA } = carrier;
+  const [contact, far] = atA ? [join.contactB, join.b] : [join.contactA, join.a];
+  const edit = takeOut(join, atA ? 'b' : 'a');
   if (edit === undefined) return undefined;
   const ref = graph.items[driver.item]?.item.ref ?? '?';
-  const far = atA ? plain.b : plain.a;
-  const sentence = `Pull contact ${contact} (supply) of ${plain.cable.tag} at ${far.ref} ${far.port.label}, so that ${ref} no longer feeds the rail. Insulate the loose contact.`;
+  const sentence = `Pull contact ${contact.n} (supply) of ${contact.cable.tag} at ${far.ref} ${far.port.label}, so that ${ref} no longer feeds the rail. Insulate the loose contact.`;
   return { edit, carrier, remedy: { label: `Pull ${ref}'s supply pin`, sentence, edit } };
 }
 

@@ -1,11 +1,10 @@
 import { stated } from '../../text/numbers.ts';
 import { circuitNode, groupOf, type Graph } from '../../graph/graph.ts';
-import type { Cable } from '../../model/aircraft.ts';
 import type { Endpoint } from '../../model/part.ts';
-import { busesOf, cableLengthMm, memberSubjects, namesOf, type Bus, type BusMember } from '../helpers/busOf.ts';
+import { busesOf, knownMm, memberSubjects, namesOf, type Bus, type BusLeg, type BusMember } from '../helpers/busOf.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
-import { joinedCables } from '../helpers/joins.ts';
-import { repinByMeaning } from '../helpers/plainCableRemedies.ts';
+import { runsOf } from '../../harness/runs.ts';
+import { repinByMeaning } from '../helpers/legRemedies.ts';
 
 type Can = Extract<Endpoint, { is: 'can' }>;
 type Member = BusMember<Can>;
@@ -120,10 +119,10 @@ function branches(graph: Graph, bus: Bus<Can>): Saying[] {
   const long = bus.members
     .filter((member) => !isTerminated(member))
     .flatMap((member) => {
-      const own = bus.cables.filter((cable) => endsAt(cable, member.entry.item.id));
+      const own = bus.legs.filter((leg) => endsAt(leg, member.entry.item.id));
       const [only] = own;
-      const length = own.length === 1 && only !== undefined ? cableLengthMm(graph, only) : 0;
-      return only !== undefined && length > STUB_MM ? [{ member, cable: only, length }] : [];
+      const length = own.length === 1 && only !== undefined ? knownMm(graph, only) : 0;
+      return only !== undefined && length > STUB_MM ? [{ member, cable: only.cable, length }] : [];
     });
   if (long.length === 0) return [];
   return [
@@ -142,8 +141,11 @@ function branches(graph: Graph, bus: Bus<Can>): Saying[] {
   ];
 }
 
-function endsAt(cable: Cable, item: Member['entry']['item']['id']): boolean {
-  return Object.values(cable.nodes).some((node) => node.is === 'end' && node.at.is === 'port' && node.at.item === item);
+function endsAt({ cable, leg }: BusLeg, item: Member['entry']['item']['id']): boolean {
+  return [leg.a, leg.b].some((id) => {
+    const node = cable.nodes[id];
+    return node?.is === 'end' && node.at.is === 'port' && node.at.item === item;
+  });
 }
 
 /** The high wire of one member on the low wire of another. */
@@ -172,9 +174,9 @@ function exchanged(graph: Graph): Saying[] {
   );
 }
 
-/** Exchanges the two wires back at one end of the plain cable between them. */
+/** Exchanges the two wires back at one end of the leg between them. */
 function uncross(graph: Graph, a: Member['entry']['item']['id'], b: Member['entry']['item']['id']): Remedy[] {
-  const joined = joinedCables(graph).find(({ plain }) => [plain.a.itemId, plain.b.itemId].every((id) => id === a || id === b));
-  const remedy = joined === undefined ? undefined : repinByMeaning(graph, joined.plain);
+  const run = runsOf(graph).find((one) => [one.a.itemId, one.b.itemId].every((id) => id === a || id === b));
+  const remedy = run === undefined ? undefined : repinByMeaning(graph, run);
   return remedy === undefined ? [] : [remedy];
 }

@@ -1,7 +1,7 @@
 import { stated } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
+import { runsOf } from '../../harness/runs.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
-import { joinedCables } from '../helpers/joins.ts';
 import { groupPinName, isDriver, joinedGroups, pinOf, type GroupPin } from '../helpers/signalGroups.ts';
 
 /** Two outputs that drive one wire against each other. Two talkers of one cable are told by the check of TX on TX. */
@@ -41,7 +41,7 @@ function isToldElsewhere(graph: Graph, drivers: readonly GroupPin[]): boolean {
   if (drivers.every(({ pin }) => pin.role === 'video-out')) return true;
   if (!drivers.every(({ pin }) => pin.role === 'tx')) return false;
   const nodes = new Set(drivers.map(({ node }) => node));
-  return joinedCables(graph).some(({ joins }) => joins.some(({ a, b }) => nodes.has(a.node) && nodes.has(b.node)));
+  return runsOf(graph).some(({ joins }) => joins.some(({ a, b }) => nodes.has(a.node) && nodes.has(b.node)));
 }
 
 function overMaximum(drivers: readonly GroupPin[]): GroupPin | undefined {
@@ -52,17 +52,15 @@ function overMaximum(drivers: readonly GroupPin[]): GroupPin | undefined {
 /** Takes out the one wire that joins two of the drivers directly. */
 function takeOneOff(graph: Graph, drivers: readonly GroupPin[]): Remedy[] {
   const nodes = new Set(drivers.map(({ node }) => node));
-  const direct = joinedCables(graph).flatMap(({ plain, joins }) =>
-    joins.filter(({ a, b }) => nodes.has(a.node) && nodes.has(b.node)).map((join) => ({ plain, join })),
-  );
+  const direct = runsOf(graph).flatMap(({ joins }) => joins.filter(({ a, b }) => nodes.has(a.node) && nodes.has(b.node)));
   const [only] = direct;
-  if (only === undefined || direct.length !== 1) return [];
-  const { cable } = only.plain;
+  const [wire, ...more] = only?.wires ?? [];
+  if (only === undefined || direct.length !== 1 || wire === undefined || more.length > 0) return [];
   return [
     {
       label: 'Take the wire out',
-      sentence: `Take the wire between pin ${only.join.a.pin.n} of ${only.join.a.ref} and pin ${only.join.b.pin.n} of ${only.join.b.ref} out of ${cable.tag}.`,
-      edit: { kind: 'remove-conductor', cable: cable.id, conductor: only.join.conductor.id },
+      sentence: `Take the wire between pin ${only.a.pin.n} of ${only.a.ref} and pin ${only.b.pin.n} of ${only.b.ref} out of ${wire.cable.tag}.`,
+      edit: { kind: 'remove-conductor', cable: wire.cable.id, conductor: wire.conductor.id },
     },
   ];
 }

@@ -3,30 +3,32 @@ import type { PortAt } from '../../graph/cableJoins.ts';
 import { connectorsMate, mateOf } from '../../model/connector.ts';
 import { voltsAt } from '../../graph/railsOf.ts';
 import { findPin, isSignal, isSupply, joinVerdict, type FoundPin } from '../../harness/joinVerdict.ts';
+import { runsOf, type Run } from '../../harness/runs.ts';
 import type { Check, Evidence, Saying } from '../finding.ts';
-import { joinedCables, type JoinedCable } from '../helpers/joins.ts';
-import { oneOrNone, repinByMeaning } from '../helpers/plainCableRemedies.ts';
+import { oneOrNone, repinByMeaning } from '../helpers/legRemedies.ts';
+import { runSubjects } from '../helpers/runSubjects.ts';
 
 /** The plug fits on both sides, and a straight cable burns something. */
 export const fitsButWrong: Check = {
   id: 'wire.fits-but-wrong',
   stage: 'wiring',
   title: 'The plug fits and the pin order differs',
-  run: ({ graph }) => joinedCables(graph).flatMap((cable) => straightAndWrong(graph, cable)),
+  run: ({ graph }) => runsOf(graph).flatMap((run) => straightAndWrong(graph, run)),
 };
 
-function straightAndWrong(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
-  const isStraight = joins.length > 1 && joins.every((join) => join.conductor.a.n === join.conductor.b.n);
-  const harm = straightCableHarm(graph, plain.a, plain.b);
+function straightAndWrong(graph: Graph, run: Run): Saying[] {
+  const { a, b, joins } = run;
+  const isStraight = joins.length > 1 && joins.every((join) => join.contactA.n === join.contactB.n);
+  const harm = straightCableHarm(graph, a, b);
   if (!isStraight || harm === undefined) return [];
   return [
     {
       severity: 'stop',
-      where: [{ is: 'cable', cable: plain.cable.id }],
-      what: `${plain.cable.tag} is a straight cable: its plugs fit ${plain.a.ref} ${plain.a.port.label} and ${plain.b.ref} ${plain.b.port.label}, whose pin orders differ.`,
+      where: runSubjects(run),
+      what: `${run.name} is a straight cable: its plugs fit ${a.ref} ${a.port.label} and ${b.ref} ${b.port.label}, whose pin orders differ.`,
       evidence: harm.evidence,
       why: 'Any straight cable of this kind fits here and does the same damage. Make a cable of its own, and mark it.',
-      remedies: () => oneOrNone(repinByMeaning(graph, plain)),
+      remedies: () => oneOrNone(repinByMeaning(graph, run)),
     },
   ];
 }

@@ -2,9 +2,9 @@ import { listed } from '../../text/lists.ts';
 import type { SimpleEdit } from '../../edits/registry.ts';
 import { takesSeveralCables, type Connector } from '../../model/connector.ts';
 import { LIMITS } from '../../model/limits.ts';
+import { plainCable, type PortLeg } from '../../graph/cableJoins.ts';
 import { isServoPort } from './fitsButWrong.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
-import { joinedCables, type JoinedCable } from '../helpers/joins.ts';
 
 /** Cables with equal plugs and different pin maps, as long as not every one of them carries a label. */
 export const lookAlike: Check = {
@@ -12,14 +12,16 @@ export const lookAlike: Check = {
   stage: 'wiring',
   title: 'Cables that look alike',
   run: ({ graph }) => {
-    const alike = new Map<string, JoinedCable[]>();
-    for (const cable of joinedCables(graph)) {
-      const { endA, endB } = cable.plain;
+    const alike = new Map<string, PortLeg[]>();
+    for (const cable of graph.cables) {
+      const plain = plainCable(graph, cable);
+      if (plain === undefined) continue;
+      const { endA, endB } = plain;
       // The lead of a servo is fixed to it, and has a check of its own.
-      if (isServoPort(cable.plain.a) && isServoPort(cable.plain.b)) continue;
-      if (takesSeveralCables(endA.connector) || takesSeveralCables(endB.connector) || cable.joins.length === 0) continue;
+      if (isServoPort(plain.a) && isServoPort(plain.b)) continue;
+      if (takesSeveralCables(endA.connector) || takesSeveralCables(endB.connector) || plain.conductors.length === 0) continue;
       const plugs = [endA.connector, endB.connector].map(plugKey).sort().join(' ');
-      alike.set(plugs, [...(alike.get(plugs) ?? []), cable]);
+      alike.set(plugs, [...(alike.get(plugs) ?? []), plain]);
     }
     return [...alike.values()].flatMap(sayingFor);
   },
@@ -30,33 +32,33 @@ function plugKey({ family, positions, gender }: Connector): string {
 }
 
 /** The pin map, read from the end that gives the smaller text, since nobody sees which end is A. */
-function mapOf({ plain }: JoinedCable): string {
-  const forth = plain.conductors.map(({ a, b }) => `${a.n}-${b.n}`).sort();
-  const back = plain.conductors.map(({ a, b }) => `${b.n}-${a.n}`).sort();
+function mapOf({ conductors }: PortLeg): string {
+  const forth = conductors.map(({ a, b }) => `${a.n}-${b.n}`).sort();
+  const back = conductors.map(({ a, b }) => `${b.n}-${a.n}`).sort();
   return [forth.join(' '), back.join(' ')].sort()[0] ?? '';
 }
 
-function sayingFor(cables: readonly JoinedCable[]): Saying[] {
-  const isLabelled = cables.every(({ plain }) => (plain.cable.label ?? '') !== '');
+function sayingFor(cables: readonly PortLeg[]): Saying[] {
+  const isLabelled = cables.every(({ cable }) => (cable.label ?? '') !== '');
   if (new Set(cables.map(mapOf)).size < 2 || isLabelled) return [];
-  const tags = cables.map(({ plain }) => plain.cable.tag);
+  const tags = cables.map(({ cable }) => cable.tag);
   return [
     {
       severity: 'note',
-      where: cables.map(({ plain }) => ({ is: 'cable', cable: plain.cable.id })),
+      where: cables.map(({ cable }) => ({ is: 'cable', cable: cable.id })),
       what: `${listed(tags)} have equal plugs and different pin maps.`,
-      evidence: cables.map((cable) => ({ label: cable.plain.cable.tag, value: mapOf(cable) })),
+      evidence: cables.map((plain) => ({ label: plain.cable.tag, value: mapOf(plain) })),
       why: 'One taken for the other fits, and puts supply where a signal belongs. Both ends of each get a label.',
       remedies: () => [labelThem(cables)],
     },
   ];
 }
 
-function labelThem(cables: readonly JoinedCable[]): Remedy {
-  const edits = cables.flatMap(({ plain }): SimpleEdit[] => {
-    if ((plain.cable.label ?? '') !== '') return [];
-    const value = `only ${plain.a.ref} ${plain.a.port.label} to ${plain.b.ref} ${plain.b.port.label}`.slice(0, LIMITS.labelChars);
-    return [{ kind: 'set-cable-text', cable: plain.cable.id, field: 'label', value, was: plain.cable.label ?? '' }];
+function labelThem(cables: readonly PortLeg[]): Remedy {
+  const edits = cables.flatMap(({ cable, a, b }): SimpleEdit[] => {
+    if ((cable.label ?? '') !== '') return [];
+    const value = `only ${a.ref} ${a.port.label} to ${b.ref} ${b.port.label}`.slice(0, LIMITS.labelChars);
+    return [{ kind: 'set-cable-text', cable: cable.id, field: 'label', value, was: cable.label ?? '' }];
   });
   return {
     label: 'Label them',

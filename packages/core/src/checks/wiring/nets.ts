@@ -5,21 +5,21 @@ import { groupOf, pinsOf, type Graph } from '../../graph/graph.ts';
 import { driverAt, voltsAt } from '../../graph/railsOf.ts';
 import type { SimpleEdit } from '../../edits/registry.ts';
 import { isSignal, isSupply, type FoundPin } from '../../harness/joinVerdict.ts';
-import { joinPins } from '../../harness/proposeCable.ts';
 import type { Check, Remedy, Saying, Subject } from '../finding.ts';
-import { joinedCables, joinsSupplyToGround, type Join, type JoinedCable } from '../helpers/joins.ts';
-import { oneOrNone, repinByMeaning } from '../helpers/plainCableRemedies.ts';
+import { runsOf, type Join, type Run } from '../../harness/runs.ts';
+import { groundWire, oneOrNone, repinByMeaning } from '../helpers/legRemedies.ts';
+import { joinsSupplyToGround, joinSubjects, runSubjects } from '../helpers/runSubjects.ts';
 
 /** A supply on a signal pin above what the pin stands. */
 export const supplyOnSignal: Check = {
   id: 'wire.supply-on-signal',
   stage: 'wiring',
   title: 'Supply on a signal pin',
-  run: ({ graph }) => joinedCables(graph).flatMap((cable) => suppliesOnSignals(graph, cable)),
+  run: ({ graph }) => runsOf(graph).flatMap((run) => suppliesOnSignals(graph, run)),
 };
 
-function suppliesOnSignals(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
-  return joins.flatMap((join) => {
+function suppliesOnSignals(graph: Graph, run: Run): Saying[] {
+  return run.joins.flatMap((join) => {
     const [supply, signal] = isSupply(join.a.pin.role) ? [join.a, join.b] : [join.b, join.a];
     const volts = voltsAt(graph, supply.node);
     const most = signal.pin.logic?.inputMaxV;
@@ -28,11 +28,8 @@ function suppliesOnSignals(graph: Graph, { plain, joins }: JoinedCable): Saying[
     return [
       {
         severity: 'stop' as const,
-        where: [
-          { is: 'cable' as const, cable: plain.cable.id },
-          { is: 'conductor' as const, cable: plain.cable.id, conductor: join.conductor.id },
-        ],
-        what: `${plain.cable.tag} puts ${stated(volts, 'V')} from ${source} on pin ${signal.pin.n} (${signal.pin.label}) of ${signal.ref}.`,
+        where: joinSubjects(run, [join]),
+        what: `${run.name} puts ${stated(volts, 'V')} from ${source} on pin ${signal.pin.n} (${signal.pin.label}) of ${signal.ref}.`,
         evidence: [
           {
             label: `${signal.ref} ${signal.port.label} pin ${signal.pin.n}`,
@@ -41,7 +38,7 @@ function suppliesOnSignals(graph: Graph, { plain, joins }: JoinedCable): Saying[
           },
         ],
         why: `The pin stands ${stated(most, 'V')}; the input, or the whole of ${signal.ref}, is destroyed.`,
-        remedies: () => oneOrNone(repinByMeaning(graph, plain)),
+        remedies: () => oneOrNone(repinByMeaning(graph, run)),
       },
     ];
   });
@@ -52,14 +49,15 @@ export const txToTx: Check = {
   id: 'wire.tx-to-tx',
   stage: 'wiring',
   title: 'TX joined to TX',
-  run: ({ graph }) => joinedCables(graph).flatMap((cable) => sameEnds(graph, cable)),
+  run: ({ graph }) => runsOf(graph).flatMap((run) => sameEnds(graph, run)),
 };
 
 function isSerialPair({ a, b }: Join, role: 'tx' | 'rx'): boolean {
   return a.pin.role === role && b.pin.role === role;
 }
 
-function sameEnds(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
+function sameEnds(graph: Graph, run: Run): Saying[] {
+  const { joins } = run;
   const talkers = joins.filter((join) => isSerialPair(join, 'tx'));
   const listeners = joins.filter((join) => isSerialPair(join, 'rx') && !hasTalker(graph, join.a));
   const wrong = [...talkers, ...listeners];
@@ -69,11 +67,8 @@ function sameEnds(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
   return [
     {
       severity: 'mend',
-      where: [
-        { is: 'cable', cable: plain.cable.id },
-        ...wrong.map((join): Subject => ({ is: 'conductor', cable: plain.cable.id, conductor: join.conductor.id })),
-      ],
-      what: `${plain.cable.tag} joins ${first.a.pin.label} of ${first.a.ref} to ${first.b.pin.label} of ${first.b.ref} ${first.b.port.label}. ${
+      where: joinSubjects(run, wrong),
+      what: `${run.name} joins ${first.a.pin.label} of ${first.a.ref} to ${first.b.pin.label} of ${first.b.ref} ${first.b.port.label}. ${
         isTalker ? 'Both drive the wire, and neither hears the other.' : 'Both listen, and nothing drives the wire.'
       }`,
       evidence: wrong.map((join) => ({
@@ -81,7 +76,7 @@ function sameEnds(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
         value: logicText(join),
       })),
       why: 'No data arrives in this direction; two outputs against each other also load both drivers.',
-      remedies: () => oneOrNone(crossThePair(graph, { plain, joins })),
+      remedies: () => oneOrNone(crossThePair(graph, run)),
     },
   ];
 }
@@ -96,37 +91,33 @@ function hasTalker(graph: Graph, pin: FoundPin): boolean {
 }
 
 /** Moves the B ends of the pair to their counterparts, exchanging them with whatever is there. */
-function crossThePair(graph: Graph, { plain, joins }: JoinedCable): Remedy | undefined {
+function crossThePair(graph: Graph, run: Run): Remedy | undefined {
+  const { leg, joins } = run;
+  if (leg === undefined) return undefined;
   const edits: SimpleEdit[] = [];
-  const counterpart = (role: 'tx' | 'rx'): number | undefined => plain.b.port.pins.find((pin) => pin.role === role)?.n;
-  const moveTo = (join: Join, n: number): SimpleEdit => ({
-    kind: 'move-conductor',
-    cable: plain.cable.id,
-    conductor: join.conductor.id,
-    end: 'b',
-    to: { node: join.conductor.b.node, n },
-    was: join.conductor.b,
-  });
-  for (const join of joins) {
-    if (isSerialPair(join, 'tx')) {
-      const rx = counterpart('rx');
-      if (rx === undefined) return undefined;
-      edits.push(moveTo(join, rx));
-    } else if (isSerialPair(join, 'rx')) {
-      const tx = counterpart('tx');
-      if (tx === undefined) return undefined;
-      edits.push(moveTo(join, tx));
-    }
+  const counterpart = (role: 'tx' | 'rx'): number | undefined => leg.b.port.pins.find((pin) => pin.role === role)?.n;
+  for (const join of joins.filter((one) => isSerialPair(one, 'tx') || isSerialPair(one, 'rx'))) {
+    const n = counterpart(join.a.pin.role === 'tx' ? 'rx' : 'tx');
+    const conductor = leg.conductors.find((candidate) => candidate === join.wires[0]?.conductor);
+    if (n === undefined || conductor === undefined) return undefined;
+    edits.push({
+      kind: 'move-conductor',
+      cable: leg.cable.id,
+      conductor: conductor.id,
+      end: 'b',
+      to: { node: conductor.b.node, n },
+      was: conductor.b,
+    });
   }
   if (edits.length === 0) return undefined;
   const moved = new Set(edits.map((edit) => ('conductor' in edit ? edit.conductor : undefined)));
   const targets = new Set(edits.map((edit) => ('to' in edit ? edit.to.n : undefined)));
-  const inTheWay = joins.some((join) => targets.has(join.conductor.b.n) && !moved.has(join.conductor.id));
-  if (inTheWay) return repinByMeaning(graph, plain);
+  const inTheWay = leg.conductors.some((conductor) => targets.has(conductor.b.n) && !moved.has(conductor.id));
+  if (inTheWay) return repinByMeaning(graph, run);
   return {
     label: 'Cross the pair',
-    sentence: `Move the wires of ${plain.cable.tag} at ${plain.b.ref} ${plain.b.port.label}, so that TX meets RX in both directions.`,
-    edit: { kind: 'batch', title: `Cross the pair of ${plain.cable.tag}`, edits },
+    sentence: `Move the wires of ${run.name} at ${leg.b.ref} ${leg.b.port.label}, so that TX meets RX in both directions.`,
+    edit: { kind: 'batch', title: `Cross the pair of ${run.name}`, edits },
   };
 }
 
@@ -135,37 +126,23 @@ export const noCommonGround: Check = {
   id: 'wire.no-common-ground',
   stage: 'wiring',
   title: 'No common ground',
-  run: ({ graph }) => joinedCables(graph).flatMap((cable) => withoutGround(graph, cable)),
+  run: ({ graph }) => runsOf(graph).flatMap((run) => withoutGround(graph, run)),
 };
 
-function withoutGround(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
+function withoutGround(graph: Graph, run: Run): Saying[] {
+  const { a, b, joins } = run;
   const signal = joins.find((join) => isSignal(join.a.pin.role) && isSignal(join.b.pin.role));
-  if (signal === undefined || shareGround(graph, plain.a.item, plain.b.item)) return [];
-  const [groundA, groundB] = [plain.a, plain.b].map((at) => at.port.pins.find((pin) => pin.role === 'gnd'));
-  if (!hasGround(graph, plain.a.item) || !hasGround(graph, plain.b.item)) return [];
-  const canJoin = groundA !== undefined && groundB !== undefined;
-  const joining = (): readonly Remedy[] =>
-    canJoin
-      ? [
-          {
-            label: 'Add the ground wire',
-            sentence: `Add a ground wire to ${plain.cable.tag}, from pin ${groundA.n} of ${plain.a.ref} to pin ${groundB.n} of ${plain.b.ref} ${plain.b.port.label}.`,
-            edit: joinPins(graph, plain, groundA.n, groundB.n),
-          },
-        ]
-      : [];
-  const groundIsPulled = canJoin && (plain.endA.absent?.includes(groundA.n) === true || plain.endB.absent?.includes(groundB.n) === true);
-  // With supply on a ground the wire would be a short; the cable is turned right first.
-  const isTurned = joins.some(joinsSupplyToGround);
-  const alreadyThere = canJoin && plain.conductors.some((conductor) => conductor.a.n === groundA.n && conductor.b.n === groundB.n);
+  if (signal === undefined || shareGround(graph, a.item, b.item)) return [];
+  if (!hasGround(graph, a.item) || !hasGround(graph, b.item)) return [];
   return [
     {
       severity: 'mend',
-      where: [{ is: 'cable', cable: plain.cable.id }],
-      what: `${plain.cable.tag} joins a signal of ${plain.a.ref} and ${plain.b.ref} ${plain.b.port.label}, and the two share no ground.`,
+      where: runSubjects(run),
+      what: `${run.name} joins a signal of ${a.ref} and ${b.ref} ${b.port.label}, and the two share no ground.`,
       evidence: [{ label: `${signal.a.pin.label} to ${signal.b.pin.label}`, value: 'no ground path between the two' }],
       why: 'A signal is a voltage against ground: without a common one it is read wrong or not at all, and its return current looks for another way.',
-      remedies: () => (groundIsPulled || alreadyThere || isTurned ? [] : joining()),
+      // With supply on a ground the wire would be a short; the cable is turned right first.
+      remedies: () => (joins.some(joinsSupplyToGround) ? [] : groundWire(graph, run)),
     },
   ];
 }

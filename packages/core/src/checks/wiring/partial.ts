@@ -1,11 +1,12 @@
 import type { Graph } from '../../graph/graph.ts';
-import { joinPins } from '../../harness/proposeCable.ts';
+import { joinPins } from '../../harness/pinLeg.ts';
+import { runsOf, type Run } from '../../harness/runs.ts';
 import { endName, portOfEnd, serialHops, type SerialEnd, type SerialHop } from '../../links/serialHops.ts';
 import { offersInForce, serialSetup } from '../../links/serialSetup.ts';
 import { asId, type ConductorId } from '../../model/ids.ts';
 import type { PinRole } from '../../model/part.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
-import { joinedCables, type JoinedCable } from '../helpers/joins.ts';
+import { runSubjects } from '../helpers/runSubjects.ts';
 import { endSubject } from '../links/serialRemedies.ts';
 
 /** A bus or a serial link with some of its wires missing. */
@@ -15,7 +16,7 @@ export const partial: Check = {
   title: 'Wires missing',
   run: ({ graph }) => [
     ...serialHops(graph).flatMap((hop) => [...oneDirection(graph, hop), ...flowWires(graph, hop)]),
-    ...joinedCables(graph).flatMap((cable) => [...halfBus(graph, cable, 'sda', 'scl'), ...halfBus(graph, cable, 'can-h', 'can-l')]),
+    ...runsOf(graph).flatMap((run) => [...halfBus(graph, run, 'sda', 'scl'), ...halfBus(graph, run, 'can-h', 'can-l')]),
   ],
 };
 
@@ -90,7 +91,7 @@ function bothFlowWires(graph: Graph, missing: readonly { readonly from: SerialEn
 }
 
 function isJoined(graph: Graph, a: SerialEnd, pinA: string | undefined, b: SerialEnd, pinB: string | undefined): boolean {
-  return joinedCables(graph).some(({ joins }) =>
+  return runsOf(graph).some(({ joins }) =>
     joins.some((join) => {
       const at = (item: number, pin: string | undefined) =>
         [join.a, join.b].some((found) => found.itemIx === item && `${found.port.id}.${found.pin.n}` === pin);
@@ -99,38 +100,38 @@ function isJoined(graph: Graph, a: SerialEnd, pinA: string | undefined, b: Seria
   );
 }
 
-/** The wire that is missing in the one plain cable between two ends. */
+/** The wire that is missing in the leg between two ends. */
 function addWire(graph: Graph, from: SerialEnd, to: SerialEnd, [fromRole, toRole]: readonly ['tx' | 'rts', 'rx' | 'cts']): Remedy[] {
   const [start, end] = [from.endpoint[fromRole], to.endpoint[toRole]];
-  const joined = joinedCables(graph).find(({ plain }) => {
-    const ports = [plain.a, plain.b].map((at) => `${at.itemId} ${at.port.id}`);
+  const run = runsOf(graph).find(({ a, b, leg }) => {
+    const ports = leg === undefined ? [] : [a, b].map((at) => `${at.itemId} ${at.port.id}`);
     return [from, to].every((one) => ports.includes(`${one.entry.item.id} ${portOfEnd(one)}`));
   });
-  if (joined === undefined || start === undefined || end === undefined) return [];
-  return wireIn(graph, joined, from.entry.item.id === joined.plain.a.itemId ? [start, end] : [end, start]);
+  if (run === undefined || start === undefined || end === undefined) return [];
+  return wireIn(graph, run, from.entry.item.id === run.a.itemId ? [start, end] : [end, start]);
 }
 
-function wireIn(graph: Graph, { plain }: JoinedCable, [pinA, pinB]: readonly [string, string]): Remedy[] {
+function wireIn(graph: Graph, { leg, name }: Run, [pinA, pinB]: readonly [string, string]): Remedy[] {
   const [a, b] = [pinA, pinB].map((pin) => Number(pin.slice(pin.lastIndexOf('.') + 1)));
-  if (a === undefined || b === undefined) return [];
-  const isThere = plain.conductors.some((conductor) => conductor.a.n === a && conductor.b.n === b);
+  if (a === undefined || b === undefined || leg === undefined) return [];
+  const isThere = leg.conductors.some((conductor) => conductor.a.n === a && conductor.b.n === b);
   if (isThere) return [];
   return [
     {
       label: 'Add the wire',
-      sentence: `Add a wire to ${plain.cable.tag}, from pin ${a} of ${plain.a.ref} ${plain.a.port.label} to pin ${b} of ${plain.b.ref} ${plain.b.port.label}.`,
-      edit: joinPins(graph, plain, a, b),
+      sentence: `Add a wire to ${name}, from pin ${a} of ${leg.a.ref} ${leg.a.port.label} to pin ${b} of ${leg.b.ref} ${leg.b.port.label}.`,
+      edit: joinPins(graph, leg, a, b),
     },
   ];
 }
 
-/** One wire of a two-wire bus in a cable, and not the other. */
-function halfBus(graph: Graph, cable: JoinedCable, first: PinRole, second: PinRole): Saying[] {
-  const { plain, joins } = cable;
+/** One wire of a two-wire bus between two ports, and not the other. */
+function halfBus(graph: Graph, run: Run, first: PinRole, second: PinRole): Saying[] {
+  const { joins } = run;
   const has = (role: PinRole): boolean => joins.some((join) => join.a.pin.role === role && join.b.pin.role === role);
   if (has(first) === has(second)) return [];
   const missing = has(first) ? second : first;
-  const [a, b] = [plain.a, plain.b].map((at) => at.port.pins.find((pin) => pin.role === missing));
+  const [a, b] = [run.a, run.b].map((at) => at.port.pins.find((pin) => pin.role === missing));
   if (a === undefined || b === undefined) return [];
   // A wire that goes elsewhere is the matter of the checks of the bus.
   if (
@@ -142,12 +143,12 @@ function halfBus(graph: Graph, cable: JoinedCable, first: PinRole, second: PinRo
   return [
     {
       severity: 'mend',
-      where: [{ is: 'cable', cable: plain.cable.id }],
-      what: `${plain.cable.tag} joins ${has(first) ? busWord(first) : busWord(second)} of ${plain.a.ref} and ${plain.b.ref}, and not ${busWord(missing)}.`,
-      evidence: [{ label: `${a.label} of ${plain.a.ref}`, value: 'not joined', limit: `${b.label} of ${plain.b.ref}` }],
+      where: runSubjects(run),
+      what: `${run.name} joins ${has(first) ? busWord(first) : busWord(second)} of ${run.a.ref} and ${run.b.ref}, and not ${busWord(missing)}.`,
+      evidence: [{ label: `${a.label} of ${run.a.ref}`, value: 'not joined', limit: `${b.label} of ${run.b.ref}` }],
       why: 'Both wires of a bus are needed; with one of them nothing is heard.',
       discriminator: missing,
-      remedies: () => wireIn(graph, cable, [`${plain.a.port.id}.${a.n}`, `${plain.b.port.id}.${b.n}`]),
+      remedies: () => wireIn(graph, run, [`${run.a.port.id}.${a.n}`, `${run.b.port.id}.${b.n}`]),
     },
   ];
 }

@@ -1,10 +1,11 @@
 import { groupOf, type Graph } from '../../graph/graph.ts';
 import { railsOf } from '../../graph/railsOf.ts';
 import { isSupply } from '../../harness/joinVerdict.ts';
+import { runsOf, type Join, type Run } from '../../harness/runs.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 import { isServoPort } from './fitsButWrong.ts';
-import { joinedCables, type Join, type JoinedCable } from '../helpers/joins.ts';
-import { oneOrNone, repinByMeaning, takeOut } from '../helpers/plainCableRemedies.ts';
+import { oneOrNone, repinByMeaning, takeOut } from '../helpers/legRemedies.ts';
+import { joinSubjects, runSubjects } from '../helpers/runSubjects.ts';
 
 /** A 3-pin lead turned round, or its supply pin left in where it must be pulled. */
 export const servoLead: Check = {
@@ -12,23 +13,24 @@ export const servoLead: Check = {
   stage: 'wiring',
   title: 'Servo lead',
   run: ({ graph }) =>
-    joinedCables(graph)
-      .filter(({ plain }) => isServoPort(plain.a) && isServoPort(plain.b))
-      .flatMap((cable) => [...turnedRound(graph, cable), ...supplyLeftIn(graph, cable)]),
+    runsOf(graph)
+      .filter(({ a, b }) => isServoPort(a) && isServoPort(b))
+      .flatMap((run) => [...turnedRound(graph, run), ...supplyLeftIn(graph, run)]),
 };
 
-function turnedRound(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
+function turnedRound(graph: Graph, run: Run): Saying[] {
+  const { a, b, joins } = run;
   const wrong = joins.filter((join) => (join.a.pin.role === 'gnd') !== (join.b.pin.role === 'gnd'));
   if (wrong.length === 0) return [];
   const burns = wrong.some((join) => isSupply(join.a.pin.role) || isSupply(join.b.pin.role));
-  const board = plain.a.port.signalRow === undefined ? plain.b : plain.a;
+  const board = a.port.signalRow === undefined ? b : a;
   const signal = board.port.pins.find((pin) => pin.role === 'pulse-in' || pin.role === 'pulse-out');
   const row = board.port.signalRow === undefined ? '' : `, the ${board.port.signalRow} row`;
   return [
     {
       severity: burns ? 'stop' : 'mend',
-      where: [{ is: 'cable', cable: plain.cable.id }],
-      what: `${plain.cable.tag} between ${plain.a.ref} and ${plain.b.ref} ${plain.b.port.label} is turned round: signal and ground are exchanged.`,
+      where: runSubjects(run),
+      what: `${run.name} between ${a.ref} and ${b.ref} ${b.port.label} is turned round: signal and ground are exchanged.`,
       evidence: [
         ...wrong.map((join) => ({
           label: `pin ${join.a.pin.n} to pin ${join.b.pin.n}`,
@@ -38,14 +40,14 @@ function turnedRound(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
       ],
       why: burns ? 'Supply meets ground: the rail is shorted.' : 'The signal is shorted to ground, and what hangs on it does not move.',
       discriminator: 'turned',
-      remedies: () => oneOrNone(repinByMeaning(graph, plain)),
+      remedies: () => oneOrNone(repinByMeaning(graph, run)),
     },
   ];
 }
 
 /** The lead of a motor controller whose built-in regulator feeds a rail that something else feeds too. */
-function supplyLeftIn(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
-  const supply = joins.find((join) => isSupply(join.a.pin.role) && isSupply(join.b.pin.role));
+function supplyLeftIn(graph: Graph, run: Run): Saying[] {
+  const supply = run.joins.find((join) => isSupply(join.a.pin.role) && isSupply(join.b.pin.role));
   if (supply === undefined) return [];
   const controller = [supply.a, supply.b].find((pin) => graph.items[pin.itemIx]?.part?.kind === 'motor-controller');
   if (controller === undefined) return [];
@@ -59,11 +61,8 @@ function supplyLeftIn(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
   return [
     {
       severity: 'mend',
-      where: [
-        { is: 'cable', cable: plain.cable.id },
-        { is: 'conductor', cable: plain.cable.id, conductor: supply.conductor.id },
-      ],
-      what: `The supply pin of ${plain.cable.tag} must be pulled: ${controller.ref}'s built-in regulator meets the rail that ${otherRef} feeds.`,
+      where: joinSubjects(run, [supply]),
+      what: `The supply pin of ${run.name} must be pulled: ${controller.ref}'s built-in regulator meets the rail that ${otherRef} feeds.`,
       evidence: [
         {
           label: `${controller.ref} ${controller.port.label} pin ${controller.pin.n}`,
@@ -73,20 +72,21 @@ function supplyLeftIn(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
       ],
       why: 'Exactly one supply may feed the rail; the others give signal and ground alone.',
       discriminator: 'supply',
-      remedies: () => pull(supply, { plain, joins }, controller.ref),
+      remedies: () => pull(supply, run, controller.ref),
     },
   ];
 }
 
-function pull(supply: Join, { plain }: JoinedCable, controller: string): Remedy[] {
-  const atA = plain.a.ref === controller;
-  const [end, board, n] = atA ? [plain.endB, plain.b, supply.conductor.b.n] : [plain.endA, plain.a, supply.conductor.a.n];
-  const edit = takeOut(plain, end, n);
+/** Pulls the contact at the end that is not the motor controller's own. */
+function pull(supply: Join, { a, b }: Run, controller: string): Remedy[] {
+  const atA = a.ref === controller;
+  const [contact, board] = atA ? [supply.contactB, b] : [supply.contactA, a];
+  const edit = takeOut(supply, atA ? 'b' : 'a');
   if (edit === undefined) return [];
   return [
     {
       label: 'Pull the supply pin',
-      sentence: `Pull contact ${n} of ${plain.cable.tag} at ${board.ref} ${board.port.label} and insulate it; signal and ground stay.`,
+      sentence: `Pull contact ${contact.n} of ${contact.cable.tag} at ${board.ref} ${board.port.label} and insulate it; signal and ground stay.`,
       edit,
     },
   ];

@@ -3,10 +3,10 @@ import { counterpartsOf } from '../../graph/counterparts.ts';
 import type { Graph, GraphItem } from '../../graph/graph.ts';
 import { settingsOf } from '../../model/settingsOf.ts';
 import type { Endpoint } from '../../model/part.ts';
-import { joinPins } from '../../harness/proposeCable.ts';
+import { runsOf, type Run } from '../../harness/runs.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
-import { joinedCables, type JoinedCable } from '../helpers/joins.ts';
-import { oneOrNone, repinByMeaning } from '../helpers/plainCableRemedies.ts';
+import { groundWire, oneOrNone, repinByMeaning } from '../helpers/legRemedies.ts';
+import { runSubjects } from '../helpers/runSubjects.ts';
 import { joinedGroups, pinOf } from '../helpers/signalGroups.ts';
 
 type Picture = Extract<Endpoint, { is: 'video-out' }>;
@@ -19,7 +19,7 @@ export const video: Check = {
   run: ({ graph }) => [
     ...graph.items.flatMap((entry, item) => (entry.part?.kind === 'camera' ? standards(graph, entry, item) : [])),
     ...sharedWires(graph),
-    ...joinedCables(graph).flatMap((cable) => withoutGround(graph, cable)),
+    ...runsOf(graph).flatMap((run) => withoutGround(graph, run)),
   ],
 };
 
@@ -110,32 +110,23 @@ function sharedWires(graph: Graph): Saying[] {
 }
 
 /** A video wire whose cable carries no ground, though the two share one elsewhere. */
-function withoutGround(graph: Graph, { plain, joins }: JoinedCable): Saying[] {
-  const picture = joins.find(({ a, b }) => [a, b].every(({ pin }) => pin.role === 'video-in' || pin.role === 'video-out'));
-  const hasGround = joins.some(({ a, b }) => a.pin.role === 'gnd' && b.pin.role === 'gnd');
+function withoutGround(graph: Graph, run: Run): Saying[] {
+  const { a, b, joins, leg } = run;
+  const picture = joins.find((join) => [join.a, join.b].every(({ pin }) => pin.role === 'video-in' || pin.role === 'video-out'));
+  const hasGround = joins.some((join) => join.a.pin.role === 'gnd' && join.b.pin.role === 'gnd');
   if (picture === undefined || hasGround) return [];
-  const [a, b] = [plain.a, plain.b].map((at) => at.port.pins.find((pin) => pin.role === 'gnd'));
-  const isJoinedAlready =
-    a !== undefined && b !== undefined && plain.conductors.some((conductor) => conductor.a.n === a.n && conductor.b.n === b.n);
-  const remedies = (): readonly Remedy[] =>
-    a !== undefined && b !== undefined
-      ? [
-          {
-            label: 'Add the ground wire',
-            sentence: `Add a ground wire to ${plain.cable.tag}, from pin ${a.n} of ${plain.a.ref} to pin ${b.n} of ${plain.b.ref}.`,
-            edit: joinPins(graph, plain, a.n, b.n),
-          },
-        ]
-      : oneOrNone(repinByMeaning(graph, plain));
+  const [groundA, groundB] = [a, b].map((at) => at.port.pins.find((pin) => pin.role === 'gnd')?.n);
+  const canJoin = groundA !== undefined && groundB !== undefined;
+  const isThere = leg?.conductors.some((conductor) => conductor.a.n === groundA && conductor.b.n === groundB) === true;
   return [
     {
       severity: 'mend',
-      where: [{ is: 'cable', cable: plain.cable.id }],
-      what: `${plain.cable.tag} carries the picture of ${plain.a.ref} and ${plain.b.ref} without a ground beside it.`,
-      evidence: [{ label: plain.cable.tag, value: 'no ground wire', limit: 'one beside the signal' }],
+      where: runSubjects(run),
+      what: `${run.name} carries the picture of ${a.ref} and ${b.ref} without a ground beside it.`,
+      evidence: [{ label: run.name, value: 'no ground wire', limit: 'one beside the signal' }],
       why: 'The return current takes the supply wires: bars and noise that follow the throttle.',
       discriminator: 'ground',
-      remedies: () => (isJoinedAlready ? [] : remedies()),
+      remedies: () => (isThere ? [] : canJoin ? groundWire(graph, run) : oneOrNone(repinByMeaning(graph, run))),
     },
   ];
 }

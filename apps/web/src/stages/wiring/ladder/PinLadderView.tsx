@@ -3,7 +3,6 @@ import { Link, useParams } from 'react-router';
 import {
   asId,
   CONNECTOR_FAMILIES,
-  graphOf,
   pinNode,
   plainCable,
   quantity,
@@ -13,7 +12,7 @@ import {
   type CableId,
   type Graph,
   type PinMapPreset,
-  type PlainCable,
+  type PortLeg,
   type PortAt,
 } from '@wired-falcon/core';
 import { paths } from '../../../addresses/paths.ts';
@@ -82,13 +81,11 @@ const PRESETS: readonly (readonly [PinMapPreset, string])[] = [
   ['supply-pulled', 'Supply pin pulled'],
 ];
 
-function Presets({ graph, plain }: { readonly graph: Graph; readonly plain: PlainCable }) {
+function Presets({ graph, plain }: { readonly graph: Graph; readonly plain: PortLeg }) {
   const make = useMake();
   const session = useSession();
   const take = (preset: PinMapPreset, label: string): void => {
-    const { [plain.cable.id]: _this, ...cables } = graph.design.aircraft.cables;
-    const without = graphOf({ ...graph.design, aircraft: { ...graph.design.aircraft, cables } });
-    const edits = repinEdits(graph, without, plain, preset);
+    const edits = repinEdits(graph, plain, preset);
     if (edits.length === 0) session.say(`${plain.cable.tag} already has this pin map.`);
     else make({ kind: 'batch', title: `${label}: ${plain.cable.tag}`, edits });
   };
@@ -108,7 +105,7 @@ interface Chosen {
   readonly n: number;
 }
 
-function Ladder({ graph, plain }: { readonly graph: Graph; readonly plain: PlainCable }) {
+function Ladder({ graph, plain }: { readonly graph: Graph; readonly plain: PortLeg }) {
   const make = useMake();
   const session = useSession();
   const [chosen, setChosen] = useState<Chosen>();

@@ -1,19 +1,19 @@
-import { joinPins, type Conductor, type Edit, type Graph, type PlainCable, type SimpleEdit } from '@wired-falcon/core';
+import { joinPins, type Conductor, type Edit, type Graph, type PortLeg, type SimpleEdit } from '@wired-falcon/core';
 
 export type Side = 'a' | 'b';
 
 /** The conductors at one pin of one side. */
-export function conductorsAt(plain: PlainCable, side: Side, n: number): readonly Conductor[] {
+export function conductorsAt(plain: PortLeg, side: Side, n: number): readonly Conductor[] {
   return plain.conductors.filter((conductor) => conductor[side].n === n);
 }
 
 /** Joins two pins of a plain cable, whichever side was chosen first. */
-export function joinEdit(graph: Graph, plain: PlainCable, from: { readonly side: Side; readonly n: number }, toN: number): Edit {
+export function joinEdit(graph: Graph, plain: PortLeg, from: { readonly side: Side; readonly n: number }, toN: number): Edit {
   return from.side === 'a' ? joinPins(graph, plain, from.n, toN) : joinPins(graph, plain, toN, from.n);
 }
 
 /** Removes every conductor at a pin; undefined when there is none. */
-export function partEdit(plain: PlainCable, side: Side, n: number): Edit | undefined {
+export function partEdit(plain: PortLeg, side: Side, n: number): Edit | undefined {
   const edits = conductorsAt(plain, side, n).map((conductor): SimpleEdit => ({
     kind: 'remove-conductor',
     cable: plain.cable.id,
@@ -25,7 +25,7 @@ export function partEdit(plain: PlainCable, side: Side, n: number): Edit | undef
 }
 
 /** Exchanges the conductors at a pin with those at the next pin of the same side; undefined when there are none. */
-export function swapWithNext(plain: PlainCable, side: Side, n: number): Edit | undefined {
+export function swapWithNext(plain: PortLeg, side: Side, n: number): Edit | undefined {
   const end = side === 'a' ? plain.a : plain.b;
   if (n >= end.port.connector.positions) return undefined;
   const move = (conductor: Conductor, to: number): SimpleEdit => ({
@@ -45,7 +45,7 @@ export function swapWithNext(plain: PlainCable, side: Side, n: number): Edit | u
 }
 
 /** Pulls a contact from the shell, or fits it again. */
-export function toggleContact(plain: PlainCable, side: Side, n: number): Edit {
+export function toggleContact(plain: PortLeg, side: Side, n: number): Edit {
   const end = side === 'a' ? plain.endA : plain.endB;
   const was = [...(end.absent ?? [])];
   const absent = was.includes(n) ? was.filter((other) => other !== n) : [...was, n].sort((x, y) => x - y);
