@@ -84,7 +84,8 @@ export function outsideContact(cable: Cable, at: { readonly node: NodeId; readon
   return refuse('contact-out-of-range', `${cable.tag} has no contact ${at.n} at that end; its connector has ${positions}.`, cable.id);
 }
 
-function blockedEnd(design: Design, cable: CableId, node: CableEnd, at: CableEndAt): Refused | undefined {
+/** Refuses a place that is not there, is taken, or is the cable itself. */
+export function blockedEnd(design: Design, cable: CableId, node: CableEnd, at: CableEndAt): Refused | undefined {
   if (at.is === 'port') {
     const item = design.aircraft.items[at.item];
     if (item === undefined) return refuse('unknown-item', 'The item to plug into is no longer there.', at.item);

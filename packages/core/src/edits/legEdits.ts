@@ -3,35 +3,49 @@ import { Type } from '@sinclair/typebox';
 import { CableNodeSchema, LegSchema, LengthMmSchema, TwistMmSchema, type Aircraft, type Cable, type Leg } from '../model/aircraft.ts';
 import { PointIdSchema } from '../model/frame.ts';
 import { CableIdSchema, LegIdSchema, type CableId, type LegId } from '../model/ids.ts';
-import { changeCable } from './cableEdits.ts';
+import { blockedEnd, changeCable } from './cableEdits.ts';
 import { editKind, refuse, type Outcome, type Refused } from './family.ts';
 import { placeName, tagOf } from './lookups.ts';
-import { occupantOf } from './occupancy.ts';
 
 const closed = { additionalProperties: false } as const;
 
-/** Adds a branch: a new node (an end or a splice) and the leg that leads to it. Makes a loom of a plain cable. */
+/**
+ * Adds a branch: a new node (an end or a splice) and the leg that leads to it; without a node, a leg between two nodes that are there.
+ * Makes a loom of a plain cable.
+ */
 const addLeg = editKind({
   kind: 'add-leg',
-  schema: Type.Object({ kind: Type.Literal('add-leg'), cable: CableIdSchema, leg: LegSchema, node: CableNodeSchema }, closed),
-  title: (edit, design) => `Add a branch to ${tagOf(design, edit.cable)}`,
+  schema: Type.Object(
+    { kind: Type.Literal('add-leg'), cable: CableIdSchema, leg: LegSchema, node: Type.Optional(CableNodeSchema) },
+    closed,
+  ),
+  title: (edit, design) => {
+    const to = edit.node?.is === 'end' && edit.node.at.is !== 'free' ? ` to ${placeName(design, edit.node.at)}` : '';
+    return edit.node?.is === 'splice'
+      ? `Add a splice to ${tagOf(design, edit.cable)}`
+      : `Add a branch of ${tagOf(design, edit.cable)}${to}`;
+  },
   apply: (design, edit) =>
     changeCable(design.aircraft, edit.cable, (cable) => {
       const { leg, node } = edit;
-      if (cable.legs[leg.id] !== undefined || cable.nodes[node.id] !== undefined) {
+      if (cable.legs[leg.id] !== undefined || (node !== undefined && cable.nodes[node.id] !== undefined)) {
         return refuse('id-taken', `${cable.tag} already has a leg or an end with this id.`, leg.id);
       }
+      if (node === undefined) return withLegBetween(cable, leg);
       const startsHere = cable.nodes[leg.a] !== undefined && leg.b === node.id;
       const endsHere = cable.nodes[leg.b] !== undefined && leg.a === node.id;
       if (!startsHere && !endsHere) return refuse('unknown-node', `The branch does not begin at a node of ${cable.tag}.`, leg.id);
-      if (node.is === 'end' && node.at.is !== 'free') {
-        const occupant = occupantOf(design, node.at, { cable: cable.id, node: node.id });
-        if (occupant !== undefined)
-          return refuse('port-occupied', `${placeName(design, node.at)} is occupied by ${occupant.tag}.`, occupant.id);
-      }
+      const blocked = node.is === 'end' ? blockedEnd(design, cable.id, node, node.at) : undefined;
+      if (blocked !== undefined) return blocked;
       return { ...cable, nodes: { ...cable.nodes, [node.id]: node }, legs: { ...cable.legs, [leg.id]: leg } };
     }),
 });
+
+function withLegBetween(cable: Cable, leg: Leg): Cable | Refused {
+  if (leg.a === leg.b || cable.nodes[leg.a] === undefined || cable.nodes[leg.b] === undefined)
+    return refuse('unknown-node', `The leg does not run between two nodes of ${cable.tag}.`, leg.id);
+  return { ...cable, legs: { ...cable.legs, [leg.id]: leg } };
+}
 
 /** Removes a branch that holds no conductor, with the node that only it led to. */
 const removeLeg = editKind({

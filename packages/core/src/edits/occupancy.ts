@@ -17,17 +17,21 @@ const known = new WeakMap<Aircraft['cables'], Occupancy>();
 
 /** The cable that already fills what an end wants to be plugged into, if one does. */
 export function occupantOf(design: Design, at: CableEndAt, except: EndAddress): Cable | undefined {
+  const there = occupantEnd(design, at, except);
+  return there === undefined ? undefined : design.aircraft.cables[there.cable];
+}
+
+/** The end that fills a place: nothing else can be plugged in there. A place that takes several cables is never filled. */
+export function occupantEnd(design: Design, at: CableEndAt, except?: EndAddress): EndAddress | undefined {
   if (at.is === 'free') return undefined;
   if (at.is === 'port') {
     const item = design.aircraft.items[at.item];
     const port = item === undefined ? undefined : portOf(design, item, at.port);
     if (port !== undefined && takesSeveralCables(port.connector)) return undefined;
   }
-  const { cables } = design.aircraft;
-  const there = occupancyOf(cables)
+  return occupancyOf(design.aircraft.cables)
     .get(placeKey(at))
-    ?.find(({ cable, node }) => cable !== except.cable || node !== except.node);
-  return there === undefined ? undefined : cables[there.cable];
+    ?.find(({ cable, node }) => cable !== except?.cable || node !== except.node);
 }
 
 /** Laid out once for a set of cables. A plug that is plugged in somewhere also fills its own face, so that nothing mates with it. */

@@ -7,8 +7,8 @@ import type { Graph } from '../graph/graph.ts';
 import { graphOf } from '../graph/graphOf.ts';
 import { partKeyOf } from '../model/contentHash.ts';
 import type { Design } from '../model/design.ts';
-import type { CableNode } from '../model/aircraft.ts';
-import { asId, type ItemId } from '../model/ids.ts';
+import type { Cable, CableNode } from '../model/aircraft.ts';
+import { asId, type CableId, type ConductorId, type ItemId, type LegId, type NodeId } from '../model/ids.ts';
 import type { Part } from '../model/part.ts';
 import type { Settings } from '../model/resolvePart.ts';
 import { hasShape } from '../model/shape.ts';
@@ -38,6 +38,21 @@ export class DraftEdits {
   /** The aircraft with the draft's edits made. */
   get graph(): Graph {
     return graphOf(this.#design);
+  }
+
+  /** True as long as no edit was made. */
+  get isEmpty(): boolean {
+    return this.#edits.length === 0;
+  }
+
+  /** An id for a new thing, to name it in several edits of the draft. */
+  newId<T extends NodeId | LegId | ConductorId>(): T {
+    return asId<T>(`draft-${++this.#ids}`);
+  }
+
+  /** A cable as the draft has it by now. */
+  cable(id: CableId): Cable | undefined {
+    return this.#design.aircraft.cables[id];
   }
 
   /** Makes an edit whose new ids are placeholders of its own. @returns false when it is refused, and then nothing happens */

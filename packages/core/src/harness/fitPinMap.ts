@@ -14,6 +14,9 @@ export const PIN_MAP_PRESETS = {
 } as const;
 export type PinMapPreset = keyof typeof PIN_MAP_PRESETS;
 
+/** How pins are to be joined: all of them in one of the ways, or these two alone. */
+export type PinMapWish = PinMapPreset | { readonly a: number; readonly b: number };
+
 export interface PinPair {
   /** Positions at port A and port B. */
   readonly a: number;
@@ -30,7 +33,6 @@ export interface LeftOut {
 
 /** A proposal for the conductors between two ports, with the effect of every pin and the reason for every pin left out. */
 export interface PinMap {
-  readonly preset: PinMapPreset;
   readonly pairs: readonly PinPair[];
   readonly leftOut: readonly LeftOut[];
   /** True when the pin map equals the pin order. */
@@ -39,14 +41,14 @@ export interface PinMap {
 
 /**
  * Proposes which pin of port A goes to which pin of port B. `meaning`: ground to ground, supply from a source to a sink
- * that stands it and is not fed yet, TX to RX, SDA to SDA and so on; each pin once, in pin order. The branch of a loom leaves out
+ * that takes it and is not fed yet, TX to RX, SDA to SDA and so on; each pin once, in pin order. The branch of a loom leaves out
  * what is one net already: the ground of a second port of one board is there by the first.
  */
-export function fitPinMap(graph: Graph, a: PortAt, b: PortAt, preset: PinMapPreset, { isBranch = false }: PinMapOptions = {}): PinMap {
-  const all = pairsOf(graph, a, b, preset);
-  const pairs = isBranch && byItsMeaning(preset) ? all.filter((pair) => !isOneNet(graph, a, b, pair)) : all;
+export function fitPinMap(graph: Graph, a: PortAt, b: PortAt, wish: PinMapWish, { isBranch = false }: PinMapOptions = {}): PinMap {
+  const all = typeof wish === 'object' ? [wish] : pairsOf(graph, a, b, wish);
+  const pairs = isBranch && byItsMeaning(wish) ? withoutOneNet(graph, a, b, all) : all;
   const judged = pairs.map((pair): PinPair => ({ ...pair, verdict: verdictOf(graph, a, b, pair) }));
-  return { preset, pairs: judged, leftOut: leftOut(graph, a, b, judged), straight: isStraight(judged, a, b) };
+  return { pairs: judged, leftOut: leftOut(graph, a, b, judged), straight: isStraight(judged, a, b) };
 }
 
 /** How else a map is fitted. */
@@ -55,8 +57,15 @@ export interface PinMapOptions {
   readonly isBranch?: boolean;
 }
 
-function byItsMeaning(preset: PinMapPreset): boolean {
-  return preset === 'meaning' || preset === 'supply-pulled';
+function byItsMeaning(wish: PinMapWish): boolean {
+  return wish === 'meaning' || wish === 'supply-pulled';
+}
+
+/** A supply keeps its ground beside it, so that its current has a way back of its own. */
+function withoutOneNet(graph: Graph, a: PortAt, b: PortAt, pairs: readonly Pair[]): readonly Pair[] {
+  const left = pairs.filter((pair) => !isOneNet(graph, a, b, pair));
+  const feeds = left.some((pair) => isSupply(a.port.pins[pair.a - 1]?.role ?? 'nc'));
+  return feeds ? pairs.filter((pair) => left.includes(pair) || a.port.pins[pair.a - 1]?.role === 'gnd') : left;
 }
 
 function isOneNet(graph: Graph, a: PortAt, b: PortAt, pair: Pair): boolean {

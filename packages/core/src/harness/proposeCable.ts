@@ -5,7 +5,7 @@ import { nextTag } from '../edits/references.ts';
 import type { SimpleEdit } from '../edits/registry.ts';
 import type { PortAt } from '../graph/cableJoins.ts';
 import type { Graph } from '../graph/graph.ts';
-import { fitPinMap, type PinMap, type PinMapPreset } from './fitPinMap.ts';
+import { fitPinMap, type PinMap, type PinMapWish } from './fitPinMap.ts';
 import { newConductor } from './newConductor.ts';
 
 const nodeA = asId<NodeId>('a');
@@ -13,13 +13,8 @@ const nodeB = asId<NodeId>('b');
 const onlyLeg = asId<LegId>('leg');
 
 /** A cable between two ports, as the edit that makes it. The cable's id is the placeholder `?1` (see `withFreshIds`). */
-export function proposeCable(
-  graph: Graph,
-  a: PortAt,
-  b: PortAt,
-  preset: PinMapPreset,
-): { readonly map: PinMap; readonly edit: SimpleEdit } {
-  const map = fitPinMap(graph, a, b, preset);
+export function proposeCable(graph: Graph, a: PortAt, b: PortAt, wish: PinMapWish): { readonly map: PinMap; readonly edit: SimpleEdit } {
+  const map = fitPinMap(graph, a, b, wish);
   const conductors = map.pairs.map((pair, i) =>
     newConductor(graph, a, b, { id: `?${i + 2}`, leg: onlyLeg, nodeA, nodeB, a: pair.a, b: pair.b }),
   );

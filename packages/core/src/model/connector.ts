@@ -4,24 +4,24 @@ import type { Shape } from './shape.ts';
 
 /**
  * Connector families as cable goods. `solder-pad` is a row of solder pads. `contactMilliohm` is of one mated contact and
- * `contactA` what it carries for ever; `awg` is the thickest and the thinnest wire that the contact takes. All are sample
- * values of the class.
+ * `contactA` what it carries for ever; `awg` is the thickest and the thinnest wire that the contact takes,
+ * and `wires` how many go into one: a crimp holds one, a screw or the cup of a power plug two. All are sample values of the class.
  */
 export const CONNECTOR_FAMILIES = {
-  'locking-1.0': { title: '1.0 mm locking', pitchMm: 1, contactA: 1, contactMilliohm: 20, usualAwg: 28, awg: [28, 30] },
-  'locking-1.25': { title: '1.25 mm locking', pitchMm: 1.25, contactA: 1, contactMilliohm: 20, usualAwg: 28, awg: [26, 30] },
-  'locking-2.0': { title: '2.0 mm locking', pitchMm: 2, contactA: 2, contactMilliohm: 10, usualAwg: 24, awg: [22, 28] },
-  'pin-2.54': { title: '2.54 mm pins', pitchMm: 2.54, contactA: 3, contactMilliohm: 15, usualAwg: 26, awg: [20, 28] },
-  'balance-2.5': { title: '2.5 mm balance', pitchMm: 2.5, contactA: 3, contactMilliohm: 10, usualAwg: 24, awg: [22, 28] },
-  'screw-3.5': { title: '3.5 mm screw terminal', pitchMm: 3.5, contactA: 8, contactMilliohm: 5, usualAwg: 22, awg: [16, 26] },
-  'solder-pad': { title: 'solder pads', pitchMm: 2.54, contactA: 5, contactMilliohm: 1, usualAwg: 26, awg: [18, 30] },
-  'power-pad': { title: 'power pads', pitchMm: 6, contactA: 90, contactMilliohm: 0.2, usualAwg: 12, awg: [10, 20] },
-  XT30: { title: 'XT30', pitchMm: 5, contactA: 20, contactMilliohm: 0.9, usualAwg: 16, awg: [14, 20] },
-  XT60: { title: 'XT60', pitchMm: 7.2, contactA: 60, contactMilliohm: 0.6, usualAwg: 12, awg: [10, 16] },
-  XT90: { title: 'XT90', pitchMm: 10.9, contactA: 90, contactMilliohm: 0.4, usualAwg: 10, awg: [10, 12] },
-  'bullet-3.5': { title: '3.5 mm bullet', pitchMm: 10, contactA: 50, contactMilliohm: 0.5, usualAwg: 14, awg: [10, 18] },
-  'USB-C': { title: 'USB-C', pitchMm: 0.5, contactA: 3, contactMilliohm: 30, usualAwg: 28, awg: [24, 30] },
-  '8P8C': { title: '8P8C modular', pitchMm: 1, contactA: 1, contactMilliohm: 20, usualAwg: 26, awg: [24, 28] },
+  'locking-1.0': { title: '1.0 mm locking', pitchMm: 1, contactA: 1, contactMilliohm: 20, usualAwg: 28, awg: [28, 30], wires: 1 },
+  'locking-1.25': { title: '1.25 mm locking', pitchMm: 1.25, contactA: 1, contactMilliohm: 20, usualAwg: 28, awg: [26, 30], wires: 1 },
+  'locking-2.0': { title: '2.0 mm locking', pitchMm: 2, contactA: 2, contactMilliohm: 10, usualAwg: 24, awg: [22, 28], wires: 1 },
+  'pin-2.54': { title: '2.54 mm pins', pitchMm: 2.54, contactA: 3, contactMilliohm: 15, usualAwg: 26, awg: [20, 28], wires: 1 },
+  'balance-2.5': { title: '2.5 mm balance', pitchMm: 2.5, contactA: 3, contactMilliohm: 10, usualAwg: 24, awg: [22, 28], wires: 1 },
+  'screw-3.5': { title: '3.5 mm screw terminal', pitchMm: 3.5, contactA: 8, contactMilliohm: 5, usualAwg: 22, awg: [16, 26], wires: 2 },
+  'solder-pad': { title: 'solder pads', pitchMm: 2.54, contactA: 5, contactMilliohm: 1, usualAwg: 26, awg: [18, 30], wires: 1 },
+  'power-pad': { title: 'power pads', pitchMm: 6, contactA: 90, contactMilliohm: 0.2, usualAwg: 12, awg: [10, 20], wires: 1 },
+  XT30: { title: 'XT30', pitchMm: 5, contactA: 20, contactMilliohm: 0.9, usualAwg: 16, awg: [14, 20], wires: 2 },
+  XT60: { title: 'XT60', pitchMm: 7.2, contactA: 60, contactMilliohm: 0.6, usualAwg: 12, awg: [10, 16], wires: 2 },
+  XT90: { title: 'XT90', pitchMm: 10.9, contactA: 90, contactMilliohm: 0.4, usualAwg: 10, awg: [10, 12], wires: 2 },
+  'bullet-3.5': { title: '3.5 mm bullet', pitchMm: 10, contactA: 50, contactMilliohm: 0.5, usualAwg: 14, awg: [10, 18], wires: 1 },
+  'USB-C': { title: 'USB-C', pitchMm: 0.5, contactA: 3, contactMilliohm: 30, usualAwg: 28, awg: [24, 30], wires: 1 },
+  '8P8C': { title: '8P8C modular', pitchMm: 1, contactA: 1, contactMilliohm: 20, usualAwg: 26, awg: [24, 28], wires: 1 },
 } as const;
 
 export type ConnectorFamily = keyof typeof CONNECTOR_FAMILIES;
@@ -65,6 +65,11 @@ export function connectorsMate(a: Connector, b: Connector): boolean {
   if (a.family !== b.family || a.positions !== b.positions) return false;
   const pair = [a.gender, b.gender].sort().join(' ');
   return pair === 'plug socket' || pair === 'pins socket' || pair === 'pads pads';
+}
+
+/** How many wires one contact of a connector takes. A pad takes as many as find room on it. */
+export function wiresPerContact({ family, gender }: Connector): number {
+  return gender === 'pads' ? Infinity : CONNECTOR_FAMILIES[family].wires;
 }
 
 /** Pads are soldered to: they take several wires. Every other connector is filled by one plug. */

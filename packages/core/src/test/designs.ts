@@ -24,9 +24,11 @@ export function demoDesign(): Design {
   return reedbed(asId<AircraftId>('reedbed'), countingIds());
 }
 
+const freshId = countingIds('fresh');
+
 /** Makes an edit that must be accepted. */
 export function made(design: Design, edit: Edit): Design {
-  const result = applyEdit(design, withFreshIds(edit, countingIds('fresh')));
+  const result = applyEdit(design, withFreshIds(edit, freshId));
   if ('refused' in result) throw new Error(result.refused.sentence);
   return result.design;
 }

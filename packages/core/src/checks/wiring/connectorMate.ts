@@ -3,7 +3,8 @@ import type { Graph } from '../../graph/graph.ts';
 import { applyEdit } from '../../edits/applyEdit.ts';
 import type { SimpleEdit } from '../../edits/registry.ts';
 import type { Cable, CableEnd } from '../../model/aircraft.ts';
-import { CONNECTOR_FAMILIES, connectorsMate, mateOf, type Connector } from '../../model/connector.ts';
+import { connectorsMate, mateOf, type Connector } from '../../model/connector.ts';
+import { connectorWords } from '../../harness/looms/connectorWords.ts';
 import type { Check, Remedy, Saying, Subject } from '../finding.ts';
 
 /** A plug that does not go onto what it is plugged into. */
@@ -42,7 +43,7 @@ function mateAt(graph: Graph, cable: Cable, end: CableEnd): Saying[] {
   const isShifting =
     end.connector.family === place.connector.family &&
     connectorsMate({ ...end.connector, positions: place.connector.positions }, place.connector);
-  const [plug, socket] = [words(end.connector), words(place.connector)];
+  const [plug, socket] = [connectorWords(end.connector), connectorWords(place.connector)];
   return [
     {
       severity: 'mend',
@@ -60,10 +61,6 @@ function mateAt(graph: Graph, cable: Cable, end: CableEnd): Saying[] {
   ];
 }
 
-function words(connector: Connector): string {
-  return `${CONNECTOR_FAMILIES[connector.family].title}, ${connector.positions}-way, ${connector.gender}`;
-}
-
 function fitMate(graph: Graph, cable: Cable, end: CableEnd, place: Place): Remedy[] {
   const connector = mateOf(place.connector);
   const edit: SimpleEdit = { kind: 'set-end-connector', cable: cable.id, node: end.id, connector, was: end.connector };
@@ -71,7 +68,7 @@ function fitMate(graph: Graph, cable: Cable, end: CableEnd, place: Place): Remed
   return [
     {
       label: 'Fit the mating plug',
-      sentence: `Fit ${words(connector)} to ${cable.tag} at ${place.name}; every wire keeps its position.`,
+      sentence: `Fit ${connectorWords(connector)} to ${cable.tag} at ${place.name}; every wire keeps its position.`,
       edit,
     },
   ];

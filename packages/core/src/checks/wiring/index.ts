@@ -3,12 +3,14 @@ import { backPowered } from './backPowered.ts';
 import { canBus } from './canBus.ts';
 import { connectorMate } from './connectorMate.ts';
 import { contention } from './contention.ts';
+import { crowdedContact } from './crowdedContact.ts';
 import { fitsButWrong } from './fitsButWrong.ts';
 import { groundShift } from './groundShift.ts';
 import { i2cAddress, i2cBus } from './i2c.ts';
 import { level } from './level.ts';
 import { lookAlike } from './lookAlike.ts';
-import { noCommonGround, notWired, supplyOnSignal, txToTx } from './nets.ts';
+import { noCommonGround, supplyOnSignal, txToTx } from './nets.ts';
+import { notWired } from './notWired.ts';
 import { partial } from './partial.ts';
 import { servoLead } from './servoLead.ts';
 import { video } from './video.ts';
@@ -22,6 +24,7 @@ export const wiringChecks: readonly Check[] = [
   contention,
   level,
   connectorMate,
+  crowdedContact,
   fitsButWrong,
   servoLead,
   partial,

@@ -1,11 +1,9 @@
-import { listed } from '../../text/lists.ts';
 import { stated } from '../../text/numbers.ts';
-import { cablesAtPort } from '../../graph/cableJoins.ts';
 import { groupOf, pinsOf, type Graph } from '../../graph/graph.ts';
 import { driverAt, voltsAt } from '../../graph/railsOf.ts';
 import type { SimpleEdit } from '../../edits/registry.ts';
 import { isSignal, isSupply, type FoundPin } from '../../harness/joinVerdict.ts';
-import type { Check, Remedy, Saying, Subject } from '../finding.ts';
+import type { Check, Remedy, Saying } from '../finding.ts';
 import { runsOf, type Join, type Run } from '../../harness/runs.ts';
 import { groundWire, oneOrNone, repinByMeaning } from '../helpers/legRemedies.ts';
 import { joinsSupplyToGround, joinSubjects, runSubjects } from '../helpers/runSubjects.ts';
@@ -168,35 +166,4 @@ function hasGround(graph: Graph, item: number): boolean {
 function shareGround(graph: Graph, a: number, b: number): boolean {
   const [ofA, ofB] = [groundNets(graph)[a], groundNets(graph)[b]];
   return ofA !== undefined && ofB !== undefined && [...ofB].some((net) => ofA.has(net));
-}
-
-/** An item, or a port that its use needs, that has no cable yet. One note an item. */
-export const notWired: Check = {
-  id: 'wire.not-wired',
-  stage: 'wiring',
-  title: 'Not wired yet',
-  leftToPeople: 'what it is for, only a person knows',
-  run: ({ graph }) => graph.items.flatMap((_, item) => unwired(graph, item)),
-};
-
-function unwired(graph: Graph, itemIx: number): Saying[] {
-  const entry = graph.items[itemIx];
-  // What stands on the ground reaches the aircraft through the air.
-  if (entry?.part === undefined || entry.item.where === 'ground') return [];
-  const { item, part } = entry;
-  const isAlone = (graph.cablesAtItem[itemIx] ?? []).length === 0;
-  const open = part.ports.filter((port) => port.needed === true && cablesAtPort(graph, item.id, port.id).length === 0);
-  if (!isAlone && open.length === 0) return [];
-  const labels = open.map((port) => port.label);
-  return [
-    {
-      severity: 'note',
-      where: isAlone ? [{ is: 'item', item: item.id }] : open.map((port): Subject => ({ is: 'port', item: item.id, port: port.id })),
-      what: isAlone
-        ? `${item.ref} (${part.name}) is not wired yet.`
-        : `${item.ref} is wired, and its ${listed(labels)} ${labels.length > 1 ? 'are' : 'is'} not yet.`,
-      evidence: [],
-      why: isAlone ? 'Nothing it does reaches the rest of the aircraft.' : 'The part does not do its job with this port left empty.',
-    },
-  ];
 }

@@ -1,6 +1,7 @@
 import type { Graph } from '../../graph/graph.ts';
-import { plainCable, portAt } from '../../graph/cableJoins.ts';
+import { plainCable } from '../../graph/cableJoins.ts';
 import type { Cable, CableEnd } from '../../model/aircraft.ts';
+import { nodeNames } from '../looms/nodeNames.ts';
 import type { Sheet } from './sheet.ts';
 
 /** A label for every end of every cable: its tag, where this end and the other ends go, and a warning where the pin map is its own. */
@@ -23,10 +24,8 @@ export function labelSheet(graph: Graph): Sheet {
 
 function labelsOf(graph: Graph, cable: Cable): string[][] {
   const ends = Object.values(cable.nodes).filter((node): node is CableEnd => node.is === 'end');
-  const nameOf = (end: CableEnd): string => {
-    const at = portAt(graph, end);
-    return at === undefined ? 'free end' : `${at.ref} ${at.port.label}`;
-  };
+  const names = nodeNames(graph, cable);
+  const nameOf = (end: CableEnd): string => names.get(end.id) ?? '?';
   const plain = plainCable(graph, cable);
   const hasPlug = plain !== undefined && [plain.endA, plain.endB].some(({ connector }) => connector.gender !== 'pads');
   const isOwn = hasPlug && plain.conductors.some((conductor) => conductor.a.n !== conductor.b.n);

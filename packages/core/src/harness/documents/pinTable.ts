@@ -1,10 +1,11 @@
 import { stated } from '../../text/numbers.ts';
-import type { Cable, CableEnd, NodePin } from '../../model/aircraft.ts';
+import type { Cable, NodePin } from '../../model/aircraft.ts';
 import { CONNECTOR_FAMILIES, type Connector } from '../../model/connector.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { pinAt, plainCable, portAt } from '../../graph/cableJoins.ts';
 import { legLengthMm } from '../../layout/ways.ts';
 import type { CableId } from '../../model/ids.ts';
+import { cableEndName, legName, nodeNames } from '../looms/nodeNames.ts';
 import { offTheShelf } from '../offTheShelf.ts';
 import { conductorLengthMm } from '../wireFacts.ts';
 import type { Sheet } from './sheet.ts';
@@ -18,7 +19,7 @@ export function pinTable(graph: Graph, cableId: CableId): Sheet | undefined {
   const bought = plain === undefined ? undefined : offTheShelf(plain);
   const connectors = plain === undefined ? ends : [plain.endA, plain.endB];
   const custom = plain?.conductors.some(({ a, b }) => a.n !== b.n) === true;
-  const names = connectors.map((end) => endName(graph, end));
+  const names = connectors.map((end) => cableEndName(graph, end));
   const contact = contactNames(graph, cable, plain !== undefined);
   return {
     title: `Cable ${cable.tag}`,
@@ -56,8 +57,8 @@ export function pinTable(graph: Graph, cableId: CableId): Sheet | undefined {
 /** Where the length of each leg is from, and how its wires lie. */
 function legNotes(graph: Graph, cable: Cable): string[] {
   const legs = Object.values(cable.legs);
-  return legs.flatMap((leg, i) => {
-    const name = legs.length === 1 ? cable.tag : `Leg ${i + 1} of ${cable.tag}`;
+  return legs.flatMap((leg) => {
+    const name = legs.length === 1 ? cable.tag : `${cable.tag}, ${legName(graph, cable, leg)}`;
     const lengthMm = legLengthMm(graph, cable, leg);
     const from = leg.typedLengthMm === undefined ? 'its way in the layout with slack' : 'as typed';
     return [
@@ -69,20 +70,15 @@ function legNotes(graph: Graph, cable: Cable): string[] {
 
 /** How the contacts of a cable are named: by their pin; in a loom with the end that they are at, as there are more than two. */
 function contactNames(graph: Graph, cable: Cable, isPlain: boolean): (at: NodePin) => string {
-  const splices = Object.values(cable.nodes).filter(({ is }) => is === 'splice');
+  const names = nodeNames(graph, cable);
   return ({ node: id, n }) => {
     const node = cable.nodes[id];
-    if (node?.is !== 'end') return `splice ${splices.findIndex((splice) => splice.id === id) + 1}`;
+    const name = names.get(id) ?? '?';
+    if (node?.is !== 'end') return name;
     const port = portAt(graph, node)?.port;
     const label = port === undefined ? '' : (pinAt(port, n)?.label ?? '');
-    return isPlain ? label : `${endName(graph, node)} ${label}`.trim();
+    return isPlain ? label : `${name} ${label}`.trim();
   };
-}
-
-function endName(graph: Graph, end: CableEnd): string {
-  if (end.at.is === 'mate') return `plug of ${graph.cables[graph.cableIx.get(end.at.cable) ?? -1]?.tag ?? '?'}`;
-  const at = portAt(graph, end);
-  return at === undefined ? 'free end' : `${at.ref} ${at.port.label}`;
 }
 
 function connectorText(connector: Connector): string {

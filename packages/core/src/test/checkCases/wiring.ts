@@ -28,6 +28,19 @@ export const wiringCases: CheckCases = {
       return one.design;
     },
   },
+  'wire.crowded-contact': {
+    wrong: () => {
+      const one = powered('gnss-serial');
+      one.wire('GNSS1 UART', 'FC1 S4');
+      one.branch('FC1 I2C', 4, 4, 'black', 100);
+      return one.design;
+    },
+    right: () => {
+      const one = powered('gnss-serial');
+      one.wire('GNSS1 UART', 'FC1 S4');
+      return one.design;
+    },
+  },
   'wire.fits-but-wrong': {
     wrong: () => {
       const one = powered('radio-900-class');

@@ -6,6 +6,7 @@ import { asId, type ConductorId, type LegId, type NodeId } from '../../../model/
 import type { CircuitElement, Part, Port } from '../../../model/part.ts';
 import type { Settings } from '../../../model/resolvePart.ts';
 import { DraftEdits } from '../../../harness/draftEdits.ts';
+import { spliceCrowded } from '../../../harness/looms/spliceContact.ts';
 import { chooseRegulator, feedPorts, isOpen, type FeedPort } from '../../../harness/feeders.ts';
 import { filters } from '../../../parts/small.ts';
 import type { Remedy } from '../../finding.ts';
@@ -94,13 +95,14 @@ function sparePairs(draft: DraftEdits, item: PortAt['itemId'], port: Port, amps:
   const end = cable === undefined ? undefined : endAt(cable, item, port.id);
   if (cable === undefined || leg === undefined || end === undefined) return false;
   const used = Object.values(cable.conductors);
-  return port.pins.every((pin) => {
+  const areJoined = port.pins.every((pin) => {
     const first = used.find((conductor) => port.pins.some(({ n, role }) => role === pin.role && nAt(conductor, end.id) === n));
     const isFree = !used.some((conductor) => nAt(conductor, end.id) === pin.n);
     if (first === undefined || !isFree || (pin.role !== 'supply-in' && pin.role !== 'gnd')) return true;
     const [a, b] = first.a.node === end.id ? [{ ...first.a, n: pin.n }, first.b] : [first.a, { ...first.b, n: pin.n }];
     return draft.make({ kind: 'add-conductor', cable: cable.id, conductor: { ...first, id: asId<ConductorId>('?1'), a, b } });
   });
+  return areJoined && spliceCrowded(draft, cable.id, [leg.a, leg.b]);
 }
 
 function nAt({ a, b }: Conductor, node: NodeId): number {
@@ -150,11 +152,12 @@ function branchTo(draft: DraftEdits, item: PortAt['itemId'], port: Port, cable: 
   const added = Object.values(now?.legs ?? {}).find((candidate) => cable.legs[candidate.id] === undefined);
   if (added === undefined) return false;
   const awg = sizeFor(amps, end.connector, out.port.connector) ?? 26;
-  return [[supply, outSupply, 'red'] as const, [ground, outGround, 'black'] as const].every(([from, to, colour]) =>
+  const areJoined = [[supply, outSupply, 'red'] as const, [ground, outGround, 'black'] as const].every(([from, to, colour]) =>
     draft.make({
       kind: 'add-conductor',
       cable: cable.id,
       conductor: { id: asId<ConductorId>('?3'), leg: added.id, a: { node: end.id, n: from }, b: { node: added.b, n: to }, awg, colour },
     }),
   );
+  return areJoined && spliceCrowded(draft, cable.id, [end.id]);
 }

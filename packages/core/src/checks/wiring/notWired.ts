@@ -1,0 +1,59 @@
+import { listed } from '../../text/lists.ts';
+import { cablesAtPort } from '../../graph/cableJoins.ts';
+import type { Graph } from '../../graph/graph.ts';
+import { connectorWords } from '../../harness/looms/connectorWords.ts';
+import { cableEndName } from '../../harness/looms/nodeNames.ts';
+import type { Cable, CableEnd } from '../../model/aircraft.ts';
+import type { Check, Saying, Subject } from '../finding.ts';
+
+/** An item, or a port that its use needs, that has no cable yet, one note an item; and a cable with an end that is plugged in nowhere. */
+export const notWired: Check = {
+  id: 'wire.not-wired',
+  stage: 'wiring',
+  title: 'Not wired yet',
+  leftToPeople: 'what it is for, only a person knows',
+  run: ({ graph }) => [
+    ...graph.items.flatMap((_, item) => unwired(graph, item)),
+    ...graph.cables.flatMap((cable) => unplugged(graph, cable)),
+  ],
+};
+
+function unwired(graph: Graph, itemIx: number): Saying[] {
+  const entry = graph.items[itemIx];
+  // What stands on the ground reaches the aircraft through the air.
+  if (entry?.part === undefined || entry.item.where === 'ground') return [];
+  const { item, part } = entry;
+  const isAlone = (graph.cablesAtItem[itemIx] ?? []).length === 0;
+  const open = part.ports.filter((port) => port.needed === true && cablesAtPort(graph, item.id, port.id).length === 0);
+  if (!isAlone && open.length === 0) return [];
+  const labels = open.map((port) => port.label);
+  return [
+    {
+      severity: 'note',
+      where: isAlone ? [{ is: 'item', item: item.id }] : open.map((port): Subject => ({ is: 'port', item: item.id, port: port.id })),
+      what: isAlone
+        ? `${item.ref} (${part.name}) is not wired yet.`
+        : `${item.ref} is wired, and its ${listed(labels)} ${labels.length > 1 ? 'are' : 'is'} not yet.`,
+      evidence: [],
+      why: isAlone ? 'Nothing it does reaches the rest of the aircraft.' : 'The part does not do its job with this port left empty.',
+    },
+  ];
+}
+
+function unplugged(graph: Graph, cable: Cable): Saying[] {
+  const ends = Object.values(cable.nodes).filter((node): node is CableEnd => node.is === 'end');
+  const free = ends.filter(({ at }) => at.is === 'free');
+  if (free.length === 0) return [];
+  const others = ends.filter((end) => !free.includes(end)).map((end) => cableEndName(graph, end));
+  const count = free.length === 1 ? 'an unplugged end' : `${free.length} unplugged ends`;
+  return [
+    {
+      severity: 'note',
+      where: [{ is: 'cable', cable: cable.id }],
+      what: others.length === 0 ? `${cable.tag} is plugged in nowhere.` : `${cable.tag} at ${listed(others)} has ${count}.`,
+      evidence: free.map(({ connector }) => ({ label: 'free end', value: connectorWords(connector) })),
+      why: 'Nothing is joined by it, and a loose plug can touch what it should not. Plug it in, or take the cable out.',
+      discriminator: 'unplugged',
+    },
+  ];
+}

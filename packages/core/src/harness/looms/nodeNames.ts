@@ -1,0 +1,46 @@
+import { portAt } from '../../graph/cableJoins.ts';
+import type { Graph } from '../../graph/graph.ts';
+import type { Cable, CableEnd, CableNode, Leg } from '../../model/aircraft.ts';
+import type { NodeId } from '../../model/ids.ts';
+
+const cache = new WeakMap<Graph, WeakMap<Cable, ReadonlyMap<NodeId, string>>>();
+
+/** The nodes of a cable as people name them: `FC1 S4`, `plug of W05`, `free end`, `splice 2`. In the order of the cable. */
+export function nodeNames(graph: Graph, cable: Cable): ReadonlyMap<NodeId, string> {
+  const known = cache.get(graph) ?? new WeakMap<Cable, ReadonlyMap<NodeId, string>>();
+  cache.set(graph, known);
+  const before = known.get(cable);
+  if (before !== undefined) return before;
+  const nodes = Object.values(cable.nodes);
+  const free = nodes.filter(isFree);
+  const splices = nodes.filter(({ is }) => is === 'splice');
+  const names = new Map(
+    nodes.map((node): [NodeId, string] => {
+      if (node.is === 'splice') return [node.id, numbered('splice', splices, node)];
+      return [node.id, isFree(node) ? numbered('free end', free, node) : cableEndName(graph, node)];
+    }),
+  );
+  known.set(cable, names);
+  return names;
+}
+
+/** A leg by what it leads from and to: `GNSS1 UART to FC1 S4`. */
+export function legName(graph: Graph, cable: Cable, { a, b }: Pick<Leg, 'a' | 'b'>): string {
+  const names = nodeNames(graph, cable);
+  return `${names.get(a) ?? '?'} to ${names.get(b) ?? '?'}`;
+}
+
+/** Where an end is: `FC1 S4`, `plug of W05`, `free end`. */
+export function cableEndName(graph: Graph, end: CableEnd): string {
+  if (end.at.is === 'mate') return `plug of ${graph.cables[graph.cableIx.get(end.at.cable) ?? -1]?.tag ?? '?'}`;
+  const at = portAt(graph, end);
+  return at === undefined ? 'free end' : `${at.ref} ${at.port.label}`;
+}
+
+function isFree(node: CableNode): boolean {
+  return node.is === 'end' && node.at.is === 'free';
+}
+
+function numbered(word: string, all: readonly CableNode[], node: CableNode): string {
+  return all.length === 1 ? word : `${word} ${all.indexOf(node) + 1}`;
+}

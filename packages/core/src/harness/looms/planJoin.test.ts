@@ -1,0 +1,173 @@
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+import { applyEdit } from '../../edits/applyEdit.ts';
+import { withFreshIds } from '../../edits/freshIds.ts';
+import { integrityOf } from '../../edits/integrity.ts';
+import type { PortAt } from '../../graph/cableJoins.ts';
+import { groupOf, pinNode } from '../../graph/graph.ts';
+import { graphOf } from '../../graph/graphOf.ts';
+import type { Cable } from '../../model/aircraft.ts';
+import type { Design } from '../../model/design.ts';
+import { bench } from '../../test/checkCases/build.ts';
+import { cableOf, countingIds, demoDesign, findingsBy, made } from '../../test/designs.ts';
+import { runsOf } from '../runs.ts';
+import { nodeNames } from './nodeNames.ts';
+import { joinMap, joinWay, planJoin, splicesFor } from './planJoin.ts';
+import { crowdedContacts } from './spliceContact.ts';
+
+function portOf(design: Design, ref: string, portId: string): PortAt {
+  const graph = graphOf(design);
+  const item = graph.items.findIndex((entry) => entry.item.ref === ref);
+  const entry = graph.items[item];
+  const port = entry?.part?.ports.find(({ id }) => id === portId);
+  if (entry === undefined || port === undefined) throw new Error(`There is no ${ref} ${portId}.`);
+  return { item, itemId: entry.item.id, ref, port };
+}
+
+type Place = readonly [ref: string, port: string];
+
+function join(design: Design, a: Place, b: Place, wish: Parameters<typeof planJoin>[3] = 'meaning'): Design {
+  const edit = planJoin(graphOf(design), portOf(design, ...a), portOf(design, ...b), wish);
+  if (edit === undefined) throw new Error('It cannot be joined.');
+  return made(design, edit);
+}
+
+/** What the runs of a cable join, as `GNSS1.main.5-FC1.I2C.2`. */
+function joinsIn(design: Design, tag: string): string[] {
+  return runsOf(graphOf(design))
+    .filter(({ cables }) => cables.some((cable) => cable.tag === tag))
+    .flatMap(({ joins }) => joins.map(({ a, b }) => `${a.ref} ${a.port.id}.${a.pin.label}-${b.ref} ${b.port.id}.${b.pin.label}`))
+    .sort();
+}
+
+function nodesOf(design: Design, cable: Cable): readonly string[] {
+  return [...nodeNames(graphOf(design), cable).values()];
+}
+
+describe('joining two ports', () => {
+  it('that are free makes a cable', () => {
+    const { design } = bench('controller-f4-wing', 'gnss-compass-i2c');
+    expect(joinWay(graphOf(design), portOf(design, 'GNSS1', 'main'), portOf(design, 'FC1', 'S4')).is).toBe('cable');
+    expect(nodesOf(design, cableOf(join(design, ['GNSS1', 'main'], ['FC1', 'S4']), 'W01'))).toHaveLength(2);
+  });
+
+  it('of which one holds a plug gives its cable a branch, without the ground that is there already', () => {
+    const one = bench('controller-f4-wing', 'gnss-compass-i2c');
+    one.wire('GNSS1 main', 'FC1 S4');
+    for (const [a, b] of [
+      [
+        ['GNSS1', 'main'],
+        ['FC1', 'I2C'],
+      ],
+      [
+        ['FC1', 'I2C'],
+        ['GNSS1', 'main'],
+      ],
+    ] as const) {
+      const design = join(one.design, a, b);
+      const loom = cableOf(design, 'W01');
+      expect(nodesOf(design, loom).slice().sort()).toEqual(['FC1 I2C', 'FC1 S4', 'GNSS1 main']);
+      expect(joinsIn(design, 'W01').filter((text) => text.includes('I2C'))).toEqual([
+        expect.stringMatching(/SCL.*SCL/),
+        expect.stringMatching(/SDA.*SDA/),
+      ]);
+      expect(findingsBy(design, 'wire.partial')).toEqual([]);
+    }
+  });
+
+  it('splices where a contact of the plug takes one wire, so that two servos hang on one output', () => {
+    const one = bench('controller-f4-wing', 'servo-9g-analog', 'servo-9g-analog');
+    one.wire('SRV1 lead', 'FC1 out1');
+    const [a, b] = [portOf(one.design, 'SRV2', 'lead'), portOf(one.design, 'FC1', 'out1')];
+    expect(splicesFor(graphOf(one.design), a, b, joinMap(graphOf(one.design), a, b, 'meaning'))).toBe(3);
+    const design = join(one.design, ['SRV2', 'lead'], ['FC1', 'out1']);
+    const loom = cableOf(design, 'W01');
+    expect(Object.values(loom.nodes).filter(({ is }) => is === 'splice')).toHaveLength(3);
+    expect(Object.values(loom.conductors)).toHaveLength(9);
+    expect(Object.values(loom.legs).every((leg) => Object.values(loom.conductors).some((wire) => wire.leg === leg.id))).toBe(true);
+    expect(joinsIn(design, 'W01').filter((text) => text.includes('FC1'))).toHaveLength(6);
+    expect(findingsBy(design, 'wire.servo-lead')).toEqual([]);
+  });
+
+  it('of one loom adds wires between its ends', () => {
+    const one = bench('controller-f4-wing', 'gnss-compass-i2c', 'radio-900-class');
+    one.wire('GNSS1 main', 'FC1 S4');
+    const branched = join(one.design, ['GNSS1', 'main'], ['RADIO1', 'UART'], { a: 2, b: 1 });
+    const design = join(branched, ['RADIO1', 'UART'], ['FC1', 'S4'], { a: 4, b: 4 });
+    expect(joinWay(graphOf(branched), portOf(branched, 'RADIO1', 'UART'), portOf(branched, 'FC1', 'S4')).is).toBe('inside');
+    expect(Object.keys(design.aircraft.cables)).toHaveLength(1);
+    const between = (text: string): boolean => text.includes('RADIO1') && text.includes('FC1');
+    expect(joinsIn(design, 'W01').filter(between)).toHaveLength(joinsIn(branched, 'W01').filter(between).length + 1);
+  });
+
+  it('of two cables makes them one, and nothing that was joined is lost', () => {
+    const one = bench('controller-f4-wing', 'gnss-compass-i2c', 'radio-900-class');
+    one.wire('GNSS1 main', 'FC1 S4');
+    one.wire('RADIO1 UART', 'FC1 S1');
+    const before = [...joinsIn(one.design, 'W01'), ...joinsIn(one.design, 'W02')];
+    const design = join(one.design, ['GNSS1', 'main'], ['RADIO1', 'UART'], { a: 1, b: 4 });
+    expect(Object.values(design.aircraft.cables).map(({ tag }) => tag)).toEqual(['W01']);
+    const turned = joinsIn(design, 'W01').map((text) => text.split('-').sort().join('-'));
+    for (const text of before) expect(turned).toContain(text.split('-').sort().join('-'));
+  });
+
+  it('anywhere is a valid edit, joins what was asked, keeps what was joined, and leaves no contact with too many wires', () => {
+    const ways = new Set<string>();
+    let splices = 0;
+    const design = demoDesign();
+    const graph = graphOf(design);
+    const ports = graph.items.flatMap(({ item }, ix) => (graph.items[ix]?.part?.ports ?? []).map((port) => [item.ref, port.id] as const));
+    fc.assert(
+      fc.property(fc.nat(), fc.nat(), fc.constantFrom('meaning', 'straight', 'supply-pulled'), (x, y, wish) => {
+        const [from, to] = [ports[x % ports.length], ports[y % ports.length]];
+        if (from === undefined || to === undefined || from[0] === to[0]) return;
+        const [a, b] = [portOf(design, ...from), portOf(design, ...to)];
+        const map = joinMap(graph, a, b, wish);
+        const way = joinWay(graph, a, b);
+        ways.add(way.is);
+        splices += splicesFor(graph, a, b, map);
+        const edit = planJoin(graph, a, b, wish);
+        const already = way.is === 'inside' && edit === undefined;
+        if (already) return;
+        if (edit === undefined) throw new Error(`${from.join(' ')} to ${to.join(' ')}: no edit`);
+        const result = applyEdit(design, withFreshIds(edit, countingIds('new')));
+        if ('refused' in result) throw new Error(result.refused.sentence);
+        expect(integrityOf(result.design)).toEqual([]);
+        const after = graphOf(result.design);
+        for (const pair of map.pairs) expect(wireOf(after, a, pair.a)).toBe(wireOf(after, b, pair.b));
+        expect(coarser(graph, after)).toBe(true);
+        if (way.is === 'cable') return;
+        for (const cable of after.cables)
+          for (const end of Object.values(cable.nodes))
+            if (end.is === 'end' && (isAt(end.at, a) || isAt(end.at, b))) expect(crowdedContacts(cable, end)).toEqual([]);
+      }),
+      { numRuns: 150 },
+    );
+    expect([...ways].sort()).toEqual(['branch', 'cable', 'inside', 'merge']);
+    expect(splices).toBeGreaterThan(20);
+  });
+});
+
+function wireOf(graph: ReturnType<typeof graphOf>, at: PortAt, n: number): number {
+  return groupOf(graph.wires, pinNode(graph, at.itemId, at.port.id, n) ?? -1);
+}
+
+function isAt(place: { readonly is: string; readonly item?: string; readonly port?: string }, at: PortAt): boolean {
+  return place.item === at.itemId && place.port === at.port.id;
+}
+
+/** True when pins that were joined before still are. */
+function coarser(before: ReturnType<typeof graphOf>, after: ReturnType<typeof graphOf>): boolean {
+  const now = new Map<number, number>();
+  return before.items.every(({ item, part }) =>
+    (part?.ports ?? []).every((port) =>
+      port.pins.every(({ n }) => {
+        const [was, is] = [before, after].map((graph) => groupOf(graph.wires, pinNode(graph, item.id, port.id, n) ?? -1));
+        if (was === undefined || is === undefined) return false;
+        const known = now.get(was);
+        now.set(was, is);
+        return known === undefined || known === is;
+      }),
+    ),
+  );
+}

@@ -1,0 +1,161 @@
+import type { Edit, SimpleEdit } from '../../edits/registry.ts';
+import { occupantEnd } from '../../edits/occupancy.ts';
+import type { PortAt } from '../../graph/cableJoins.ts';
+import type { Graph } from '../../graph/graph.ts';
+import type { Cable, CableEnd, Conductor } from '../../model/aircraft.ts';
+import { mateOf, wiresPerContact } from '../../model/connector.ts';
+import type { LegId, NodeId } from '../../model/ids.ts';
+import { DraftEdits } from '../draftEdits.ts';
+import { fitPinMap, type PinMap, type PinMapWish } from '../fitPinMap.ts';
+import { newConductor } from '../newConductor.ts';
+import { proposeCable } from '../proposeCable.ts';
+import { spliceCrowded, wiresAt } from './spliceContact.ts';
+import { takeOver } from './takeOver.ts';
+
+/** An end of a cable that fills a port. */
+export interface PluggedEnd {
+  readonly cable: Cable;
+  readonly end: CableEnd;
+}
+
+/** How two ports are joined, by what is in them: a plug stays where it is and its cable gets a branch. */
+export type JoinWay =
+  /** Both are free, or take several wires: a cable of its own. */
+  | { readonly is: 'cable' }
+  /** One of them holds a plug: its cable gets a branch to the other. */
+  | { readonly is: 'branch'; readonly of: PluggedEnd; readonly isAtA: boolean }
+  /** Both hold a plug of one cable: wires between the two. */
+  | { readonly is: 'inside'; readonly a: PluggedEnd; readonly b: PluggedEnd }
+  /** Each holds the plug of another cable: the two become one loom, under the tag of the first. */
+  | { readonly is: 'merge'; readonly a: PluggedEnd; readonly b: PluggedEnd };
+
+/** How two ports would be joined. */
+export function joinWay(graph: Graph, a: PortAt, b: PortAt): JoinWay {
+  const [atA, atB] = [pluggedAt(graph, a), pluggedAt(graph, b)];
+  if (atA !== undefined && atB !== undefined) return { is: atA.cable === atB.cable ? 'inside' : 'merge', a: atA, b: atB };
+  if (atA !== undefined) return { is: 'branch', of: atA, isAtA: true };
+  return atB === undefined ? { is: 'cable' } : { is: 'branch', of: atB, isAtA: false };
+}
+
+function pluggedAt(graph: Graph, { itemId, port }: PortAt): PluggedEnd | undefined {
+  const there = occupantEnd(graph.design, { is: 'port', item: itemId, port: port.id });
+  const cable = there === undefined ? undefined : graph.cables[graph.cableIx.get(there.cable) ?? -1];
+  const end = there === undefined ? undefined : cable?.nodes[there.node];
+  return cable === undefined || end?.is !== 'end' ? undefined : { cable, end };
+}
+
+/** The pins that would be joined. A branch leaves out what is one net already. */
+export function joinMap(graph: Graph, a: PortAt, b: PortAt, wish: PinMapWish): PinMap {
+  return fitPinMap(graph, a, b, wish, { isBranch: joinWay(graph, a, b).is !== 'cable' });
+}
+
+/** The contacts of plugs that are there already in which a wire more finds no room: so many splices will be made. */
+export function splicesFor(graph: Graph, a: PortAt, b: PortAt, { pairs }: PinMap): number {
+  const way = joinWay(graph, a, b);
+  const ends: readonly (readonly [PluggedEnd, readonly number[]])[] =
+    way.is === 'cable'
+      ? []
+      : way.is === 'branch'
+        ? [[way.of, pairs.map((pair) => (way.isAtA ? pair.a : pair.b))]]
+        : [
+            [way.a, pairs.map((pair) => pair.a)],
+            [way.b, pairs.map((pair) => pair.b)],
+          ];
+  return ends.reduce((sum, [{ cable, end }, contacts]) => {
+    const most = wiresPerContact(end.connector);
+    const added = (n: number): number => contacts.filter((other) => other === n).length;
+    return sum + [...new Set(contacts)].filter((n) => wiresAt(cable, { node: end.id, n }).length + added(n) > most).length;
+  }, 0);
+}
+
+/**
+ * The edit that joins two ports, with placeholders for ids: a new cable, a branch, wires in a loom, or two cables made one. Where a
+ * contact would hold more wires than it takes they are spliced.
+ * @returns undefined when the document does not allow it, or there is nothing to do
+ */
+export function planJoin(graph: Graph, a: PortAt, b: PortAt, wish: PinMapWish): Edit | undefined {
+  const way = joinWay(graph, a, b);
+  if (way.is === 'cable') return proposeCable(graph, a, b, wish).edit;
+  const draft = new DraftEdits(graph.design);
+  const isDone = joinedIn(graph, draft, way, a, b, wish);
+  return isDone && !draft.isEmpty
+    ? draft.edit(`Join ${a.ref} ${a.port.label} and ${b.ref} ${b.port.label} in ${loomOf(way).tag}`)
+    : undefined;
+}
+
+/** The cable that becomes the loom. */
+export function loomOf(way: Exclude<JoinWay, { is: 'cable' }>): Cable {
+  return way.is === 'branch' ? way.of.cable : way.a.cable;
+}
+
+function joinedIn(
+  graph: Graph,
+  draft: DraftEdits,
+  way: Exclude<JoinWay, { is: 'cable' }>,
+  a: PortAt,
+  b: PortAt,
+  wish: PinMapWish,
+): boolean {
+  const loom = loomOf(way);
+  const { pairs } = joinMap(graph, a, b, wish);
+  const leg = legFor(draft, way, a, b);
+  if (leg === undefined) return false;
+  for (const pair of pairs) {
+    const conductor = newConductor(graph, a, b, { id: draft.newId(), ...leg, a: pair.a, b: pair.b });
+    const edit = inLegOrder({ kind: 'add-conductor', cable: loom.id, conductor }, leg);
+    if (!isThere(draft.cable(loom.id), edit.conductor) && !draft.make(edit)) return false;
+  }
+  return spliceCrowded(draft, loom.id, [leg.nodeA, leg.nodeB]);
+}
+
+/** The leg that the new wires run in, and its nodes at port A and at port B. */
+interface LegOfJoin {
+  readonly leg: LegId;
+  readonly nodeA: NodeId;
+  readonly nodeB: NodeId;
+  /** True when the leg leads from B to A. */
+  readonly isTurned: boolean;
+}
+
+function legFor(draft: DraftEdits, way: Exclude<JoinWay, { is: 'cable' }>, a: PortAt, b: PortAt): LegOfJoin | undefined {
+  const leg = draft.newId<LegId>();
+  switch (way.is) {
+    case 'branch': {
+      const { cable, end } = way.of;
+      const to = way.isAtA ? b : a;
+      const node = draft.newId<NodeId>();
+      const isMade = draft.make({
+        kind: 'add-leg',
+        cable: cable.id,
+        leg: { id: leg, a: end.id, b: node },
+        node: { id: node, is: 'end', at: { is: 'port', item: to.itemId, port: to.port.id }, connector: mateOf(to.port.connector) },
+      });
+      const [nodeA, nodeB] = way.isAtA ? [end.id, node] : [node, end.id];
+      return isMade ? { leg, nodeA, nodeB, isTurned: !way.isAtA } : undefined;
+    }
+    case 'inside': {
+      const [nodeA, nodeB] = [way.a.end.id, way.b.end.id];
+      const there = Object.values(way.a.cable.legs).find(({ a: x, b: y }) => (x === nodeA && y === nodeB) || (x === nodeB && y === nodeA));
+      if (there !== undefined) return { leg: there.id, nodeA, nodeB, isTurned: there.a === nodeB };
+      const isMade = draft.make({ kind: 'add-leg', cable: way.a.cable.id, leg: { id: leg, a: nodeA, b: nodeB } });
+      return isMade ? { leg, nodeA, nodeB, isTurned: false } : undefined;
+    }
+    case 'merge': {
+      const nodeA = way.a.end.id;
+      const taken = takeOver(draft, { cable: way.a.cable.id, node: nodeA }, way.b.cable, way.b.end);
+      return taken === undefined ? undefined : { leg: taken.leg, nodeA, nodeB: taken.node, isTurned: false };
+    }
+  }
+}
+
+type AddConductor = Extract<SimpleEdit, { kind: 'add-conductor' }>;
+
+function isThere(cable: Cable | undefined, { leg, a, b }: Conductor): boolean {
+  return Object.values(cable?.conductors ?? {}).some((wire) => wire.leg === leg && wire.a.n === a.n && wire.b.n === b.n);
+}
+
+/** A wire is written in the direction of its leg. */
+function inLegOrder(edit: AddConductor, { isTurned }: LegOfJoin): AddConductor {
+  const { a, b } = edit.conductor;
+  return isTurned ? { ...edit, conductor: { ...edit.conductor, a: b, b: a } } : edit;
+}

@@ -1,0 +1,93 @@
+import type { Cable, CableEnd, Conductor, NodePin } from '../../model/aircraft.ts';
+import { wiresPerContact } from '../../model/connector.ts';
+import type { CableId, LegId, NodeId } from '../../model/ids.ts';
+import type { DraftEdits } from '../draftEdits.ts';
+
+/** How far behind the plug a splice is made, in mm: far enough to hold it, near enough to lie with the plug. */
+const BEHIND_PLUG_MM = 50;
+
+/** The wires at a contact of a cable. */
+export function wiresAt({ conductors }: Cable, { node, n }: NodePin): readonly Conductor[] {
+  return Object.values(conductors).filter(({ a, b }) => (a.node === node && a.n === n) || (b.node === node && b.n === n));
+}
+
+/** The contacts of an end that hold more wires than they take, in rising order. */
+export function crowdedContacts(cable: Cable, end: CableEnd): readonly number[] {
+  const most = wiresPerContact(end.connector);
+  if (most === Infinity) return [];
+  const counts = new Map<number, number>();
+  for (const { a, b } of Object.values(cable.conductors))
+    for (const { node, n } of [a, b]) if (node === end.id) counts.set(n, (counts.get(n) ?? 0) + 1);
+  return [...counts]
+    .filter(([, count]) => count > most)
+    .map(([n]) => n)
+    .sort((x, y) => x - y);
+}
+
+/**
+ * Splices the wires of every contact that holds more than it takes.
+ * @param at the ends that are looked at
+ * @returns false when an edit of it is refused
+ */
+export function spliceCrowded(draft: DraftEdits, cableId: CableId, at: readonly NodeId[]): boolean {
+  return at.every((node) => {
+    const cable = draft.cable(cableId);
+    const end = cable?.nodes[node];
+    if (cable === undefined || end?.is !== 'end') return false;
+    return crowdedContacts(cable, end).every((n) => spliceContact(draft, cableId, { node, n }));
+  });
+}
+
+/**
+ * Splices the wires of a contact: one wire leads from it to a joint, and what ended in it ends in the joint.
+ * @returns false when an edit of it is refused
+ */
+export function spliceContact(draft: DraftEdits, cableId: CableId, at: NodePin): boolean {
+  const cable = draft.cable(cableId);
+  const [first, ...others] = cable === undefined ? [] : wiresAt(cable, at);
+  if (cable === undefined || first === undefined) return false;
+  // 1. The joint, and the wire from the contact to it: as thick as the thickest, and of the colour of the first.
+  const splice = draft.newId<NodeId>();
+  const stub = draft.newId<LegId>();
+  const typed = Object.values(cable.legs).flatMap(({ typedLengthMm }) => typedLengthMm ?? []);
+  const stubMm = typed.length === 0 ? {} : { typedLengthMm: Math.min(BEHIND_PLUG_MM, Math.min(...typed) / 2) };
+  const joint = { node: splice, n: 1 };
+  const isBegun =
+    draft.make({
+      kind: 'add-leg',
+      cable: cableId,
+      leg: { id: stub, a: at.node, b: splice, ...stubMm },
+      node: { id: splice, is: 'splice' },
+    }) &&
+    draft.make({
+      kind: 'add-conductor',
+      cable: cableId,
+      conductor: { ...first, id: draft.newId(), leg: stub, a: at, b: joint, awg: Math.min(first.awg, ...others.map(({ awg }) => awg)) },
+    });
+  // 2. Every wire that ended in the contact leads on from the joint.
+  return isBegun && [first, ...others].every((wire) => leadOn(draft, cable, wire, at, joint)) && dropEmptyLegs(draft, cable);
+}
+
+function leadOn(draft: DraftEdits, cable: Cable, wire: Conductor, at: NodePin, joint: NodePin): boolean {
+  const far = wire.a.node === at.node && wire.a.n === at.n ? wire.b : wire.a;
+  const now = draft.cable(cable.id);
+  const there = Object.values(now?.legs ?? {}).find(({ a, b }) => a === joint.node && b === far.node);
+  const legId = there?.id ?? draft.newId<LegId>();
+  const old = cable.legs[wire.leg];
+  if (old === undefined) return false;
+  const { id: _id, a: _a, b: _b, typedLengthMm: before, ...way } = old;
+  const lengthMm = before === undefined ? {} : { typedLengthMm: before - Math.min(BEHIND_PLUG_MM, before / 2) };
+  return (
+    (there !== undefined ||
+      draft.make({ kind: 'add-leg', cable: cable.id, leg: { id: legId, a: joint.node, b: far.node, ...way, ...lengthMm } })) &&
+    draft.make({ kind: 'remove-conductor', cable: cable.id, conductor: wire.id }) &&
+    draft.make({ kind: 'add-conductor', cable: cable.id, conductor: { ...wire, id: draft.newId(), leg: legId, a: joint, b: far } })
+  );
+}
+
+/** Legs that held wires before, and hold none now. */
+function dropEmptyLegs(draft: DraftEdits, before: Cable): boolean {
+  const held = new Set(Object.values(before.conductors).map(({ leg }) => leg));
+  const still = new Set(Object.values(draft.cable(before.id)?.conductors ?? {}).map(({ leg }) => leg));
+  return [...held].filter((leg) => !still.has(leg)).every((leg) => draft.make({ kind: 'remove-leg', cable: before.id, leg }));
+}
