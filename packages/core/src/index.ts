@@ -85,6 +85,8 @@ export * from './harness/offTheShelf.ts';
 export * from './harness/wireFacts.ts';
 export * from './harness/joinRank.ts';
 export * from './harness/looms/connectorWords.ts';
+export * from './harness/looms/endEdits.ts';
+export * from './harness/looms/loomJoins.ts';
 export * from './harness/looms/nodeNames.ts';
 export * from './harness/looms/planJoin.ts';
 export * from './harness/looms/spliceContact.ts';

@@ -63,18 +63,27 @@ describe('the entry line', () => {
     ]);
   });
 
-  it('names the cable that is in the way, and offers what is free first', () => {
+  it('offers a branch where a plug is in the way, after what is free, and says what Enter does', () => {
     const offers = suggest('gnss1 > s', withGnss);
-    expect(offers[0]?.action).toBeDefined();
-    expect(offers.find((offer) => offer.text === 'GNSS1 UART > FC1 S1')).toMatchObject({
-      effect: 'FC1 S1 is taken by W10',
-      action: undefined,
-    });
+    expect(offers[0]?.effect).toMatch(/^4 conductors by meaning/);
+    expect(offers.find((offer) => offer.text === 'GNSS1 UART > FC1 S1')?.effect).toMatch(/^branch of W10: \d conductors? by meaning/);
+    const before = Object.keys(withGnss.aircraft.cables).length;
+    const after = take('gnss1 > fc1 s1', withGnss);
+    expect(Object.keys(after.aircraft.cables)).toHaveLength(before);
+    expect(suggest('gnss1 uart > radio1 uart', after)[0]?.effect).toMatch(/^in W10: /);
   });
 
-  it('joins two pins of a cable that is there', () => {
-    const open = suggest('radio1 uart.3 > fc1 s1.2')[0];
-    expect(open).toMatchObject({ text: 'RADIO1 UART.3 > FC1 S1.2', effect: 'joins TX in W10' });
+  it('joins two pins of a cable that is there, and says so where they are joined', () => {
+    const open = suggest('radio1 uart.1 > fc1 s1.2')[0];
+    expect(open).toMatchObject({ text: 'RADIO1 UART.1 > FC1 S1.2', effect: expect.stringMatching(/^in W10: 1 conductor, /) });
+    expect(suggest('radio1 uart > fc1 s1')[0]).toMatchObject({ effect: 'W10 joins them already', action: undefined });
+  });
+
+  it('makes two cables one loom where each port holds a plug', () => {
+    const offer = suggest('radio1 uart.1 > rx1 sbus.1')[0];
+    expect(offer?.effect).toMatch(/^W\d+ becomes part of W10: 1 conductor/);
+    const count = Object.keys(demo.aircraft.cables).length;
+    expect(Object.keys(take('radio1 uart.1 > rx1 sbus.1').aircraft.cables)).toHaveLength(count - 1);
   });
 
   it('finds items by pin, name and description, and cables by tag', () => {
@@ -112,6 +121,11 @@ describe('the entry line', () => {
       expect(first('bat1 > fc1')).toBe('BAT1 main > FC1 battery');
     });
 
+    it('a supply that starts what it feeds', () => {
+      const offers = suggest('bec1 out > fc1', bare).map(({ text }) => text);
+      expect(offers[0]).not.toContain('FC1 battery');
+    });
+
     it("never a regulator's input for its output, as long as one of it can feed", () => {
       const offers = suggest('bec1 > fc1', bare).map(({ text }) => text);
       const last = offers.findLastIndex((text) => text.startsWith('BEC1 out'));
@@ -125,10 +139,9 @@ describe('the entry line', () => {
       const outputs = suggest('srv2 > fc1 out', taken);
       expect(outputs.at(-1)).toMatchObject({
         text: 'SRV2 lead > FC1 out 1',
-        effect: expect.stringMatching(/^FC1 out 1 is taken by W\d+$/),
-        action: undefined,
+        effect: expect.stringMatching(/^branch of W\d+: 3 conductors by meaning, 3 splices$/),
       });
-      expect(outputs.slice(0, -1).every(({ action }) => action !== undefined)).toBe(true);
+      expect(outputs.slice(0, -1).every(({ effect }) => !effect.startsWith('branch'))).toBe(true);
     });
 
     it('a map of grounds alone after every other', () => {

@@ -1,14 +1,14 @@
 import {
   byRank,
-  cablesAtPort,
   findPin,
-  fitPinMap,
-  joinPins,
+  joinMap,
   joinRank,
-  plainCable,
-  proposeCable,
-  takesSeveralCables,
+  joinWay,
+  loomOf,
+  planJoin,
+  splicesFor,
   type Graph,
+  type JoinWay,
   type PinMap,
   type PortAt,
 } from '@wired-falcon/core';
@@ -26,13 +26,13 @@ const MOST_FROM = 4;
 const MOST_TO = 60;
 const MOST_OFFERED = 12;
 
-/** A cable that may be meant, with how much sense it makes. Its suggestion is made only where it is shown: it holds the whole edit. */
+/** A join that may be meant, with how much sense it makes. Its suggestion is made only where it is shown: it holds the whole edit. */
 interface Offer {
   readonly rank: readonly number[];
   readonly suggestion: () => Suggestion;
 }
 
-/** `gnss1 > s4` wires two ports by meaning; `gnss1 uart.2 > fc1 s4.3` joins two pins of one cable. */
+/** `gnss1 > s4` joins two ports by meaning; `gnss1 uart.2 > fc1 s4.3` joins two pins. */
 export const wireCommand: EntryCommand = {
   id: 'wire',
   example: 'gnss1 > s4',
@@ -42,7 +42,7 @@ export const wireCommand: EntryCommand = {
     const from = placesNamed(graph, left).slice(0, MOST_FROM);
     const to = placesNamed(graph, right).slice(0, MOST_TO);
     return from
-      .flatMap((a) => to.filter((b) => b.at.itemId !== a.at.itemId).map((b) => wire(graph, a, b)))
+      .flatMap((a) => to.filter((b) => b.at.itemId !== a.at.itemId).map((b) => join(graph, a, b)))
       .sort((x, y) => byRank(x.rank, y.rank))
       .slice(0, MOST_OFFERED)
       .map(({ suggestion }) => suggestion());
@@ -71,55 +71,63 @@ function rank(graph: Graph, place: Place): number {
   return graph.items[place.at.item]?.part?.kind === 'controller' ? 0 : 1;
 }
 
-function wire(graph: Graph, a: Place, b: Place): Offer {
+/** Free ports come before those that hold a plug: there the cable gets a branch. */
+const WAY_RANK: Readonly<Record<JoinWay['is'], number>> = { cable: 0, inside: 1, branch: 1, merge: 2 };
+
+function join(graph: Graph, a: Place, b: Place): Offer {
   const text = `${a.name} > ${b.name}`;
-  const shared = sharedCable(graph, a.at, b.at);
-  if (a.n !== undefined && b.n !== undefined && shared !== undefined)
-    return { rank: [0], suggestion: () => joinInside(graph, text, shared, a, b) };
-  for (const { at } of [a, b]) {
-    const [there] = cablesAtPort(graph, at.itemId, at.port.id);
-    if (there !== undefined && !takesSeveralCables(at.port.connector))
-      return impossible(text, `${at.ref} ${at.port.label} is taken by ${there.tag}`);
-  }
-  const map = fitPinMap(graph, a.at, b.at, 'meaning');
-  if (map.pairs.length === 0) return impossible(text, 'no pin of one belongs to a pin of the other');
+  const wish = a.n === undefined || b.n === undefined ? 'meaning' : { a: a.n, b: b.n };
+  const way = joinWay(graph, a.at, b.at);
+  const map = joinMap(graph, a.at, b.at, wish);
+  if (map.pairs.length === 0) return impossible(text, whyNone(way));
   return {
-    rank: [1, ...joinRank(map, a.at)],
-    suggestion: () => ({
-      text,
-      effect: effectOf(map, a.at),
-      action: { is: 'edit', edit: proposeCable(graph, a.at, b.at, 'meaning').edit },
-    }),
+    rank: [WAY_RANK[way.is], ...joinRank(map, a.at)],
+    suggestion: () => {
+      const edit = planJoin(graph, a.at, b.at, wish);
+      if (edit === undefined) return { text, effect: whyNone(way), action: undefined };
+      return { text, effect: effectOf(graph, way, map, a, b), action: { is: 'edit', edit } };
+    },
   };
+}
+
+function whyNone(way: JoinWay): string {
+  return way.is === 'cable' ? 'no pin of one belongs to a pin of the other' : `${loomOf(way).tag} joins them already`;
 }
 
 /** What cannot be made comes after everything that can. */
 function impossible(text: string, effect: string): Offer {
-  return { rank: [2], suggestion: () => ({ text, effect, action: undefined }) };
+  return { rank: [Infinity], suggestion: () => ({ text, effect, action: undefined }) };
 }
 
-function effectOf({ pairs, leftOut }: PinMap, { port }: PortAt): string {
-  const crossed = pairs.some((pair) => port.pins[pair.a - 1]?.role === 'tx') ? ', pairs crossed' : '';
-  const missing = leftOut.length > 0 ? `, ${leftOut.length} ${leftOut.length === 1 ? 'pin' : 'pins'} left out` : '';
-  return `${pairs.length} ${pairs.length === 1 ? 'conductor' : 'conductors'} by meaning${crossed}${missing}`;
+/** What Enter will do: in which cable, with how many conductors, and what is left out or spliced. */
+function effectOf(graph: Graph, way: JoinWay, map: PinMap, a: Place, b: Place): string {
+  const { pairs, leftOut } = map;
+  const isByPin = a.n !== undefined && b.n !== undefined;
+  const crossed = !isByPin && pairs.some((pair) => a.at.port.pins[pair.a - 1]?.role === 'tx') ? ', pairs crossed' : '';
+  const missing = !isByPin && leftOut.length > 0 ? `, ${count(leftOut.length, 'pin')} left out` : '';
+  const splices = splicesFor(graph, a.at, b.at, map);
+  const spliced = splices === 0 ? '' : `, ${count(splices, 'splice')}`;
+  const what = isByPin ? `1 conductor, ${pinLabel(graph, a)} to ${pinLabel(graph, b)}` : `${count(pairs.length, 'conductor')} by meaning`;
+  return `${wayWords(way)}${what}${crossed}${missing}${spliced}`;
 }
 
-function sharedCable(graph: Graph, a: PortAt, b: PortAt) {
-  return cablesAtPort(graph, a.itemId, a.port.id)
-    .map((cable) => plainCable(graph, cable))
-    .find((plain) => plain !== undefined && [plain.a, plain.b].every((at) => isAt(at, a) || isAt(at, b)));
+function wayWords(way: JoinWay): string {
+  switch (way.is) {
+    case 'cable':
+      return '';
+    case 'branch':
+      return `branch of ${way.of.cable.tag}: `;
+    case 'inside':
+      return `in ${way.a.cable.tag}: `;
+    case 'merge':
+      return `${way.b.cable.tag} becomes part of ${way.a.cable.tag}: `;
+  }
 }
 
-function isAt(x: PortAt, y: PortAt): boolean {
-  return x.itemId === y.itemId && x.port.id === y.port.id;
+function count(n: number, thing: string): string {
+  return `${n} ${n === 1 ? thing : `${thing}s`}`;
 }
 
-function joinInside(graph: Graph, text: string, plain: NonNullable<ReturnType<typeof sharedCable>>, a: Place, b: Place): Suggestion {
-  const [first, second] = isAt(plain.a, a.at) ? [a.n ?? 1, b.n ?? 1] : [b.n ?? 1, a.n ?? 1];
-  const pin = findPin(graph, { item: a.at.itemId, port: a.at.port.id, n: a.n ?? 1 });
-  return {
-    text,
-    effect: `joins ${pin?.pin.label ?? ''} in ${plain.cable.tag}`,
-    action: { is: 'edit', edit: joinPins(graph, plain, first, second) },
-  };
+function pinLabel(graph: Graph, { at, n }: Place): string {
+  return n === undefined ? '' : (findPin(graph, { item: at.itemId, port: at.port.id, n })?.pin.label ?? String(n));
 }

@@ -118,7 +118,7 @@ describe('pin maps', () => {
     const map = mapOf(design, ['CAM1', 'AV'], ['FC1', 'video'], 'meaning');
     expect(map.pairs.map((pair) => pair.a)).not.toContain(2);
     expect(map.leftOut.find((left) => left.side === 'a' && left.n === 2)?.why).toBe(
-      `supply not joined: ${stated(9, 'V')}; CAM1 stands ${stated(5.5, 'V')}.`,
+      `supply not joined: ${stated(9, 'V')}; CAM1 takes ${stated(5.5, 'V')} at most.`,
     );
   });
 

@@ -123,30 +123,60 @@ function supplyVerdict(graph: Graph, a: FoundPin, b: FoundPin): JoinVerdict {
     const names = [atA, atB].map((driver) => graph.items[driver.item]?.item.ref ?? '?');
     return { is: 'harmful', why: `${names[0]} and ${names[1]} would drive one rail together.` };
   }
-  const [source, sink] = atA !== undefined ? [a, b] : [b, a];
-  const volts = voltsAt(graph, source.node);
-  const most = supplyWindow(graph, sink)?.maxV;
-  if (volts !== undefined && most !== undefined && volts > most) {
-    return { is: 'harmful', why: `${stated(volts, 'V')}; ${sink.ref} stands ${stated(most, 'V')}.` };
+  const isFromA = atA !== undefined || (atB === undefined && a.pin.role === 'supply-out');
+  const [source, sink] = isFromA ? [a, b] : [b, a];
+  const volts = voltsAt(graph, source.node) ?? setVoltsAt(graph, source);
+  const window = supplyWindow(graph, sink);
+  if (volts !== undefined && window !== undefined && volts > window.maxV) {
+    return { is: 'harmful', why: `${stated(volts, 'V')}; ${sink.ref} takes ${stated(window.maxV, 'V')} at most.` };
+  }
+  if (volts !== undefined && window !== undefined && volts < window.startsV) {
+    return { is: 'pointless', why: `${stated(volts, 'V')}; ${sink.ref} needs ${stated(window.startsV, 'V')} at least.` };
   }
   return { is: 'good', why: volts === undefined ? 'supply' : `${stated(volts, 'V')} from ${source.ref}` };
 }
 
-/** The voltages that the loads, regulators and inputs behind a supply pin accept, in volts; undefined when none says. */
+/** What a regulator is set to give at a pin once it is fed itself, in volts; undefined where none does. */
+function setVoltsAt(graph: Graph, { itemIx, node }: FoundPin): number | undefined {
+  const net = groupOf(graph.nets, node);
+  for (const element of graph.items[itemIx]?.part?.circuit ?? []) {
+    if (element.is !== 'regulator') continue;
+    const out = circuitNode(graph, itemIx, element.out);
+    if (out !== undefined && groupOf(graph.nets, out) === net) return element.setV;
+  }
+  return undefined;
+}
+
+/** The voltages that the loads, regulators and inputs behind a supply pin accept, in volts; below `startsV` none of them works. Undefined when none says. */
 export function supplyWindow(
   graph: Graph,
   pin: FoundPin,
-): { readonly minV: number; readonly maxV: number; readonly nominalV: number } | undefined {
+): { readonly startsV: number; readonly minV: number; readonly maxV: number; readonly nominalV: number } | undefined {
   const part = graph.items[pin.itemIx]?.part;
-  const net = groupOf(graph.nets, pin.node);
-  const touches = (address: string): boolean => groupOf(graph.nets, circuitNode(graph, pin.itemIx, address) ?? -1) === net;
+  const behind = netsBehind(graph, pin);
+  const touches = (address: string): boolean => behind.has(groupOf(graph.nets, circuitNode(graph, pin.itemIx, address) ?? -1));
   const windows = (part?.circuit ?? []).flatMap((element) => windowsOf(element, touches));
   if (windows.length === 0) return undefined;
   return {
+    startsV: Math.min(...windows.map((window) => window.minV)),
     minV: Math.max(...windows.map((window) => window.minV)),
     maxV: Math.min(...windows.map((window) => window.maxV)),
     nominalV: windows[0]?.nominalV ?? 0,
   };
+}
+
+/** The nets that a pin leads to inside its part, through current sensors, traces and switches. */
+function netsBehind(graph: Graph, { itemIx, node }: FoundPin): ReadonlySet<number> {
+  const behind = new Set([groupOf(graph.nets, node)]);
+  const through = (graph.items[itemIx]?.part?.circuit ?? []).flatMap((element) => {
+    if (element.is !== 'link' && element.is !== 'sense' && element.is !== 'switch') return [];
+    return [[element.a, element.b].map((address) => groupOf(graph.nets, circuitNode(graph, itemIx, address) ?? -1))];
+  });
+  for (let before = 0; before < behind.size; ) {
+    before = behind.size;
+    for (const nets of through) if (nets.some((net) => behind.has(net))) for (const net of nets) behind.add(net);
+  }
+  return behind;
 }
 
 interface Window {

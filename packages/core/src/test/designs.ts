@@ -6,6 +6,8 @@ import { withFreshIds } from '../edits/freshIds.ts';
 import type { Edit } from '../edits/registry.ts';
 import { findingsOf } from '../checks/findingsOf.ts';
 import type { Finding } from '../checks/finding.ts';
+import type { PortAt } from '../graph/cableJoins.ts';
+import { graphOf } from '../graph/graphOf.ts';
 import type { Cable, Item } from '../model/aircraft.ts';
 import type { Design } from '../model/design.ts';
 import { asId, type AircraftId, type MakeId } from '../model/ids.ts';
@@ -37,6 +39,16 @@ export function itemOf(design: Design, ref: string): Item {
   const item = Object.values(design.aircraft.items).find((candidate) => candidate.ref === ref);
   if (item === undefined) throw new Error(`There is no ${ref}.`);
   return item;
+}
+
+/** A port of an item, by reference and id. */
+export function portOfItem(design: Design, ref: string, portId: string): PortAt {
+  const graph = graphOf(design);
+  const item = graph.items.findIndex((entry) => entry.item.ref === ref);
+  const entry = graph.items[item];
+  const port = entry?.part?.ports.find(({ id }) => id === portId);
+  if (entry === undefined || port === undefined) throw new Error(`There is no ${ref} ${portId}.`);
+  return { item, itemId: entry.item.id, ref, port };
 }
 
 export function cableOf(design: Design, tag: string): Cable {

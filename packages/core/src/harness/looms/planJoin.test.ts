@@ -9,25 +9,16 @@ import { graphOf } from '../../graph/graphOf.ts';
 import type { Cable } from '../../model/aircraft.ts';
 import type { Design } from '../../model/design.ts';
 import { bench } from '../../test/checkCases/build.ts';
-import { cableOf, countingIds, demoDesign, findingsBy, made } from '../../test/designs.ts';
+import { cableOf, countingIds, demoDesign, findingsBy, made, portOfItem } from '../../test/designs.ts';
 import { runsOf } from '../runs.ts';
 import { nodeNames } from './nodeNames.ts';
 import { joinMap, joinWay, planJoin, splicesFor } from './planJoin.ts';
 import { crowdedContacts } from './spliceContact.ts';
 
-function portOf(design: Design, ref: string, portId: string): PortAt {
-  const graph = graphOf(design);
-  const item = graph.items.findIndex((entry) => entry.item.ref === ref);
-  const entry = graph.items[item];
-  const port = entry?.part?.ports.find(({ id }) => id === portId);
-  if (entry === undefined || port === undefined) throw new Error(`There is no ${ref} ${portId}.`);
-  return { item, itemId: entry.item.id, ref, port };
-}
-
 type Place = readonly [ref: string, port: string];
 
 function join(design: Design, a: Place, b: Place, wish: Parameters<typeof planJoin>[3] = 'meaning'): Design {
-  const edit = planJoin(graphOf(design), portOf(design, ...a), portOf(design, ...b), wish);
+  const edit = planJoin(graphOf(design), portOfItem(design, ...a), portOfItem(design, ...b), wish);
   if (edit === undefined) throw new Error('It cannot be joined.');
   return made(design, edit);
 }
@@ -47,7 +38,7 @@ function nodesOf(design: Design, cable: Cable): readonly string[] {
 describe('joining two ports', () => {
   it('that are free makes a cable', () => {
     const { design } = bench('controller-f4-wing', 'gnss-compass-i2c');
-    expect(joinWay(graphOf(design), portOf(design, 'GNSS1', 'main'), portOf(design, 'FC1', 'S4')).is).toBe('cable');
+    expect(joinWay(graphOf(design), portOfItem(design, 'GNSS1', 'main'), portOfItem(design, 'FC1', 'S4')).is).toBe('cable');
     expect(nodesOf(design, cableOf(join(design, ['GNSS1', 'main'], ['FC1', 'S4']), 'W01'))).toHaveLength(2);
   });
 
@@ -78,7 +69,7 @@ describe('joining two ports', () => {
   it('splices where a contact of the plug takes one wire, so that two servos hang on one output', () => {
     const one = bench('controller-f4-wing', 'servo-9g-analog', 'servo-9g-analog');
     one.wire('SRV1 lead', 'FC1 out1');
-    const [a, b] = [portOf(one.design, 'SRV2', 'lead'), portOf(one.design, 'FC1', 'out1')];
+    const [a, b] = [portOfItem(one.design, 'SRV2', 'lead'), portOfItem(one.design, 'FC1', 'out1')];
     expect(splicesFor(graphOf(one.design), a, b, joinMap(graphOf(one.design), a, b, 'meaning'))).toBe(3);
     const design = join(one.design, ['SRV2', 'lead'], ['FC1', 'out1']);
     const loom = cableOf(design, 'W01');
@@ -94,7 +85,7 @@ describe('joining two ports', () => {
     one.wire('GNSS1 main', 'FC1 S4');
     const branched = join(one.design, ['GNSS1', 'main'], ['RADIO1', 'UART'], { a: 2, b: 1 });
     const design = join(branched, ['RADIO1', 'UART'], ['FC1', 'S4'], { a: 4, b: 4 });
-    expect(joinWay(graphOf(branched), portOf(branched, 'RADIO1', 'UART'), portOf(branched, 'FC1', 'S4')).is).toBe('inside');
+    expect(joinWay(graphOf(branched), portOfItem(branched, 'RADIO1', 'UART'), portOfItem(branched, 'FC1', 'S4')).is).toBe('inside');
     expect(Object.keys(design.aircraft.cables)).toHaveLength(1);
     const between = (text: string): boolean => text.includes('RADIO1') && text.includes('FC1');
     expect(joinsIn(design, 'W01').filter(between)).toHaveLength(joinsIn(branched, 'W01').filter(between).length + 1);
@@ -121,7 +112,7 @@ describe('joining two ports', () => {
       fc.property(fc.nat(), fc.nat(), fc.constantFrom('meaning', 'straight', 'supply-pulled'), (x, y, wish) => {
         const [from, to] = [ports[x % ports.length], ports[y % ports.length]];
         if (from === undefined || to === undefined || from[0] === to[0]) return;
-        const [a, b] = [portOf(design, ...from), portOf(design, ...to)];
+        const [a, b] = [portOfItem(design, ...from), portOfItem(design, ...to)];
         const map = joinMap(graph, a, b, wish);
         const way = joinWay(graph, a, b);
         ways.add(way.is);

@@ -9,6 +9,7 @@ import { DraftEdits } from '../draftEdits.ts';
 import { fitPinMap, type PinMap, type PinMapWish } from '../fitPinMap.ts';
 import { newConductor } from '../newConductor.ts';
 import { proposeCable } from '../proposeCable.ts';
+import { legBetween, type DirectedLeg } from './legBetween.ts';
 import { spliceCrowded, wiresAt } from './spliceContact.ts';
 import { takeOver } from './takeOver.ts';
 
@@ -108,19 +109,10 @@ function joinedIn(
   return spliceCrowded(draft, loom.id, [leg.nodeA, leg.nodeB]);
 }
 
-/** The leg that the new wires run in, and its nodes at port A and at port B. */
-interface LegOfJoin {
-  readonly leg: LegId;
-  readonly nodeA: NodeId;
-  readonly nodeB: NodeId;
-  /** True when the leg leads from B to A. */
-  readonly isTurned: boolean;
-}
-
-function legFor(draft: DraftEdits, way: Exclude<JoinWay, { is: 'cable' }>, a: PortAt, b: PortAt): LegOfJoin | undefined {
-  const leg = draft.newId<LegId>();
+function legFor(draft: DraftEdits, way: Exclude<JoinWay, { is: 'cable' }>, a: PortAt, b: PortAt): DirectedLeg | undefined {
   switch (way.is) {
     case 'branch': {
+      const leg = draft.newId<LegId>();
       const { cable, end } = way.of;
       const to = way.isAtA ? b : a;
       const node = draft.newId<NodeId>();
@@ -133,13 +125,8 @@ function legFor(draft: DraftEdits, way: Exclude<JoinWay, { is: 'cable' }>, a: Po
       const [nodeA, nodeB] = way.isAtA ? [end.id, node] : [node, end.id];
       return isMade ? { leg, nodeA, nodeB, isTurned: !way.isAtA } : undefined;
     }
-    case 'inside': {
-      const [nodeA, nodeB] = [way.a.end.id, way.b.end.id];
-      const there = Object.values(way.a.cable.legs).find(({ a: x, b: y }) => (x === nodeA && y === nodeB) || (x === nodeB && y === nodeA));
-      if (there !== undefined) return { leg: there.id, nodeA, nodeB, isTurned: there.a === nodeB };
-      const isMade = draft.make({ kind: 'add-leg', cable: way.a.cable.id, leg: { id: leg, a: nodeA, b: nodeB } });
-      return isMade ? { leg, nodeA, nodeB, isTurned: false } : undefined;
-    }
+    case 'inside':
+      return legBetween(draft, way.a.cable, way.a.end.id, way.b.end.id);
     case 'merge': {
       const nodeA = way.a.end.id;
       const taken = takeOver(draft, { cable: way.a.cable.id, node: nodeA }, way.b.cable, way.b.end);
@@ -155,7 +142,7 @@ function isThere(cable: Cable | undefined, { leg, a, b }: Conductor): boolean {
 }
 
 /** A wire is written in the direction of its leg. */
-function inLegOrder(edit: AddConductor, { isTurned }: LegOfJoin): AddConductor {
+function inLegOrder(edit: AddConductor, { isTurned }: DirectedLeg): AddConductor {
   const { a, b } = edit.conductor;
   return isTurned ? { ...edit, conductor: { ...edit.conductor, a: b, b: a } } : edit;
 }

@@ -164,7 +164,10 @@ describe('a fault that is followed from the intact aircraft', () => {
       bench.add(part, '');
     bench.wire('BAT1 main', 'PWR1 battery', 'meaning', 100);
     bench.wire('PWR1 b1', 'BEC1 in', 'meaning', 100);
-    bench.wire('BEC1 out', 'BEC2 in', 'meaning', 100);
+    // Less than it starts at, so that nobody proposes it.
+    bench.wire('BEC1 out', 'BEC2 in', 'none', 100);
+    bench.join(2, 1, 24, 'red');
+    bench.join(3, 2, 24, 'black');
     bench.wire('BEC2 out', 'SRV1 lead', 'meaning', 100);
     // More than the servo stands, so that nobody proposes it.
     bench.join(2, 2, 24, 'orange');
