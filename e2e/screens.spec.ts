@@ -154,7 +154,7 @@ test('a cable with a pin map of its own is made in the ladder, by pointer', asyn
   await page.getByRole('link', { name: 'Open pin ladder' }).click();
   await settled(page);
   expect(await findings(page)).toContain('power.reversed');
-  const parts = page.getByTestId('ladder').getByRole('button', { name: /^Part pin/ });
+  const parts = page.getByTestId('ladder').getByRole('button', { name: /^Disconnect pin/ });
   for (let left = 4; left > 0; left--) {
     await expect(parts).toHaveCount(left);
     await parts.first().click();

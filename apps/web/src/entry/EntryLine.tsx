@@ -17,6 +17,7 @@ import { useReadersUnits } from '../ui/readersUnits.ts';
 export function EntryLine() {
   const { read } = useReadersUnits();
   const [text, setText] = useState('');
+  const [done, setDone] = useState('');
   const design = useDesign();
   const session = useSession();
   const make = useMake();
@@ -35,9 +36,11 @@ export function EntryLine() {
     const { action } = suggestion;
     if (action === undefined) return setText(suggestion.effect === 'for example' ? suggestion.text : text);
     setText('');
+    setDone('');
     switch (action.is) {
       case 'edit': {
         const made = make(action.edit);
+        if (!('refused' in made)) setDone(made.title);
         if (action.edit.kind === 'add-cable' && !('refused' in made)) void navigate(paths.wiring(id));
         return;
       }
@@ -68,15 +71,21 @@ export function EntryLine() {
             placeholder="gnss1 > s4    add servo 9g x4    find tx    go documents"
             displayValue={() => text}
             value={text}
-            onChange={(event) => setText(event.target.value.replace(/^\//, ''))}
+            onChange={(event) => {
+              setText(event.target.value.replace(/^\//, ''));
+              setDone('');
+            }}
             onKeyDown={(event) => {
               if (event.key !== 'Escape') return;
               setText('');
               event.currentTarget.blur();
             }}
           />
+          <output aria-label="Done" className="max-w-[50%] truncate text-[13px] text-ink2" title={read(done)}>
+            {read(done)}
+          </output>
         </div>
-        <ComboboxOptions className="absolute bottom-9 left-0 z-10 max-h-[320px] w-full overflow-y-auto border-t border-ink bg-sheet px-4 py-1 empty:hidden">
+        <ComboboxOptions className="absolute bottom-9 left-0 z-30 max-h-[320px] w-full overflow-y-auto border-t border-ink bg-sheet px-4 py-1 empty:hidden">
           {suggestions.map((suggestion) => (
             <ComboboxOption
               key={suggestion.text}

@@ -1,12 +1,15 @@
 import { addCommand } from './addCommand.ts';
 import { moveCommand } from './moveCommand.ts';
 import { cutCommand, findCommand, goCommand, historyCommands, openCommand, printCommand, scenarioCommand } from './placeCommands.ts';
+import { plugCommand, unplugCommand } from './plugCommands.ts';
 import type { EntryCommand, EntryContext, Suggestion } from './suggestion.ts';
 import { wireCommand } from './wireCommand.ts';
 
 /** Every command of the entry line. A new one is named here once; help and completion follow. */
 export const entryCommands: readonly EntryCommand[] = [
   wireCommand,
+  plugCommand,
+  unplugCommand,
   addCommand,
   findCommand,
   moveCommand,

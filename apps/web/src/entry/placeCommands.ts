@@ -126,7 +126,7 @@ export const cutCommand: EntryCommand = {
     });
     const items = Object.values(design.aircraft.items).map((item) => {
       const edit: SimpleEdit = { kind: 'remove-item', item: item.id };
-      return { name: item.ref, edit, effect: 'removes the item; its cables stay with free ends' };
+      return { name: item.ref, edit, effect: 'removes the item; its cables stay, unplugged there' };
     });
     return [...cables, ...items]
       .filter(({ name }) => name.toLowerCase().startsWith(wanted))

@@ -43,7 +43,6 @@ function Frame() {
       <StageStrip />
       <Sheet />
       <EntryLine />
-      <Messages />
       <UnkeptWarning />
       <KeysDialog />
       <FrameKeys />
@@ -76,13 +75,16 @@ function Sheet() {
   const design = useDesign();
   useTitleOfPage(design.aircraft.name);
   return (
-    <div className={`print-plain grid min-h-0 ${isMarginOpen ? 'grid-cols-[minmax(0,1fr)_312px]' : 'grid-cols-[minmax(0,1fr)_auto]'}`}>
+    <div
+      className={`print-plain relative grid min-h-0 ${isMarginOpen ? 'grid-cols-[minmax(0,1fr)_312px]' : 'grid-cols-[minmax(0,1fr)_auto]'}`}
+    >
       <main className="print-plain min-h-0 min-w-0 overflow-auto bg-sheet" id="sheet">
         <Outlet />
       </main>
       <ScreenBoundary what="The margin" shows={design} at={selection.is}>
         <Margin />
       </ScreenBoundary>
+      <Messages />
     </div>
   );
 }

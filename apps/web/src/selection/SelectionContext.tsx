@@ -1,5 +1,5 @@
 import { createContext, useCallback, useContext, useMemo, useState, type ReactNode } from 'react';
-import type { CableId, ItemId, PinAddress } from '@wired-falcon/core';
+import type { CableId, ItemId, NodeId, PinAddress } from '@wired-falcon/core';
 
 /** What the margin is about. */
 export type Selection =
@@ -8,6 +8,8 @@ export type Selection =
   | { readonly is: 'cable'; readonly cable: CableId }
   /** A pin waits for its counterpart. */
   | { readonly is: 'pin'; readonly pin: PinAddress }
+  /** The free end of a cable waits for the port that it is plugged into. */
+  | { readonly is: 'end'; readonly cable: CableId; readonly node: NodeId }
   /** Two ports are about to be joined. */
   | { readonly is: 'join'; readonly from: PinAddress; readonly to: PinAddress };
 

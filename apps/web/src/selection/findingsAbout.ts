@@ -7,6 +7,7 @@ export function findingsAbout(judged: readonly JudgedFinding[], selection: Selec
     case 'item':
       return judged.filter(({ finding }) => finding.where.some((subject) => itemOf(subject) === selection.item));
     case 'cable':
+    case 'end':
       return judged.filter(({ finding }) => finding.where.some((subject) => cableOf(subject) === selection.cable));
     case 'nothing':
     case 'pin':

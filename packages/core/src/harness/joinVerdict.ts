@@ -172,7 +172,7 @@ function netsBehind(graph: Graph, { itemIx, node }: FoundPin): ReadonlySet<numbe
     if (element.is !== 'link' && element.is !== 'sense' && element.is !== 'switch') return [];
     return [[element.a, element.b].map((address) => groupOf(graph.nets, circuitNode(graph, itemIx, address) ?? -1))];
   });
-  for (let before = 0; before < behind.size; ) {
+  for (let before = 0; before < behind.size;) {
     before = behind.size;
     for (const nets of through) if (nets.some((net) => behind.has(net))) for (const net of nets) behind.add(net);
   }

@@ -2,6 +2,7 @@ import {
   AWG_SIZES,
   contactTakes,
   LIMITS,
+  nodeNames,
   pinAt,
   portAt,
   WIRE_COLOURS,
@@ -80,9 +81,11 @@ function Wire({ cable, conductor, graph }: { readonly cable: Cable; readonly con
 
 function contactName(graph: Graph, cable: Cable, at: NodePin): string {
   const node = cable.nodes[at.node];
-  if (node?.is !== 'end') return 'splice';
+  const name = nodeNames(graph, cable).get(at.node) ?? '?';
+  if (node?.is !== 'end') return name;
   const place = portAt(graph, node);
-  return place === undefined ? String(at.n) : `${at.n} ${pinAt(place.port, at.n)?.label ?? ''}`;
+  const pin = place === undefined ? String(at.n) : `${at.n} ${pinAt(place.port, at.n)?.label ?? ''}`;
+  return Object.keys(cable.legs).length === 1 ? pin : `${name} ${pin}`;
 }
 
 /** A text of a cable; the label is printed at both ends. */

@@ -9,6 +9,7 @@ import { FindingCard } from './FindingCard.tsx';
 import { useFrameState } from '../FrameState.tsx';
 import { ItemFacts } from '../item/ItemFacts.tsx';
 import { JoinProposal } from '../pin/JoinProposal.tsx';
+import { FreeEnd } from '../pin/FreeEnd.tsx';
 import { PickedPin } from '../pin/PickedPin.tsx';
 
 /** What is selected, its facts, and its findings with their remedies; all findings when nothing is selected. */
@@ -46,6 +47,7 @@ export function Margin() {
       {selection.is === 'item' && <ItemFacts key={selection.item} item={selection.item} graph={graph} />}
       {selection.is === 'cable' && <CableFacts key={selection.cable} cable={selection.cable} graph={graph} />}
       {selection.is === 'pin' && <PickedPin pin={selection.pin} graph={graph} />}
+      {selection.is === 'end' && <FreeEnd cable={selection.cable} node={selection.node} graph={graph} />}
       {selection.is === 'join' && <JoinProposal from={selection.from} to={selection.to} graph={graph} />}
       <h3 className="mt-4 border-b border-rule pb-2 text-[13px] font-semibold text-ink2">
         {isChecking ? 'Checking ...' : isPart ? `Findings here: ${open.length} of ${judged.length}` : `Findings: ${open.length}`}
@@ -89,6 +91,8 @@ function headingOf(is: ReturnType<typeof useSelection>['selection']['is']): stri
       return 'Selected cable';
     case 'pin':
       return 'Chosen pin';
+    case 'end':
+      return 'Free end';
     case 'join':
       return 'Two ports to join';
   }

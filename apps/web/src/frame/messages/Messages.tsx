@@ -1,33 +1,22 @@
-import { useSession, useSessionState } from '../../session/SessionContext.tsx';
+import { useSessionState } from '../../session/SessionContext.tsx';
+import { Message } from './Message.tsx';
 import { Trouble } from './Trouble.tsx';
 import { Unmade } from './Unmade.tsx';
-import { useReadersUnits } from '../../ui/readersUnits.ts';
 
-/** What the product has to say: refusals and what happened elsewhere. Stays until it is dismissed or answered. */
+/** What the product has to say: refusals and what happened elsewhere. Above the sheet, so that the entry line stays free; what asks stays until it is answered. */
 export function Messages() {
-  const session = useSession();
   const { messages, conflicts } = useSessionState();
-  const { read } = useReadersUnits();
   return (
-    <div aria-live="polite" className="no-print fixed bottom-12 left-4 z-20 flex max-h-[70vh] w-[440px] flex-col gap-2 overflow-y-auto">
+    <div
+      aria-live="polite"
+      className="no-print absolute top-2 left-4 z-20 flex max-h-[70vh] w-[440px] max-w-[calc(100vw-2rem)] flex-col gap-2 overflow-y-auto"
+    >
       <Trouble />
       {conflicts.map((conflict) => (
         <Unmade key={conflict.editId} conflict={conflict} />
       ))}
       {messages.map((message) => (
-        <div key={message.id} className="flex items-start gap-3 border border-ink bg-white px-3 py-2">
-          <div className="grow">
-            <p>{read(message.sentence)}</p>
-            {message.offer !== undefined && (
-              <button type="button" className="action mt-1.5 text-left" onClick={() => session.take(message)}>
-                {read(message.offer.title)}
-              </button>
-            )}
-          </div>
-          <button type="button" className="text-ink2 underline" onClick={() => session.dismiss(message.id)}>
-            dismiss
-          </button>
-        </div>
+        <Message key={message.id} message={message} />
       ))}
     </div>
   );

@@ -3,15 +3,21 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import {
   asId,
-  fitPinMap,
+  joinMap,
+  joinWay,
+  loomOf,
   PIN_MAP_PRESETS,
-  proposeCable,
+  planJoin,
+  splicesFor,
   straightCableHarm,
   withFreshIds,
   type CableId,
   type Graph,
+  type JoinWay,
   type PinAddress,
+  type PinMap,
   type PinMapPreset,
+  type PinMapWish,
   type PortAt,
 } from '@wired-falcon/core';
 import { paths } from '../../addresses/paths.ts';
@@ -21,61 +27,97 @@ import { useSession } from '../../session/SessionContext.tsx';
 import { portOfPin } from '../../selection/portOfPin.ts';
 
 const PRESETS: readonly PinMapPreset[] = ['meaning', 'straight', 'mirrored', 'supply-pulled', 'none'];
+const CHOICES = [...PRESETS, 'only'] as const;
+type Choice = (typeof CHOICES)[number];
 
 /** Two ports and the ways to join them: the effect of each on every pin stands there before one is taken. */
 export function JoinProposal({ from, to, graph }: { readonly from: PinAddress; readonly to: PinAddress; readonly graph: Graph }) {
-  const [preset, setPreset] = useState<PinMapPreset>('meaning');
+  const [choice, setChoice] = useState<Choice>('meaning');
   const session = useSession();
   const { select } = useSelection();
   const navigate = useNavigate();
   const [a, b] = [portOfPin(graph, from), portOfPin(graph, to)];
   if (a === undefined || b === undefined) return <p className="mt-2">One of these ports is no longer there.</p>;
-  const harm = straightCableHarm(graph, a, b);
+  const way = joinWay(graph, a, b);
+  const wish: PinMapWish = choice === 'only' ? { a: from.n, b: to.n } : choice;
+  const map = joinMap(graph, a, b, wish);
+  const splices = splicesFor(graph, a, b, map);
+  const harm = way.is === 'cable' ? straightCableHarm(graph, a, b) : undefined;
   const take = (): void => {
-    const edit = withFreshIds(proposeCable(graph, a, b, preset).edit, makeId);
+    const plan = planJoin(graph, a, b, wish);
+    if (plan === undefined) return session.say(`${nameOf(way)} joins these pins already.`);
+    const edit = withFreshIds(plan, makeId);
     const made = session.make(edit);
-    if ('refused' in made || edit.kind !== 'add-cable') return;
-    const cable = asId<CableId>(edit.cable.id);
+    if ('refused' in made) return;
+    const cable = edit.kind === 'add-cable' ? asId<CableId>(edit.cable.id) : way.is === 'cable' ? undefined : loomOf(way).id;
+    if (cable === undefined) return;
     select({ is: 'cable', cable });
-    if (preset === 'none') void navigate(paths.ladder(graph.design.aircraft.id, cable));
+    if (choice === 'none') void navigate(paths.ladder(graph.design.aircraft.id, cable));
   };
   return (
     <section className="mt-1">
       <h2 className="text-lg font-bold">
         {a.ref} {a.port.label} to {b.ref} {b.port.label}
       </h2>
+      {way.is !== 'cable' && <p className="mt-1 text-[12.5px] text-ink2">{whyLoom(way, a, b)}</p>}
       {harm !== undefined && <p className="mt-1 border-l-2 border-rust pl-2 text-[12.5px]">{harm.sentence}</p>}
-      <RadioGroup value={preset} onChange={setPreset} aria-label="Pin map" className="mt-2 flex flex-wrap gap-1">
-        {PRESETS.map((candidate) => (
+      <RadioGroup value={choice} onChange={setChoice} aria-label="Pin map" className="mt-2 flex flex-wrap gap-1">
+        {CHOICES.map((candidate) => (
           <Radio
             key={candidate}
             value={candidate}
             className="action cursor-pointer font-normal data-checked:border-2 data-checked:border-ink data-checked:font-semibold"
           >
-            {PIN_MAP_PRESETS[candidate]}
+            {candidate === 'only' ? 'Only these two pins' : PIN_MAP_PRESETS[candidate]}
           </Radio>
         ))}
       </RadioGroup>
-      <PinMapTable graph={graph} a={a} b={b} preset={preset} />
+      <PinMapTable map={map} a={a} b={b} />
+      {splices > 0 && (
+        <p className="mt-2 text-[12.5px]">
+          {splices === 1 ? 'One contact holds' : `${splices} contacts hold`} a wire already and take no second one: they are spliced behind
+          the plug. Solder with eye protection and good air, and insulate each splice.
+        </p>
+      )}
       <button type="button" className="action action-main mt-3" onClick={take}>
-        Make the cable
+        {buttonOf(way)}
       </button>
     </section>
   );
 }
 
-function PinMapTable({
-  graph,
-  a,
-  b,
-  preset,
-}: {
-  readonly graph: Graph;
-  readonly a: PortAt;
-  readonly b: PortAt;
-  readonly preset: PinMapPreset;
-}) {
-  const map = fitPinMap(graph, a, b, preset);
+function nameOf(way: JoinWay): string {
+  return way.is === 'cable' ? 'A cable' : loomOf(way).tag;
+}
+
+/** Why it is no cable of its own. */
+function whyLoom(way: Exclude<JoinWay, { is: 'cable' }>, a: PortAt, b: PortAt): string {
+  switch (way.is) {
+    case 'branch': {
+      const at = way.isAtA ? a : b;
+      return `The plug of ${way.of.cable.tag} is in ${at.ref} ${at.port.label}: the cable gets a branch.`;
+    }
+    case 'inside':
+      return `${way.a.cable.tag} has a plug in both: it gets wires between the two.`;
+    case 'merge':
+      return `The plug of ${way.a.cable.tag} is in ${a.ref} ${a.port.label}, that of ${way.b.cable.tag} in ${b.ref} ${b.port.label}: the two become one loom, ${way.a.cable.tag}.`;
+  }
+}
+
+function buttonOf(way: JoinWay): string {
+  switch (way.is) {
+    case 'cable':
+      return 'Make the cable';
+    case 'branch':
+      return `Add the branch to ${way.of.cable.tag}`;
+    case 'inside':
+      return `Add the wires to ${way.a.cable.tag}`;
+    case 'merge':
+      return `Make ${way.a.cable.tag} and ${way.b.cable.tag} one loom`;
+  }
+}
+
+function PinMapTable({ map, a, b }: { readonly map: PinMap; readonly a: PortAt; readonly b: PortAt }) {
   return (
     <>
       <table className="value mt-2 w-full text-[12px]">

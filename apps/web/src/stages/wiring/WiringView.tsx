@@ -9,6 +9,7 @@ import { useSheetLayout } from './sheetLayout/useSheetLayout.ts';
 import { SheetDrawing } from './SheetDrawing.tsx';
 import { ScopeControls } from './ScopeControls.tsx';
 import { useSheetScope } from './useSheetScope.ts';
+import { UnpluggedStrip } from './UnpluggedStrip.tsx';
 import { UnwiredStrip } from './UnwiredStrip.tsx';
 import { usePinPick } from './usePinPick.ts';
 
@@ -47,6 +48,7 @@ export function WiringView() {
         )}
       </div>
       <UnwiredStrip graph={graph} items={model.unwired} picked={picked} onPick={pick} onPoint={setPointedAt} />
+      <UnpluggedStrip graph={graph} />
       {/* Its height is fixed: a line more would move what is under the pointer. */}
       <div className="no-print sticky bottom-0 flex h-11 items-center gap-3 border-t border-rule bg-sheet px-4">
         <p role="status" className="value line-clamp-2 grow leading-tight text-ink2" data-testid="pin-status">

@@ -1,31 +1,26 @@
-import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
+import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import {
   asId,
-  CONNECTOR_FAMILIES,
-  pinNode,
-  plainCable,
-  quantity,
+  contactJoins,
+  nodeNames,
+  portLegs,
   repinEdits,
-  takesSeveralCables,
-  voltsAt,
+  type Cable,
+  type CableEnd,
   type CableId,
   type Graph,
+  type NodeId,
   type PinMapPreset,
   type PortLeg,
-  type PortAt,
 } from '@wired-falcon/core';
 import { paths } from '../../../addresses/paths.ts';
 import { useSelection } from '../../../selection/SelectionContext.tsx';
 import { useDesign, useGraph, useMake, useSession } from '../../../session/SessionContext.tsx';
 import { usePageTitle } from '../../../ui/pageTitle.ts';
-import { WIRE_PAINT } from '../../../ui/wireColours.ts';
-import { pinPaint } from '../../../drawing/pinPaint.ts';
-import { conductorsAt, joinEdit, partEdit, swapWithNext, toggleContact, type Side } from './ladderEdits.ts';
+import { Ladder } from './Ladder.tsx';
 
-const ROW = 46;
-
-/** Both ports of a cable face to face, with the conductors between; joined, parted and swapped by pointer or arrow keys. */
+/** Two ends of a cable face to face, with the wires between; joined, disconnected and swapped by pointer or arrow keys. */
 export function PinLadderView() {
   const { cable: cableId = '' } = useParams();
   const graph = useGraph();
@@ -44,18 +39,6 @@ export function PinLadderView() {
     </Link>
   );
   if (cable === undefined) return <p className="p-6">This cable is no longer in the aircraft. {back}</p>;
-  const plain = plainCable(graph, cable);
-  if (plain === undefined) {
-    return (
-      <div className="p-6">
-        <p className="mb-3 max-w-prose">
-          {cable.tag} has a free end or more than one leg. The pin ladder shows cables that run from one port to another; plug its ends in
-          first.
-        </p>
-        {back}
-      </div>
-    );
-  }
   return (
     <div className="px-6 py-5">
       <div className="flex items-center justify-between">
@@ -64,14 +47,100 @@ export function PinLadderView() {
         </h2>
         {back}
       </div>
-      <Presets graph={graph} plain={plain} />
-      <Ladder graph={graph} plain={plain} />
+      <Ends key={cable.id} graph={graph} cable={cable} />
       <p className="mt-3 max-w-prose text-[13px] text-ink2">
-        Choose a pin, then its counterpart. Keys: arrows go along and across, Enter chooses, Delete parts, x swaps with the next pin, c
-        pulls the contact from the shell or fits it. Check polarity with a meter before the cable meets a part.
+        Choose a pin, then its counterpart. Keys: arrows go along and across, Enter chooses, Delete disconnects, x swaps with the next pin,
+        c pulls the contact from the shell or fits it, o puts the next end opposite. Check polarity with a meter before the cable meets a
+        part.
       </p>
     </div>
   );
+}
+
+interface Facing {
+  readonly a: NodeId;
+  readonly b: NodeId;
+}
+
+/** Which of the ends face each other; the others are folded, and told with how many wires lead to them. */
+function Ends({ graph, cable }: { readonly graph: Graph; readonly cable: Cable }) {
+  const [chosen, setChosen] = useState<Facing>();
+  const ends = Object.values(cable.nodes).filter((node): node is CableEnd => node.is === 'end');
+  const names = nodeNames(graph, cable);
+  const [endA, endB] = facing(cable, ends, chosen);
+  if (endA === undefined || endB === undefined)
+    return <p className="mt-3 max-w-prose">{cable.tag} has only one end. Add a branch to it first.</p>;
+  const face = (a: CableEnd, b: CableEnd): void => setChosen({ a: a.id, b: b.id });
+  const choose = (side: 'a' | 'b', id: string): void => {
+    const end = ends.find((other) => other.id === id);
+    if (end === undefined) return;
+    if (side === 'a') face(end, end === endB ? endA : endB);
+    else face(end === endA ? endB : endA, end);
+  };
+  const folded = ends.filter((end) => end !== endA && end !== endB);
+  const next = [...ends.slice(ends.indexOf(endB) + 1), ...ends].find((end) => end !== endA && end !== endB);
+  const leg = portLegs(graph, cable).find(({ endA: x, endB: y }) => (x === endA && y === endB) || (x === endB && y === endA));
+  const head = (side: 'a' | 'b', end: CableEnd) =>
+    ends.length < 3 ? (
+      <span className="font-bold">{names.get(end.id)}</span>
+    ) : (
+      <select
+        className="field max-w-full font-bold"
+        aria-label={side === 'a' ? 'End on the left' : 'End on the right'}
+        value={end.id}
+        onChange={(event) => choose(side, event.target.value)}
+      >
+        {ends.map((each) => (
+          <option key={each.id} value={each.id}>
+            {names.get(each.id)}
+          </option>
+        ))}
+      </select>
+    );
+  return (
+    <>
+      {leg !== undefined && <Presets graph={graph} leg={leg} />}
+      <Ladder
+        key={`${endA.id} ${endB.id}`}
+        graph={graph}
+        cable={cable}
+        ends={{ a: endA, b: endB }}
+        heads={{ a: head('a', endA), b: head('b', endB) }}
+        onNext={() => next !== undefined && face(endA, next)}
+      />
+      {folded.length > 0 && (
+        <p className="mt-3 flex flex-wrap items-center gap-1.5 text-[13px]">
+          <span className="text-ink2">Folded:</span>
+          {folded.map((end) => (
+            <button
+              key={end.id}
+              type="button"
+              className="action py-0.5 font-normal"
+              aria-label={`Put ${names.get(end.id) ?? ''} opposite`}
+              onClick={() => face(endA, end)}
+            >
+              {names.get(end.id)}, {wireCount(contactJoins(cable, endA, end).length)}
+            </button>
+          ))}
+        </p>
+      )}
+    </>
+  );
+}
+
+function wireCount(count: number): string {
+  return count === 0 ? 'no wire' : count === 1 ? '1 wire' : `${count} wires`;
+}
+
+/** The ends that face each other: as chosen, else the first end and the one that most of its wires lead to. */
+function facing(cable: Cable, ends: readonly CableEnd[], chosen: Facing | undefined): readonly (CableEnd | undefined)[] {
+  const [a, b] = [chosen?.a, chosen?.b].map((id) => ends.find((end) => end.id === id));
+  if (a !== undefined && b !== undefined) return [a, b];
+  const [first, ...others] = ends;
+  if (first === undefined) return [];
+  const joins = new Map(others.map((end) => [end, contactJoins(cable, first, end).length]));
+  const [most] = [...others].sort((x, y) => (joins.get(y) ?? 0) - (joins.get(x) ?? 0));
+  return [first, most];
 }
 
 const PRESETS: readonly (readonly [PinMapPreset, string])[] = [
@@ -81,13 +150,13 @@ const PRESETS: readonly (readonly [PinMapPreset, string])[] = [
   ['supply-pulled', 'Supply pin pulled'],
 ];
 
-function Presets({ graph, plain }: { readonly graph: Graph; readonly plain: PortLeg }) {
+function Presets({ graph, leg }: { readonly graph: Graph; readonly leg: PortLeg }) {
   const make = useMake();
   const session = useSession();
   const take = (preset: PinMapPreset, label: string): void => {
-    const edits = repinEdits(graph, plain, preset);
-    if (edits.length === 0) session.say(`${plain.cable.tag} already has this pin map.`);
-    else make({ kind: 'batch', title: `${label}: ${plain.cable.tag}`, edits });
+    const edits = repinEdits(graph, leg, preset);
+    if (edits.length === 0) session.say(`${leg.cable.tag} already has this pin map.`);
+    else make({ kind: 'batch', title: `${label}: ${leg.cable.tag}`, edits });
   };
   return (
     <div className="mt-3 flex flex-wrap gap-1.5">
@@ -96,144 +165,6 @@ function Presets({ graph, plain }: { readonly graph: Graph; readonly plain: Port
           {label}
         </button>
       ))}
-    </div>
-  );
-}
-
-interface Chosen {
-  readonly side: Side;
-  readonly n: number;
-}
-
-function Ladder({ graph, plain }: { readonly graph: Graph; readonly plain: PortLeg }) {
-  const make = useMake();
-  const session = useSession();
-  const [chosen, setChosen] = useState<Chosen>();
-  const [cursor, setCursor] = useState<Chosen>({ side: 'a', n: 1 });
-  const buttons = useRef(new Map<string, HTMLButtonElement>());
-  const rows = Math.max(plain.a.port.pins.length, plain.b.port.pins.length);
-  const choose = (at: Chosen): void => {
-    if (chosen === undefined || chosen.side === at.side) return setChosen(chosen?.n === at.n && chosen.side === at.side ? undefined : at);
-    make(joinEdit(graph, plain, chosen, at.n));
-    setChosen(undefined);
-  };
-  const goTo = (at: Chosen): void => {
-    setCursor(at);
-    buttons.current.get(`${at.side}${at.n}`)?.focus();
-  };
-  const act = (edit: ReturnType<typeof partEdit>, otherwise: string): void => {
-    if (edit === undefined) session.say(otherwise);
-    else make(edit);
-  };
-  const onKeyDown = (event: KeyboardEvent): void => {
-    const { side, n } = cursor;
-    const pins = side === 'a' ? plain.a.port.pins.length : plain.b.port.pins.length;
-    const other: Side = side === 'a' ? 'b' : 'a';
-    const keys: Readonly<Record<string, () => void>> = {
-      ArrowDown: () => goTo({ side, n: Math.min(n + 1, pins) }),
-      ArrowUp: () => goTo({ side, n: Math.max(n - 1, 1) }),
-      ArrowLeft: () => goTo({ side: 'a', n: Math.min(n, plain.a.port.pins.length) }),
-      ArrowRight: () => goTo({ side: 'b', n: Math.min(n, plain.b.port.pins.length) }),
-      Delete: () => act(partEdit(plain, side, n), `Pin ${n} is not joined to anything.`),
-      x: () => act(swapWithNext(plain, side, n), `There is nothing to swap at pins ${n} and ${n + 1}.`),
-      c: () => act(toggleContact(plain, side, n), ''),
-      Escape: () => setChosen(undefined),
-    };
-    const key = keys[event.key];
-    if (key === undefined || event.ctrlKey || event.metaKey || event.altKey || other === side) return;
-    event.preventDefault();
-    event.stopPropagation();
-    key();
-  };
-  const column = (side: Side, at: PortAt) =>
-    at.port.pins.map((pin) => {
-      const key = `${side}${pin.n}`;
-      const end = side === 'a' ? plain.endA : plain.endB;
-      const isPulled = end.absent?.includes(pin.n) === true;
-      const node = pinNode(graph, at.itemId, at.port.id, pin.n);
-      const volts = node === undefined ? undefined : voltsAt(graph, node);
-      const isChosen = chosen?.side === side && chosen.n === pin.n;
-      return (
-        <li key={key} style={{ height: ROW }} className={`flex items-center gap-2 ${side === 'a' ? 'flex-row-reverse' : ''}`}>
-          <button
-            type="button"
-            ref={(element) => {
-              if (element === null) buttons.current.delete(key);
-              else buttons.current.set(key, element);
-            }}
-            tabIndex={cursor.side === side && cursor.n === pin.n ? 0 : -1}
-            aria-pressed={isChosen}
-            aria-label={`Pin ${pin.n} ${pin.label} of ${at.ref} ${at.port.label}${isPulled ? ', contact pulled' : ''}`}
-            data-ladder={`${at.ref}.${pin.n}`}
-            className={`flex h-8 w-[150px] items-center gap-2 border px-2 ${side === 'a' ? 'flex-row-reverse' : ''} ${isChosen ? 'border-2 border-rust bg-white' : 'border-ink bg-sheet'}`}
-            onFocus={() => setCursor({ side, n: pin.n })}
-            onClick={() => choose({ side, n: pin.n })}
-          >
-            <svg width="12" height="12" aria-hidden="true">
-              <circle
-                cx="6"
-                cy="6"
-                r="5"
-                fill={isPulled ? 'none' : pinPaint(pin)}
-                stroke="#1c2530"
-                strokeDasharray={isPulled ? '2 2' : undefined}
-              />
-            </svg>
-            <span className="value">{pin.n}</span>
-            <span className="value font-medium">{pin.label}</span>
-            <span className="value grow text-right text-ink2">{volts === undefined ? '' : quantity(volts, 'V')}</span>
-          </button>
-          {!takesSeveralCables(end.connector) && (
-            <button type="button" className="text-[12px] text-ink2 underline" onClick={() => make(toggleContact(plain, side, pin.n))}>
-              {isPulled ? 'fit' : 'pull'}
-            </button>
-          )}
-          {conductorsAt(plain, side, pin.n).length > 0 && side === 'b' && (
-            <button
-              type="button"
-              className="text-[12px] text-ink2 underline"
-              aria-label={`Part pin ${pin.n} of ${at.ref}`}
-              onClick={() => act(partEdit(plain, side, pin.n), '')}
-            >
-              part
-            </button>
-          )}
-        </li>
-      );
-    });
-  return (
-    <div className="mt-4 grid w-fit grid-cols-[220px_260px_240px]" onKeyDown={onKeyDown} data-testid="ladder">
-      <PortHead at={plain.a} align="right" />
-      <span />
-      <PortHead at={plain.b} align="left" />
-      <ul>{column('a', plain.a)}</ul>
-      <svg width="260" height={rows * ROW} aria-hidden="true" className="px-1">
-        {plain.conductors.map((conductor) => {
-          const line = { x1: 0, x2: 252, y1: (conductor.a.n - 0.5) * ROW, y2: (conductor.b.n - 0.5) * ROW };
-          const isOpen = plain.endA.absent?.includes(conductor.a.n) === true || plain.endB.absent?.includes(conductor.b.n) === true;
-          return (
-            <g key={conductor.id} opacity={isOpen ? 0.35 : 1}>
-              <line {...line} stroke="#1c2530" strokeWidth="6" />
-              <line {...line} stroke={WIRE_PAINT[conductor.colour]} strokeWidth="4" />
-            </g>
-          );
-        })}
-      </svg>
-      <ul>{column('b', plain.b)}</ul>
-    </div>
-  );
-}
-
-function PortHead({ at, align }: { readonly at: PortAt; readonly align: 'left' | 'right' }) {
-  const { connector } = at.port;
-  return (
-    <div className={align === 'right' ? 'text-right' : ''}>
-      <p className="font-bold">
-        {at.ref} {at.port.label}
-      </p>
-      <p className="text-[12.5px] text-ink2">
-        {CONNECTOR_FAMILIES[connector.family].title}, {connector.positions}-way {connector.gender}
-      </p>
     </div>
   );
 }
