@@ -81,7 +81,8 @@ function join(graph: Graph, a: Place, b: Place): Offer {
   const map = joinMap(graph, a.at, b.at, wish);
   if (map.pairs.length === 0) return impossible(text, whyNone(way));
   return {
-    rank: [WAY_RANK[way.is], ...joinRank(map, a.at)],
+    // A branch that needs no splice comes before one that does: what is in the plug already is seldom wanted twice.
+    rank: [WAY_RANK[way.is], splicesFor(graph, a.at, b.at, map) === 0 ? 0 : 1, ...joinRank(map, a.at)],
     suggestion: () => {
       const edit = planJoin(graph, a.at, b.at, wish);
       if (edit === undefined) return { text, effect: whyNone(way), action: undefined };
@@ -91,7 +92,8 @@ function join(graph: Graph, a: Place, b: Place): Offer {
 }
 
 function whyNone(way: JoinWay): string {
-  return way.is === 'cable' ? 'no pin of one belongs to a pin of the other' : `${loomOf(way).tag} joins them already`;
+  if (way.is === 'inside') return `${loomOf(way).tag} joins them already`;
+  return way.is === 'cable' ? 'no pin of one belongs to a pin of the other' : 'no pin is left to join';
 }
 
 /** What cannot be made comes after everything that can. */

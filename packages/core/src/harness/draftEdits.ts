@@ -40,6 +40,11 @@ export class DraftEdits {
     return graphOf(this.#design);
   }
 
+  /** True where lengths follow from the airframe. */
+  get isLaidOut(): boolean {
+    return this.#design.aircraft.airframe.frame !== undefined;
+  }
+
   /** True as long as no edit was made. */
   get isEmpty(): boolean {
     return this.#edits.length === 0;

@@ -181,7 +181,7 @@ function whyLeftOut(graph: Graph, here: PortAt, there: PortAt, pin: Pin): string
   if (pin.role === 'nc') return 'not connected inside';
   const matching = there.port.pins.filter((other) => rolesMatch(pin.role, other.role));
   if (matching.length === 0) return `${there.ref} ${there.port.label} has no pin for it`;
-  if (matching.some((other) => isOneNet(graph, here, there, { a: pin.n, b: other.n }))) return 'joined already, by another way';
+  if (matching.some((other) => isOneNet(graph, here, there, { a: pin.n, b: other.n }))) return 'one net already';
   if (!isSupply(pin.role)) return `not joined to ${there.ref} ${there.port.label}`;
   for (const other of matching) {
     const verdict = verdictOf(graph, here, there, { a: pin.n, b: other.n });

@@ -4,6 +4,7 @@ import type { Graph } from '../../graph/graph.ts';
 import { legWays, type LegWay } from '../../layout/ways.ts';
 import type { FramePlan, RouteId } from '../../model/frame.ts';
 import { outerDiameterMm } from '../../model/wire.ts';
+import { legOfCable } from '../../harness/looms/nodeNames.ts';
 import type { Check, Saying } from '../finding.ts';
 import { splitRemedies } from './helpers/splitCable.ts';
 
@@ -15,18 +16,19 @@ export const cableTooShort: Check = {
   id: 'place.cable-too-short',
   stage: 'layout',
   title: 'Cable too short',
-  run: ({ graph }) => [...legWays(graph).values()].flatMap(tooShort),
+  run: ({ graph }) => [...legWays(graph).values()].flatMap((entry) => tooShort(graph, entry)),
 };
 
-function tooShort({ cable, leg, way, lengthMm }: LegWay): Saying[] {
+function tooShort(graph: Graph, { cable, leg, way, lengthMm }: LegWay): Saying[] {
   const { typedLengthMm: typed } = leg;
   if (typed === undefined || typed >= way.lengthMm) return [];
+  const named = legOfCable(graph, cable, leg);
   return [
     {
       severity: 'mend',
       where: [{ is: 'cable', cable: cable.id }],
-      what: `${cable.tag} is ${stated(typed, 'mm')} long, and its way is ${quantity(way.lengthMm, 'mm')}.`,
-      evidence: [{ label: `${cable.tag}, as typed`, value: stated(typed, 'mm'), limit: quantity(way.lengthMm, 'mm') }],
+      what: `${named} is ${stated(typed, 'mm')} long, and its way is ${quantity(way.lengthMm, 'mm')}.`,
+      evidence: [{ label: `${named}, as typed`, value: stated(typed, 'mm'), limit: quantity(way.lengthMm, 'mm') }],
       why: 'It does not reach, or it pulls at its plugs.',
       discriminator: leg.id,
       remedies: () => [
@@ -65,7 +67,7 @@ function overJoints(graph: Graph, { routes }: FramePlan, entry: LegWay): Saying[
     {
       severity: 'mend',
       where: [{ is: 'cable', cable: cable.id }],
-      what: `${cable.tag} runs in one piece over the joint ${names}.`,
+      what: `${legOfCable(graph, cable, leg)} runs in one piece over the joint ${names}.`,
       evidence: [{ label: 'joints on its way', value: joints.join(', '), limit: 'a connector at each' }],
       why: 'The airframe does not come apart there without cutting it.',
       discriminator: leg.id,

@@ -19,8 +19,9 @@ export const fitsButWrong: Check = {
 function straightAndWrong(graph: Graph, run: Run): Saying[] {
   const { a, b, joins } = run;
   const isStraight = joins.length > 1 && joins.every((join) => join.contactA.n === join.contactB.n);
-  const harm = straightCableHarm(graph, a, b);
-  if (!isStraight || harm === undefined) return [];
+  const harm = isStraight ? straightCableHarm(graph, a, b) : undefined;
+  // A few wires that go straight and burn nothing, as the branch of a loom may have them, are no straight cable.
+  if (harm === undefined || !joins.some((join) => harm.pins.includes(join.contactA.n))) return [];
   return [
     {
       severity: 'stop',
@@ -38,6 +39,8 @@ export interface StraightHarm {
   /** One sentence, for the hint while the ports are being chosen. */
   readonly sentence: string;
   readonly evidence: readonly Evidence[];
+  /** The positions at which it does. */
+  readonly pins: readonly number[];
 }
 
 /**
@@ -50,15 +53,17 @@ export function straightCableHarm(graph: Graph, a: PortAt, b: PortAt): StraightH
   const sameKind = connectorsMate(first, b.port.connector) && connectorsMate(second, a.port.connector);
   if (!sameKind || a.port.connector.gender === 'pads' || isServoPort(a) || isServoPort(b)) return undefined;
   const evidence: Evidence[] = [];
+  const pins: number[] = [];
   for (const pin of a.port.pins) {
     const x = findPin(graph, { item: a.itemId, port: a.port.id, n: pin.n });
     const y = findPin(graph, { item: b.itemId, port: b.port.id, n: pin.n });
     if (x === undefined || y === undefined || !harms(graph, x, y)) continue;
+    pins.push(pin.n);
     evidence.push({ label: `pin ${pin.n}`, value: `${x.pin.label} of ${x.ref} meets ${y.pin.label} of ${y.ref}` });
   }
   if (evidence.length === 0) return undefined;
   const facts = evidence.map((fact) => `${fact.label}: ${fact.value}`).join('; ');
-  return { sentence: `A straight cable fits here and would burn something. ${facts}.`, evidence };
+  return { sentence: `A straight cable fits here and would burn something. ${facts}.`, evidence, pins };
 }
 
 function harms(graph: Graph, x: FoundPin, y: FoundPin): boolean {

@@ -30,6 +30,11 @@ export function legName(graph: Graph, cable: Cable, { a, b }: Pick<Leg, 'a' | 'b
   return `${names.get(a) ?? '?'} to ${names.get(b) ?? '?'}`;
 }
 
+/** A leg at the beginning of a sentence: `W07` where there is no other, `The leg GNSS1 UART to FC1 S4 of W07` in a loom. */
+export function legOfCable(graph: Graph, cable: Cable, leg: Pick<Leg, 'a' | 'b'>): string {
+  return Object.keys(cable.legs).length === 1 ? cable.tag : `The leg ${legName(graph, cable, leg)} of ${cable.tag}`;
+}
+
 /** Where an end is: `FC1 S4`, `plug of W05`, `free end`. */
 export function cableEndName(graph: Graph, end: CableEnd): string {
   if (end.at.is === 'mate') return `plug of ${graph.cables[graph.cableIx.get(end.at.cable) ?? -1]?.tag ?? '?'}`;

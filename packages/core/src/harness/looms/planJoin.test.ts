@@ -66,6 +66,15 @@ describe('joining two ports', () => {
     }
   });
 
+  it('says nothing of a straight cable where a branch has two signals that go straight', () => {
+    const one = bench('controller-f4-wing', 'battery-lipo-4s-5000', 'radio-900-class');
+    one.wire('BAT1 main', 'FC1 battery');
+    one.wire('RADIO1 UART', 'FC1 S1');
+    const design = join(one.design, ['RADIO1', 'UART'], ['FC1', 'S4']);
+    expect(joinsIn(design, 'W02').filter((text) => text.includes('RADIO1') && text.includes('S4'))).toHaveLength(2);
+    expect(findingsBy(design, 'wire.fits-but-wrong')).toEqual([]);
+  });
+
   it('splices where a contact of the plug takes one wire, so that two servos hang on one output', () => {
     const one = bench('controller-f4-wing', 'servo-9g-analog', 'servo-9g-analog');
     one.wire('SRV1 lead', 'FC1 out1');

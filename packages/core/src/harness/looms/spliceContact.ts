@@ -49,7 +49,7 @@ export function spliceContact(draft: DraftEdits, cableId: CableId, at: NodePin):
   // 1. The joint, and the wire from the contact to it: as thick as the thickest, and of the colour of the first.
   const splice = draft.newId<NodeId>();
   const stub = draft.newId<LegId>();
-  const typed = Object.values(cable.legs).flatMap(({ typedLengthMm }) => typedLengthMm ?? []);
+  const typed = draft.isLaidOut ? [] : Object.values(cable.legs).flatMap(({ typedLengthMm }) => typedLengthMm ?? []);
   const stubMm = typed.length === 0 ? {} : { typedLengthMm: Math.min(BEHIND_PLUG_MM, Math.min(...typed) / 2) };
   const joint = { node: splice, n: 1 };
   const isBegun =
@@ -76,7 +76,8 @@ function leadOn(draft: DraftEdits, cable: Cable, wire: Conductor, at: NodePin, j
   const old = cable.legs[wire.leg];
   if (old === undefined) return false;
   const { id: _id, a: _a, b: _b, typedLengthMm: before, ...way } = old;
-  const lengthMm = before === undefined ? {} : { typedLengthMm: before - Math.min(BEHIND_PLUG_MM, before / 2) };
+  // Where the airframe is laid out, it says where the splice lies; what somebody typed was of the leg as a whole.
+  const lengthMm = before === undefined || draft.isLaidOut ? {} : { typedLengthMm: before - Math.min(BEHIND_PLUG_MM, before / 2) };
   return (
     (there !== undefined ||
       draft.make({ kind: 'add-leg', cable: cable.id, leg: { id: legId, a: joint.node, b: far.node, ...way, ...lengthMm } })) &&
