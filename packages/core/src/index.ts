@@ -38,6 +38,7 @@ export * from './edits/freshIds.ts';
 export * from './edits/insist.ts';
 export * from './edits/integrity.ts';
 export * from './edits/partsPutBack.ts';
+export * from './edits/mapPort.ts';
 export * from './edits/proposeAdoption.ts';
 export * from './edits/rebase.ts';
 export * from './edits/references.ts';

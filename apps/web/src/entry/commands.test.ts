@@ -1,5 +1,16 @@
 import { describe, expect, it } from '@jest/globals';
-import { applyEdit, asId, graphOf, reedbed, saltmarsh, sampleParts, withFreshIds, type AircraftId, type Design } from '@wired-falcon/core';
+import {
+  applyEdit,
+  asId,
+  findingsOf,
+  graphOf,
+  reedbed,
+  saltmarsh,
+  sampleParts,
+  withFreshIds,
+  type AircraftId,
+  type Design,
+} from '@wired-falcon/core';
 import { screensOf } from '../addresses/screens.ts';
 import { stages } from '../stages/index.ts';
 import { workshopPages } from '../workshop/index.ts';
@@ -70,7 +81,7 @@ describe('the entry line', () => {
     const before = Object.keys(withGnss.aircraft.cables).length;
     const after = take('gnss1 > fc1 s1', withGnss);
     expect(Object.keys(after.aircraft.cables)).toHaveLength(before);
-    expect(suggest('gnss1 uart > radio1 uart', after)[0]?.effect).toMatch(/^in W10: /);
+    expect(suggest('gnss1 uart.1 > radio1 uart.4', after)[0]?.effect).toMatch(/^in W10: 1 conductor/);
   });
 
   it('joins two pins of a cable that is there, and says so where they are joined', () => {
@@ -99,6 +110,22 @@ describe('the entry line', () => {
     expect(Object.values(take('cut w13').aircraft.cables).map((cable) => cable.tag)).not.toContain('W13');
     expect(suggest('undo')[0]?.action).toEqual({ is: 'undo' });
     expect(suggest('redo')[0]?.action).toEqual({ is: 'redo' });
+  });
+
+  it('unplugs an end, plugs it in again where it fits first, and types lengths', () => {
+    const loose = take('unplug w10 fc1');
+    expect(findingsOf(loose).some(({ what }) => what === 'W10 at RADIO1 UART has an unplugged end.')).toBe(true);
+    const offers = suggest('plug w10 > fc1', loose);
+    expect(offers[0]?.effect).toMatch(/^plugs its free end into FC1 S\d$/);
+    expect(offers.at(-1)?.effect).toContain('which it does not fit');
+    expect(findingsOf(take('plug w10 > fc1 s1', loose))).toEqual(findingsOf(demo));
+    expect(suggest('plug w10')).toEqual(expect.not.arrayContaining([expect.objectContaining({ action: expect.anything() })]));
+    const lengths = (design: Design) =>
+      Object.values(Object.values(design.aircraft.cables).find(({ tag }) => tag === 'W10')?.legs ?? {}).map(
+        ({ typedLengthMm }) => typedLengthMm,
+      );
+    expect(lengths(take('length w10 120'))).toEqual([120]);
+    expect(suggest('length w10 x')[0]).toMatchObject({ effect: expect.stringContaining('a length is a number'), action: undefined });
   });
 
   it('never throws, whatever is typed', () => {

@@ -1,4 +1,5 @@
 import { addCommand } from './addCommand.ts';
+import { lengthCommand } from './lengthCommand.ts';
 import { moveCommand } from './moveCommand.ts';
 import { cutCommand, findCommand, goCommand, historyCommands, openCommand, printCommand, scenarioCommand } from './placeCommands.ts';
 import { plugCommand, unplugCommand } from './plugCommands.ts';
@@ -13,6 +14,7 @@ export const entryCommands: readonly EntryCommand[] = [
   addCommand,
   findCommand,
   moveCommand,
+  lengthCommand,
   openCommand,
   printCommand,
   goCommand,

@@ -82,7 +82,7 @@ function join(graph: Graph, a: Place, b: Place): Offer {
   if (map.pairs.length === 0) return impossible(text, whyNone(way));
   return {
     // A branch that needs no splice comes before one that does: what is in the plug already is seldom wanted twice.
-    rank: [WAY_RANK[way.is], splicesFor(graph, a.at, b.at, map) === 0 ? 0 : 1, ...joinRank(map, a.at)],
+    rank: [WAY_RANK[way.is], splicesFor(graph, a.at, b.at, map) === 0 ? 0 : 1, ...joinRank(map, a.at, b.at)],
     suggestion: () => {
       const edit = planJoin(graph, a.at, b.at, wish);
       if (edit === undefined) return { text, effect: whyNone(way), action: undefined };

@@ -1,3 +1,4 @@
+import { endpointPins } from '../model/endpointPins.ts';
 import type { Endpoint } from '../model/part.ts';
 import { circuitNode, groupOf, pinsOf, type Graph } from './graph.ts';
 
@@ -9,34 +10,6 @@ export interface Counterpart {
   readonly item: number;
   readonly endpoint: Endpoint;
   readonly transforms: readonly Transform[];
-}
-
-/** The pins on which an endpoint has its signals, as `port.n`. */
-export function endpointPins(endpoint: Endpoint): readonly string[] {
-  switch (endpoint.is) {
-    case 'uart':
-      return [endpoint.tx, endpoint.rx, endpoint.cts, endpoint.rts].filter((pin) => pin !== undefined);
-    case 'i2c-host':
-    case 'i2c-device':
-      return [endpoint.sda, endpoint.scl];
-    case 'can':
-      return [endpoint.high, endpoint.low];
-    case 'phase':
-      return endpoint.pins;
-    case 'pulse-out':
-    case 'pulse-in':
-    case 'rc-in':
-    case 'rc-out':
-    case 'video-out':
-    case 'video-in':
-    case 'analog-sense':
-    case 'analog-out':
-      return [endpoint.pin];
-    case 'usb':
-    case 'air':
-    case 'network':
-      return [];
-  }
 }
 
 /**

@@ -4,7 +4,7 @@ import type { Part, PinRole, ResolvedPart } from '../model/part.ts';
 import { resolvePart, type Settings } from '../model/resolvePart.ts';
 import { settingsOf, settingTakes } from '../model/settingsOf.ts';
 import { CAUTIONS } from '../parts/cautions.ts';
-import { endpointPins } from './counterparts.ts';
+import { endpointPins } from '../model/endpointPins.ts';
 import { endpointRoles } from './endpointRoles.ts';
 import { addressesOf } from './numbering.ts';
 

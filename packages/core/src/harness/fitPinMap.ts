@@ -1,8 +1,8 @@
-import { groupOf, type Graph } from '../graph/graph.ts';
+import { groupOf, pinsOf, type Graph } from '../graph/graph.ts';
 import { cablesAtPort, type PortAt } from '../graph/cableJoins.ts';
 import { driverAt, voltsAt } from '../graph/railsOf.ts';
 import type { Pin } from '../model/part.ts';
-import { findPin, isSupply, joinVerdict, rolesMatch, supplyWindow, type FoundPin, type JoinVerdict } from './joinVerdict.ts';
+import { drives, findPin, isSupply, joinVerdict, rolesMatch, supplyWindow, type FoundPin, type JoinVerdict } from './joinVerdict.ts';
 
 /** The ways to map the pins of two ports. */
 export const PIN_MAP_PRESETS = {
@@ -46,7 +46,7 @@ export interface PinMap {
  */
 export function fitPinMap(graph: Graph, a: PortAt, b: PortAt, wish: PinMapWish, { isBranch = false }: PinMapOptions = {}): PinMap {
   const all = typeof wish === 'object' ? [wish] : pairsOf(graph, a, b, wish);
-  const pairs = isBranch && byItsMeaning(wish) ? withoutOneNet(graph, a, b, all) : all;
+  const pairs = isBranch && byItsMeaning(wish) ? forBranch(graph, a, b, all) : all;
   const judged = pairs.map((pair): PinPair => ({ ...pair, verdict: verdictOf(graph, a, b, pair) }));
   return { pairs: judged, leftOut: leftOut(graph, a, b, judged), straight: isStraight(judged, a, b) };
 }
@@ -61,11 +61,22 @@ function byItsMeaning(wish: PinMapWish): boolean {
   return wish === 'meaning' || wish === 'supply-pulled';
 }
 
-/** A supply keeps its ground beside it, so that its current has a way back of its own. */
-function withoutOneNet(graph: Graph, a: PortAt, b: PortAt, pairs: readonly Pair[]): readonly Pair[] {
-  const left = pairs.filter((pair) => !isOneNet(graph, a, b, pair));
+/**
+ * What a branch leaves in: neither what is one net already nor what would put a second output on a wire. A supply keeps its ground
+ * beside it, so that its current has a way back of its own.
+ */
+function forBranch(graph: Graph, a: PortAt, b: PortAt, pairs: readonly Pair[]): readonly Pair[] {
+  const left = pairs.filter((pair) => !isOneNet(graph, a, b, pair) && !wouldContend(graph, a, b, pair));
   const feeds = left.some((pair) => isSupply(a.port.pins[pair.a - 1]?.role ?? 'nc'));
   return feeds ? pairs.filter((pair) => left.includes(pair) || a.port.pins[pair.a - 1]?.role === 'gnd') : left;
+}
+
+/** Two outputs would drive one wire, counting what is on it already. */
+function wouldContend(graph: Graph, a: PortAt, b: PortAt, pair: Pair): boolean {
+  const outputs = [found(graph, a, pair.a), found(graph, b, pair.b)].map((pin) =>
+    pin === undefined ? 0 : pinsOf(graph, graph.wires, groupOf(graph.wires, pin.node)).filter(({ at }) => drives(at.pin.role)).length,
+  );
+  return outputs.every((count) => count > 0);
 }
 
 function isOneNet(graph: Graph, a: PortAt, b: PortAt, pair: Pair): boolean {
@@ -182,6 +193,7 @@ function whyLeftOut(graph: Graph, here: PortAt, there: PortAt, pin: Pin): string
   const matching = there.port.pins.filter((other) => rolesMatch(pin.role, other.role));
   if (matching.length === 0) return `${there.ref} ${there.port.label} has no pin for it`;
   if (matching.some((other) => isOneNet(graph, here, there, { a: pin.n, b: other.n }))) return 'one net already';
+  if (matching.some((other) => wouldContend(graph, here, there, { a: pin.n, b: other.n }))) return 'two outputs would drive one wire';
   if (!isSupply(pin.role)) return `not joined to ${there.ref} ${there.port.label}`;
   for (const other of matching) {
     const verdict = verdictOf(graph, here, there, { a: pin.n, b: other.n });

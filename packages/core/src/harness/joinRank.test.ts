@@ -27,7 +27,7 @@ function rank(at: PortAt, roles: readonly PinRole[], left = 0): readonly number[
     verdict: { is: 'good', why: '' } as const,
   }));
   const leftOut = Array.from({ length: left }, (_, i) => ({ side: 'a' as const, n: i + 1, label: '', why: '' }));
-  return joinRank({ pairs, leftOut, straight: false }, at);
+  return joinRank({ pairs, leftOut, straight: false }, at, uart);
 }
 
 describe('what makes most sense to join', () => {

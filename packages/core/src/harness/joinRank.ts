@@ -4,16 +4,18 @@ import { isSignal, isSupply } from './joinVerdict.ts';
 
 /**
  * How much sense it makes to lead a cable from one port to another, for a list of which the first is taken: numbers to compare one after
- * the other, the smaller the better. A map of grounds alone comes last; then a signal comes before a supply, a supply that flows the way
+ * the other, the smaller the better. A map of grounds alone comes last, and so does one that feeds a USB port from
+ * elsewhere; then a signal comes before a supply, a supply that flows the way
  * that was typed before one that flows back (never a regulator's input for its output), more conductors before fewer, and fewer pins
  * left out before more.
  */
-export function joinRank({ pairs, leftOut }: PinMap, a: PortAt): readonly number[] {
+export function joinRank({ pairs, leftOut }: PinMap, a: PortAt, b: PortAt): readonly number[] {
   const roles = pairs.flatMap((pair) => a.port.pins[pair.a - 1]?.role ?? []);
   const hasSignal = roles.some(isSignal);
   const flowsBack = !hasSignal && roles.includes('supply-in');
   const isGroundAlone = !roles.some((role) => isSignal(role) || isSupply(role));
-  return [isGroundAlone ? 1 : 0, hasSignal ? 0 : 1, flowsBack ? 1 : 0, -pairs.length, leftOut.length];
+  const isBesideUsb = !roles.includes('usb') && [a, b].some(({ port }) => port.pins.some(({ role }) => role === 'usb'));
+  return [isGroundAlone || isBesideUsb ? 1 : 0, hasSignal ? 0 : 1, flowsBack ? 1 : 0, -pairs.length, leftOut.length];
 }
 
 /** Compares two ranks, as `sort` wants it. */

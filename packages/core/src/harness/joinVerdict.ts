@@ -50,6 +50,11 @@ export function isSignal(role: PinRole): boolean {
   return !isSupply(role) && role !== 'gnd' && role !== 'nc' && role !== 'phase' && role !== 'switch';
 }
 
+/** True for pins that drive their wire high and low by themselves. */
+export function drives(role: PinRole): boolean {
+  return role === 'tx' || role === 'rts' || role === 'pulse-out' || role === 'video-out' || role === 'analog-out';
+}
+
 /** Which role a signal of a role wants at the other end. */
 const PARTNER: Readonly<Partial<Record<PinRole, readonly PinRole[]>>> = {
   tx: ['rx', 'single-wire'],

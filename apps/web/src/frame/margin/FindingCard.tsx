@@ -19,7 +19,12 @@ export function FindingCard({ judged }: { readonly judged: JudgedFinding }) {
   const { read } = useReadersUnits();
   const pointAt = selectionFor(finding.where[0]);
   return (
-    <div className="grid grid-cols-[20px_1fr] border-b border-rule py-3" data-check={finding.check} data-drafted-for={seq}>
+    <div
+      className="grid grid-cols-[20px_1fr] border-b border-rule py-3"
+      data-check={finding.check}
+      data-severity={finding.severity}
+      data-drafted-for={seq}
+    >
       <span className="pt-0.5">
         <SeverityMark severity={finding.severity} />
       </span>

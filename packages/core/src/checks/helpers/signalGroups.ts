@@ -1,5 +1,6 @@
 import { pinsOf, type Graph, type GraphItem } from '../../graph/graph.ts';
-import type { Pin, PinRole, Port } from '../../model/part.ts';
+import type { Pin, Port } from '../../model/part.ts';
+import { drives } from '../../harness/joinVerdict.ts';
 import type { Subject } from '../finding.ts';
 
 /** A pin on one piece of copper, with its item. */
@@ -29,11 +30,9 @@ export function joinedGroups(graph: Graph): readonly (readonly GroupPin[])[] {
   return groups;
 }
 
-const DRIVERS: readonly PinRole[] = ['tx', 'rts', 'pulse-out', 'video-out', 'analog-out'];
-
 /** True for a pin that drives its wire high and low by itself. */
 export function isDriver({ pin }: GroupPin): boolean {
-  return DRIVERS.includes(pin.role);
+  return drives(pin.role);
 }
 
 /** `FC1 S4 pin 2 (TX)`. */

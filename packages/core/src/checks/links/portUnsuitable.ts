@@ -1,6 +1,6 @@
 import { cablesAtPort } from '../../graph/cableJoins.ts';
 import { groupOf, circuitNode, pinsOf, type Graph } from '../../graph/graph.ts';
-import { endpointPins } from '../../graph/counterparts.ts';
+import { endpointPins } from '../../model/endpointPins.ts';
 import { endName, portOfEnd, serialHops, type SerialEnd, type SerialHop } from '../../links/serialHops.ts';
 import { offersInForce, serialSetup } from '../../links/serialSetup.ts';
 import { protocols } from '../../links/protocols.ts';

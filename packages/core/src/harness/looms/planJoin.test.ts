@@ -70,9 +70,18 @@ describe('joining two ports', () => {
     const one = bench('controller-f4-wing', 'battery-lipo-4s-5000', 'radio-900-class');
     one.wire('BAT1 main', 'FC1 battery');
     one.wire('RADIO1 UART', 'FC1 S1');
-    const design = join(one.design, ['RADIO1', 'UART'], ['FC1', 'S4']);
+    const first = join(one.design, ['RADIO1', 'UART'], ['FC1', 'S4'], { a: 2, b: 2 });
+    const design = join(first, ['RADIO1', 'UART'], ['FC1', 'S4'], { a: 3, b: 3 });
     expect(joinsIn(design, 'W02').filter((text) => text.includes('RADIO1') && text.includes('S4'))).toHaveLength(2);
     expect(findingsBy(design, 'wire.fits-but-wrong')).toEqual([]);
+  });
+
+  it('leaves out what would put a second output on a wire', () => {
+    const one = bench('controller-f4-wing', 'radio-900-class');
+    one.wire('RADIO1 UART', 'FC1 S1');
+    const design = join(one.design, ['RADIO1', 'UART'], ['FC1', 'S4']);
+    expect(joinsIn(design, 'W01').filter((text) => text.includes('RADIO1') && text.includes('S4'))).toEqual(['RADIO1 UART.TX-FC1 S4.RX']);
+    expect(findingsBy(design, 'wire.contention')).toEqual([]);
   });
 
   it('splices where a contact of the plug takes one wire, so that two servos hang on one output', () => {

@@ -49,8 +49,8 @@ export function spliceContact(draft: DraftEdits, cableId: CableId, at: NodePin):
   // 1. The joint, and the wire from the contact to it: as thick as the thickest, and of the colour of the first.
   const splice = draft.newId<NodeId>();
   const stub = draft.newId<LegId>();
-  const typed = draft.isLaidOut ? [] : Object.values(cable.legs).flatMap(({ typedLengthMm }) => typedLengthMm ?? []);
-  const stubMm = typed.length === 0 ? {} : { typedLengthMm: Math.min(BEHIND_PLUG_MM, Math.min(...typed) / 2) };
+  const typed = Object.values(cable.legs).flatMap(({ typedLengthMm }) => typedLengthMm ?? []);
+  const stubMm = draft.isLaidOut ? {} : { typedLengthMm: Math.min(BEHIND_PLUG_MM, ...typed.map((mm) => mm / 2)) };
   const joint = { node: splice, n: 1 };
   const isBegun =
     draft.make({
