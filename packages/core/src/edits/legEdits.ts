@@ -44,6 +44,8 @@ const addLeg = editKind({
 function withLegBetween(cable: Cable, leg: Leg): Cable | Refused {
   if (leg.a === leg.b || cable.nodes[leg.a] === undefined || cable.nodes[leg.b] === undefined)
     return refuse('unknown-node', `The leg does not run between two nodes of ${cable.tag}.`, leg.id);
+  const same = Object.values(cable.legs).find(({ a, b }) => (a === leg.a && b === leg.b) || (a === leg.b && b === leg.a));
+  if (same !== undefined) return refuse('nothing-to-do', `${cable.tag} already has a leg between these two.`, same.id);
   return { ...cable, legs: { ...cable.legs, [leg.id]: leg } };
 }
 

@@ -9,7 +9,11 @@ const cache = new WeakMap<Cable, { readonly places: string; readonly inOrder: Ca
  * reference and port; then splices, by what they lead to. Legs by the ends that they join, wires by leg and contact. The members themselves are the same.
  */
 export function cableInOrder(aircraft: Pick<Aircraft, 'items' | 'cables'>, cable: Cable): Cable {
-  const nodes = Object.values(cable.nodes).map((node) => ({ node, place: placeOf(aircraft, cable, node) }));
+  const nodes = toldApart(
+    aircraft,
+    cable,
+    Object.values(cable.nodes).map((node) => ({ node, place: placeOf(aircraft, cable, node) })),
+  );
   const places = nodes.map(({ place }) => place).join('\n');
   const known = cache.get(cable);
   if (known?.places === places) return known.inOrder;
@@ -23,6 +27,24 @@ interface PlacedNode {
   readonly place: string;
 }
 
+/** Nodes at one place (two wires on a pad, two free ends, two splices to the same contacts) are told apart by what their wires lead to. */
+function toldApart(aircraft: Pick<Aircraft, 'items' | 'cables'>, cable: Cable, nodes: readonly PlacedNode[]): readonly PlacedNode[] {
+  if (new Set(nodes.map(({ place }) => place)).size === nodes.length) return nodes;
+  return nodes.map(({ node, place }) => ({ node, place: `${place}; ${wiresFrom(aircraft, cable, node)}` }));
+}
+
+/** The wires of a node, each by its contacts, its far place, gauge and colour. */
+function wiresFrom(aircraft: Pick<Aircraft, 'items' | 'cables'>, cable: Cable, { id }: CableNode): string {
+  return Object.values(cable.conductors)
+    .flatMap(({ a, b, awg, colour }) => {
+      const [own, far] = a.node === id ? [a, b] : [b, a];
+      const there = own.node === id ? cable.nodes[far.node] : undefined;
+      return there === undefined ? [] : [`${own.n} ${placeOf(aircraft, cable, there)} ${far.n} ${awg} ${colour}`];
+    })
+    .sort(naturalOrder)
+    .join(', ');
+}
+
 function ordered(cable: Cable, placed: readonly PlacedNode[]): Cable {
   const legs = Object.values(cable.legs);
   const begins = new Set(legs.map(({ a }) => a));
@@ -32,7 +54,9 @@ function ordered(cable: Cable, placed: readonly PlacedNode[]): Cable {
     .map(({ node }) => node);
   const nodeIx = new Map(nodes.map(({ id }, i) => [id, i] as const));
   const at = (node: NodeId): number => nodeIx.get(node) ?? -1;
-  legs.sort((x, y) => at(x.a) - at(y.a) || at(x.b) - at(y.b) || naturalOrder(x.id, y.id));
+  legs.sort(
+    (x, y) => at(x.a) - at(y.a) || at(x.b) - at(y.b) || (x.typedLengthMm ?? -1) - (y.typedLengthMm ?? -1) || naturalOrder(x.id, y.id),
+  );
   const legIx = new Map(legs.map(({ id }, i) => [id, i] as const));
   const wires = Object.values(cable.conductors).sort(
     (x, y) =>

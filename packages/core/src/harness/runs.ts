@@ -102,7 +102,7 @@ function collected(found: readonly Found[], own: Cable): Run[] {
   return [...runs.values()].flatMap((same): Run[] => {
     const [first] = same;
     if (first === undefined) return [];
-    const joins = same.flatMap((one) => one.joins);
+    const joins = same.flatMap((one) => one.joins).map((join) => (isOnePort(first) ? lowerFirst(join) : join));
     joins.sort((x, y) => x.a.pin.n - y.a.pin.n || x.b.pin.n - y.b.pin.n);
     const legs = same.flatMap(({ leg }) => leg ?? []);
     const cables = [...new Set([own, ...joins.flatMap(({ wires }) => wires.map(({ cable }) => cable))])];
@@ -115,20 +115,22 @@ function portKey({ item, port }: PortAt): string {
   return `${item} ${port.id}`;
 }
 
+/** Both ends are at one port, as two wires can be on one pad: then neither comes first. */
+function isOnePort({ a, b }: Found): boolean {
+  return portKey(a) === portKey(b);
+}
+
+function lowerFirst(join: Join): Join {
+  return join.a.pin.n <= join.b.pin.n ? join : backwards(join);
+}
+
 /** The same from the other side. Its leg stays as the document has it. */
 function turned({ a, b, leg, joins }: Found): Found {
-  return {
-    a: b,
-    b: a,
-    leg,
-    joins: joins.map((join) => ({
-      a: join.b,
-      b: join.a,
-      wires: join.wires.toReversed(),
-      contactA: join.contactB,
-      contactB: join.contactA,
-    })),
-  };
+  return { a: b, b: a, leg, joins: joins.map(backwards) };
+}
+
+function backwards(join: Join): Join {
+  return { a: join.b, b: join.a, wires: join.wires.toReversed(), contactA: join.contactB, contactB: join.contactA };
 }
 
 /** Follows copper through splices and from plug to plug. */

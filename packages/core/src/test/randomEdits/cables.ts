@@ -1,8 +1,11 @@
-import type { SimpleEdit } from '../../edits/registry.ts';
+import type { Edit, SimpleEdit } from '../../edits/registry.ts';
 import { graphOf } from '../../graph/graphOf.ts';
 import type { PortAt } from '../../graph/cableJoins.ts';
 import { PIN_MAP_PRESETS, type PinMapPreset } from '../../harness/fitPinMap.ts';
+import { addBranch, clearContact, joinContacts, removeEnd } from '../../harness/looms/endEdits.ts';
+import { planJoin } from '../../harness/looms/planJoin.ts';
 import { proposeCable } from '../../harness/proposeCable.ts';
+import { mateOf } from '../../model/connector.ts';
 import { AWG_SIZES, WIRE_COLOURS, type Cable } from '../../model/aircraft.ts';
 import type { Design } from '../../model/design.ts';
 import type { PointId } from '../../model/frame.ts';
@@ -11,6 +14,26 @@ import { pick, type Draw } from './draw.ts';
 
 const PRESETS: readonly PinMapPreset[] = ['meaning', 'straight', 'mirrored', 'supply-pulled', 'none'];
 if (PRESETS.length !== Object.keys(PIN_MAP_PRESETS).length) throw new Error('A preset is missing from the random edits.');
+
+/** Joins two ports whatever is in them: a cable, a branch, wires of a loom, or two cables made one. */
+export function join(design: Design, { x, y, z }: Draw): Edit | undefined {
+  const all = ports(design);
+  const [a, b] = [pick(all, x), pick(all, y)];
+  if (a === undefined || b === undefined || a.itemId === b.itemId) return undefined;
+  return planJoin(graphOf(design), a, b, z % 3 === 0 ? { a: 1, b: 1 } : (pick(PRESETS, z) ?? 'meaning'));
+}
+
+/** Takes an end off a loom, clears a contact or joins two, as a person does in the margin and the ladder. */
+export function loomEnd(design: Design, { x, y, z }: Draw): Edit | undefined {
+  const graph = graphOf(design);
+  const looms = graph.cables.filter((each) => Object.keys(each.legs).length > 1);
+  const cable = pick(looms.length > 0 ? looms : graph.cables, x);
+  const [one, other] = [anyEnd(cable, y), anyEnd(cable, z)];
+  if (cable === undefined || one === undefined || other === undefined) return undefined;
+  if (z % 3 === 0) return removeEnd(graph, cable, one.id);
+  if (z % 3 === 1) return clearContact(graph, cable, { node: one.id, n: 1 + (x % one.connector.positions) });
+  return one === other ? addBranch(cable, one) : joinContacts(graph, cable, { end: one, n: 1 }, { end: other, n: 1 });
+}
 
 export function wire(design: Design, { x, y, z }: Draw): SimpleEdit | undefined {
   const all = ports(design);
@@ -32,7 +55,7 @@ function anyCable(design: Design, n: number): Cable | undefined {
 
 export function conductor(design: Design, { x, y, z }: Draw): SimpleEdit | undefined {
   const cable = anyCable(design, x);
-  const [only] = Object.values(cable?.legs ?? {});
+  const only = pick(Object.values(cable?.legs ?? {}), y + z);
   if (cable === undefined || only === undefined) return undefined;
   const held = Object.values(cable.conductors);
   const one = pick(held, y);
@@ -46,8 +69,8 @@ export function conductor(design: Design, { x, y, z }: Draw): SimpleEdit | undef
     conductor: {
       id: asId<ConductorId>('?1'),
       leg: only.id,
-      a: { node: only.a, n: 1 + (y % 4) },
-      b: { node: only.b, n: 1 + (z % 4) },
+      a: { node: only.a, n: cable.nodes[only.a]?.is === 'splice' ? 1 : 1 + (y % 4) },
+      b: { node: only.b, n: cable.nodes[only.b]?.is === 'splice' ? 1 : 1 + (z % 4) },
       awg: 26,
       colour: 'pink',
     },
@@ -160,5 +183,16 @@ export function leg(design: Design, { x, y, z }: Draw): SimpleEdit | undefined {
   const one = pick(z % 3 === 0 || empty.length === 0 ? legs : empty, z);
   if (z % 2 === 0 && one !== undefined) return { kind: 'remove-leg', cable: cable.id, leg: one.id };
   const node = asId<NodeId>('?2');
-  return { kind: 'add-leg', cable: cable.id, leg: { id: asId<LegId>('?1'), a: from.id, b: node }, node: { id: node, is: 'splice' } };
+  const id = asId<LegId>('?1');
+  const other = pick(Object.values(cable.nodes), z);
+  if (z % 5 === 1 && other !== undefined) return { kind: 'add-leg', cable: cable.id, leg: { id, a: from.id, b: other.id } };
+  const port = pick(ports(design), x + z);
+  const isEnd = z % 5 > 2 && port !== undefined;
+  const at = isEnd && z % 2 === 1 ? ({ is: 'port', item: port.itemId, port: port.port.id } as const) : ({ is: 'free' } as const);
+  return {
+    kind: 'add-leg',
+    cable: cable.id,
+    leg: { id, a: from.id, b: node },
+    node: isEnd ? { id: node, is: 'end', at, connector: mateOf(port.port.connector) } : { id: node, is: 'splice' },
+  };
 }

@@ -1,10 +1,13 @@
 import type { Edit } from '../../edits/registry.ts';
 import type { Design } from '../../model/design.ts';
 import { brief, name, power, waiver } from './aircraft.ts';
-import { absent, colour, conductor, end, gauge, leg, length, plug, removeCable, text, wire } from './cables.ts';
+import { absent, colour, conductor, end, gauge, join, leg, length, loomEnd, plug, removeCable, text, wire } from './cables.ts';
 import { addItem, adopt, label, output, removeItem, rename, setting, side } from './items.ts';
 import { pick, type Draw } from './draw.ts';
 import { frameEdit, placeEdit } from './layout.ts';
+
+/** The title of a batch whose edits know nothing of each other. */
+export const TWO_AT_ONCE = 'two at once';
 
 /** The edit that a draw stands for on this design. Many make sense; those with `isStale` rest on a value that is not there. */
 export function editFrom(design: Design, draw: Draw): Edit {
@@ -28,6 +31,10 @@ export function editFrom(design: Design, draw: Draw): Edit {
     removeItem,
     removeCable,
     leg,
+    leg,
+    join,
+    join,
+    loomEnd,
     waiver,
     name,
     brief,
@@ -42,7 +49,7 @@ export function editFrom(design: Design, draw: Draw): Edit {
   ];
   const one = pick(makers, draw.kind)?.(design, draw);
   if (one === undefined) return addItem(design, draw);
-  if (draw.kind % 7 !== 3) return one;
+  if (draw.kind % 7 !== 3 || one.kind === 'batch' || one.kind === 'undo') return one;
   const another = wire(design, { ...draw, x: draw.y, y: draw.x }) ?? addItem(design, draw);
-  return { kind: 'batch', title: 'two at once', edits: [one, another] };
+  return { kind: 'batch', title: TWO_AT_ONCE, edits: [one, another] };
 }

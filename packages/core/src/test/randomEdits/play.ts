@@ -4,7 +4,7 @@ import type { Edit, PutBack } from '../../edits/registry.ts';
 import type { Design } from '../../model/design.ts';
 import { countingIds } from '../designs.ts';
 import type { Draw } from './draw.ts';
-import { editFrom } from './editFrom.ts';
+import { editFrom, TWO_AT_ONCE } from './editFrom.ts';
 
 /** An edit that was accepted, what it was made on, and what takes it back. */
 export interface Step {
@@ -30,7 +30,7 @@ export function play(start: Design, list: readonly Draw[]): { readonly end: Desi
 
 /** Two edits of a batch draw their placeholders from one pot: ids differ, as they must. */
 function withFreshIdsOrAsIs(edit: Edit, makeId: () => string): Edit {
-  if (edit.kind !== 'batch') return withFreshIds(edit, makeId);
+  if (edit.kind !== 'batch' || edit.title !== TWO_AT_ONCE) return withFreshIds(edit, makeId);
   const edits = edit.edits
     .map((one) => withFreshIds(one, makeId))
     .flatMap((one) => (one.kind === 'batch' || one.kind === 'undo' ? [] : [one]));
