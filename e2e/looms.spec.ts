@@ -221,3 +221,36 @@ test('a message leaves the entry line free, goes by itself when it asks nothing,
   await page.clock.runFor(20_000);
   await expect(message).toHaveCount(0);
 });
+
+test('a controller is exchanged: servo leads and functions stay, what is lost is said before, by keyboard', async ({ page, whole }) => {
+  await page.goto(whole);
+  await settled(page);
+  const functions = (): Promise<string[]> =>
+    page
+      .locator('aside select:has(option:text-is("no function"))')
+      .evaluateAll((lists) => lists.flatMap((list) => (list instanceof HTMLSelectElement && list.value !== '' ? [list.value] : [])));
+  await enter(page, 'find fc1', 'find FC1');
+  await expect(heading(page)).toContainText('FC1');
+  const before = await functions();
+  expect(before.length).toBeGreaterThan(4);
+  await tabTo(page, 'summary:has-text("Change or exchange the part")');
+  await page.keyboard.press('Enter');
+  const choice = page.getByLabel('Part in place of FC1');
+  await choice.selectOption({ label: 'Controller H7 carrier, Ethernet, 2 GNSS ports' });
+  await tabTo(page, 'aside button:has-text("Look")');
+  await page.keyboard.press('Enter');
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('in place of');
+  await expect(dialog).not.toContainText(/The function of FC1 .* goes: /);
+  expect(await violations(page)).toEqual([]);
+  await tabTo(page, '[role=dialog] button:has-text("Adopt for FC1")', 'Shift+Tab');
+  await page.keyboard.press('Enter');
+  await settled(page);
+  // What can take its place now is what it was before.
+  const others = page.getByLabel('Part in place of FC1').getByRole('option', { name: 'Controller H7 carrier, 8 serial' });
+  await expect(others).toHaveCount(1);
+  expect(await functions()).toEqual(before);
+  await page.getByRole('button', { name: /^undo/ }).press('Enter');
+  await settled(page);
+  await expect(others).toHaveCount(0);
+});

@@ -33,7 +33,6 @@ const pictures: readonly Picture[] = [
   { name: 'range', at: 'aircraft/saltmarsh/layout/range', stage: (page) => page.locator('.apexcharts-series path').first().waitFor() },
   { name: 'parts', at: 'aircraft/saltmarsh/parts' },
   { name: 'wiring', at: 'aircraft/reedbed/wiring' },
-  { name: 'ladder', at: 'aircraft/reedbed/wiring', stage: (page) => enter(page, 'open w15', 'W15') },
   { name: 'power', at: 'aircraft/saltmarsh/power?situation=cruise' },
   {
     name: 'faults',
@@ -52,16 +51,28 @@ const pictures: readonly Picture[] = [
     stage: (page) => page.getByRole('link', { name: 'Port card FC1' }).press('Enter'),
   },
   { name: 'labels', at: 'aircraft/saltmarsh/documents/labels/aircraft' },
-  // Last, since it changes the aircraft.
+  // Last, since they change the aircraft.
   {
     name: 'joining',
     at: 'aircraft/reedbed/wiring',
     stage: async (page) => {
-      await enter(page, 'add gnss', 'add GNSS receiver, serial');
+      await enter(page, 'add gnss compass serial i2c', 'adds GNSS1');
       await settled(page);
-      await page.locator('[data-pin="GNSS1.UART.2"]').click();
-      await page.locator('[data-pin="FC1.S4.2"]').click();
-      await page.getByRole('button', { name: 'Make the cable' }).waitFor();
+      await enter(page, 'gnss1 > s4', 'GNSS1 main > FC1 S4');
+      await settled(page);
+      await page.locator('[data-pin="GNSS1.main.5"]').first().click();
+      await page.locator('[data-pin="FC1.I2C.2"]').click();
+      await page.getByRole('button', { name: 'Add the branch to W20' }).waitFor();
+    },
+  },
+  {
+    name: 'ladder',
+    at: 'aircraft/reedbed/wiring',
+    stage: async (page) => {
+      await enter(page, 'gnss1 > i2c', 'branch of W20');
+      await settled(page);
+      await enter(page, 'open w20', 'opens its pin ladder');
+      await settled(page);
     },
   },
 ];

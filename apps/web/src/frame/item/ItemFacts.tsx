@@ -32,7 +32,12 @@ export function ItemFacts({ item: id, graph }: { readonly item: ItemId; readonly
         <dd className="value flex flex-wrap gap-x-2">
           {cables.length === 0 && 'none yet'}
           {cables.map((cable) => (
-            <button key={cable.id} type="button" className="underline" onClick={() => select({ is: 'cable', cable: cable.id })}>
+            <button
+              key={cable.id}
+              type="button"
+              className="min-h-6 min-w-6 underline"
+              onClick={() => select({ is: 'cable', cable: cable.id })}
+            >
               {cable.tag}
             </button>
           ))}

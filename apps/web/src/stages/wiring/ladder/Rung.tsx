@@ -45,7 +45,11 @@ export function Rung({ rung, side, isChosen, isCurrent, hold, onFocus, onChoose 
         <span className="value font-medium">{pin?.label}</span>
         <span className="value grow text-right text-ink2">{volts === undefined ? '' : quantity(volts, 'V')}</span>
       </button>
-      {elsewhere.length > 0 && <span className="max-w-36 text-[11.5px] leading-tight text-ink2">also {elsewhere.join(', ')}</span>}
+      {elsewhere.length > 0 && (
+        <span className="max-w-36 min-w-0 truncate text-[11.5px] text-ink2" title={`also ${elsewhere.join(', ')}`}>
+          also {elsewhere.join(', ')}
+        </span>
+      )}
     </>
   );
 }
