@@ -155,6 +155,31 @@ describe('cables', () => {
     expect(made(loom, { kind: 'remove-leg', cable: w10.id, leg: asId('l2') }).aircraft.cables).toEqual(demo.aircraft.cables);
     expect(refusalOf(loom, { kind: 'remove-leg', cable: w10.id, leg: leg.id }).sentence).toContain('still holds 4 conductors');
   });
+
+  it('get a leg between two of their nodes, once, and none to a node that is not there', () => {
+    const [leg] = Object.values(w10.legs);
+    if (leg === undefined) throw new Error('W10 has no leg.');
+    const node = asId<typeof leg.a>('s1');
+    const branch: Edit = {
+      kind: 'add-leg',
+      cable: w10.id,
+      leg: { id: asId('l2'), a: leg.b, b: node },
+      node: { id: node, is: 'splice' },
+    };
+    const loom = made(demo, branch);
+    const between = (id: string, a: typeof leg.a, b: typeof leg.a): Edit => ({
+      kind: 'add-leg',
+      cable: w10.id,
+      leg: { id: asId(id), a, b },
+    });
+    expect(Object.keys(cableOf(made(loom, between('l3', node, leg.a)), 'W10').legs)).toHaveLength(3);
+    expect(refusalOf(demo, between('l3', node, leg.a)).code).toBe('unknown-node');
+    for (const [a, b] of [
+      [leg.a, leg.b],
+      [leg.b, leg.a],
+    ] as const)
+      expect(refusalOf(loom, between('l4', a, b)).code).toBe('nothing-to-do');
+  });
 });
 
 describe('tags', () => {

@@ -48,6 +48,13 @@ describe('what makes most sense to join', () => {
     expect(byRank(rank(input, ['supply-in'], 4), rank(uart, ['gnd']))).toBeLessThan(0);
   });
 
+  it('is not a supply into a USB port, which a computer feeds', () => {
+    const usb = portOf('FC1', 'USB');
+    const pairs = [{ a: 1, b: 1, verdict: { is: 'good', why: '' } as const }];
+    const [beside, into] = [uart, usb].map((to) => joinRank({ pairs, leftOut: [], straight: false }, uart, to));
+    expect(byRank(beside ?? [], into ?? [])).toBeLessThan(0);
+  });
+
   it('is an order: the other way round it is the opposite, and nothing is before itself', () => {
     const any = fc.array(fc.integer({ min: -5, max: 5 }), { minLength: 5, maxLength: 5 });
     fc.assert(

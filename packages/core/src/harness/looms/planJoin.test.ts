@@ -66,6 +66,26 @@ describe('joining two ports', () => {
     }
   });
 
+  it('counts only the legs that carry a bus for its length', () => {
+    const one = bench('controller-f4-wing', 'battery-lipo-4s-5000', 'gnss-compass-i2c');
+    one.wire('BAT1 main', 'FC1 battery');
+    one.wire('GNSS1 main', 'FC1 S4');
+    const loom = join(one.design, ['GNSS1', 'main'], ['FC1', 'I2C']);
+    const told = ([serialMm, busMm]: readonly [number, number]): boolean => {
+      const cable = cableOf(loom, 'W02');
+      const lengths = { 'FC1 S4': serialMm, 'FC1 I2C': busMm };
+      const names = nodeNames(graphOf(loom), cable);
+      let design = loom;
+      for (const leg of Object.values(cable.legs))
+        for (const [name, lengthMm] of Object.entries(lengths))
+          if ([leg.a, leg.b].some((node) => names.get(node) === name))
+            design = made(design, { kind: 'set-leg-length', cable: cable.id, leg: leg.id, lengthMm, was: leg.typedLengthMm ?? null });
+      return findingsBy(design, 'wire.i2c-bus').some(({ what }) => what.includes('capacitance'));
+    };
+    expect(told([100, 6000])).toBe(true);
+    expect(told([6000, 100])).toBe(false);
+  });
+
   it('says nothing of a straight cable where a branch has two signals that go straight', () => {
     const one = bench('controller-f4-wing', 'battery-lipo-4s-5000', 'radio-900-class');
     one.wire('BAT1 main', 'FC1 battery');

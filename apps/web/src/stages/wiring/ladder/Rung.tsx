@@ -15,9 +15,9 @@ interface RungProps {
 
 /** A contact of the ladder: number, label, voltage, and where it leads besides. */
 export function Rung({ rung, side, isChosen, isCurrent, hold, onFocus, onChoose }: RungProps) {
-  const { n, pin, place, isPulled, facing, elsewhere, volts } = rung;
+  const { n, pin, place, isPulled, crowdedBy, facing, elsewhere, volts } = rung;
   const joined = [...facing, ...elsewhere];
-  const label = `Pin ${n}${pin === undefined ? '' : ` ${pin.label}`} of ${place}${isPulled ? ', contact pulled' : ''}${joined.length === 0 ? '' : `, to ${listed(joined)}`}`;
+  const label = `Pin ${n}${pin === undefined ? '' : ` ${pin.label}`} of ${place}${isPulled ? ', contact pulled' : ''}${crowdedBy === undefined ? '' : `, ${crowdedBy} wires in one contact`}${joined.length === 0 ? '' : `, to ${listed(joined)}`}`;
   return (
     <>
       <button
@@ -45,6 +45,7 @@ export function Rung({ rung, side, isChosen, isCurrent, hold, onFocus, onChoose 
         <span className="value font-medium">{pin?.label}</span>
         <span className="value grow text-right text-ink2">{volts === undefined ? '' : quantity(volts, 'V')}</span>
       </button>
+      {crowdedBy !== undefined && <span className="text-[11.5px] whitespace-nowrap text-rust">{crowdedBy} wires in one contact</span>}
       {elsewhere.length > 0 && (
         <span className="max-w-36 min-w-0 truncate text-[11.5px] text-ink2" title={`also ${elsewhere.join(', ')}`}>
           also {elsewhere.join(', ')}

@@ -1,10 +1,12 @@
 import {
   contactJoins,
+  crowdedContacts,
   nodeNames,
   pinAt,
   pinNode,
   portAt,
   voltsAt,
+  wiresAt,
   type Cable,
   type CableEnd,
   type Graph,
@@ -25,6 +27,8 @@ export interface RungFacts {
   readonly pin: Pin | undefined;
   readonly volts: number | undefined;
   readonly isPulled: boolean;
+  /** How many wires it holds, where these are more than it takes. */
+  readonly crowdedBy: number | undefined;
   /** What it is joined to at the end opposite. */
   readonly facing: readonly string[];
   /** What it is joined to at the ends that are folded. */
@@ -36,6 +40,7 @@ export function rungsOf(graph: Graph, cable: Cable, end: CableEnd, opposite: Cab
   const names = nodeNames(graph, cable);
   const at = portAt(graph, end);
   const place = names.get(end.id) ?? '?';
+  const crowded = crowdedContacts(cable, end);
   const ends = Object.values(cable.nodes).filter((node): node is CableEnd => node.is === 'end' && node.id !== end.id);
   const joined = ends.flatMap((other) => {
     const far = portAt(graph, other);
@@ -56,6 +61,7 @@ export function rungsOf(graph: Graph, cable: Cable, end: CableEnd, opposite: Cab
       pin: at === undefined ? undefined : pinAt(at.port, n),
       volts: node === undefined ? undefined : voltsAt(graph, node),
       isPulled: end.absent?.includes(n) === true,
+      crowdedBy: crowded.includes(n) ? wiresAt(cable, { node: end.id, n }).length : undefined,
       facing: own.filter(({ other }) => other === opposite).map(({ words }) => words),
       elsewhere: own.filter(({ other }) => other !== opposite).map(({ words }) => words),
     };
