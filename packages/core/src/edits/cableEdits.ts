@@ -196,7 +196,20 @@ export function changeCable(aircraft: Aircraft, id: CableId, change: (cable: Cab
   if (cable === undefined) return refuse('unknown-cable', 'The cable is no longer there.', id);
   const changed = change(cable);
   if ('refused' in changed) return changed;
-  return { aircraft: { ...aircraft, cables: { ...aircraft.cables, [id]: changed } } };
+  return tooMuchIn(changed) ?? { aircraft: { ...aircraft, cables: { ...aircraft.cables, [id]: changed } } };
+}
+
+/** Refuses a cable that holds more than a document can: a loom grows branch by branch. */
+function tooMuchIn({ id, tag, nodes, legs, conductors }: Cable): Refused | undefined {
+  const counts = [
+    { words: 'ends and splices', count: Object.keys(nodes).length, most: LIMITS.nodesPerCable },
+    { words: 'legs', count: Object.keys(legs).length, most: LIMITS.legsPerCable },
+    { words: 'wires', count: Object.keys(conductors).length, most: LIMITS.conductorsPerCable },
+  ];
+  const over = counts.find(({ count, most }) => count > most);
+  return over === undefined
+    ? undefined
+    : refuse('bad-shape', `${tag} can have ${over.most} ${over.words} at most. Make another cable.`, id);
 }
 
 /** Changes one end of a cable, or refuses when it is gone. */

@@ -5,6 +5,7 @@ import { EditSchema, type Edit, type SimpleEdit } from '../edits/registry.ts';
 import type { PortAt } from '../graph/cableJoins.ts';
 import type { Graph } from '../graph/graph.ts';
 import { graphOf } from '../graph/graphOf.ts';
+import { LIMITS } from '../model/limits.ts';
 import { partKeyOf } from '../model/contentHash.ts';
 import type { Design } from '../model/design.ts';
 import type { Cable, CableNode } from '../model/aircraft.ts';
@@ -63,7 +64,7 @@ export class DraftEdits {
   /** Makes an edit whose new ids are placeholders of its own. @returns false when it is refused, and then nothing happens */
   make(edit: SimpleEdit): boolean {
     const own = withFreshIds(edit, () => `draft-${++this.#ids}`);
-    if (own.kind === 'batch' || own.kind === 'undo') return false;
+    if (own.kind === 'batch' || own.kind === 'undo' || this.#edits.length === LIMITS.editsPerBatch) return false;
     const result = applyEdit(this.#design, own);
     if ('refused' in result) return false;
     this.#edits.push(own);

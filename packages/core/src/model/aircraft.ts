@@ -154,7 +154,7 @@ export const CableSchema = Type.Object(
     label: Type.Optional(label),
     note: Type.Optional(note),
     nodes: recordOf(NodeIdSchema, CableNodeSchema, LIMITS.nodesPerCable),
-    legs: recordOf(LegIdSchema, LegSchema, LIMITS.nodesPerCable),
+    legs: recordOf(LegIdSchema, LegSchema, LIMITS.legsPerCable),
     conductors: recordOf(ConductorIdSchema, ConductorSchema, LIMITS.conductorsPerCable),
   },
   closed,

@@ -5,8 +5,10 @@ export const LIMITS = {
   labelChars: 60,
   reasonChars: 500,
   lengthMmMax: 20_000,
-  conductorsPerCable: 60,
-  nodesPerCable: 20,
+  conductorsPerCable: 200,
+  /** Ends and splices. */
+  nodesPerCable: 60,
+  legsPerCable: 120,
   itemsPerAircraft: 2_000,
   cablesPerAircraft: 4_000,
   editsPerRequest: 200,

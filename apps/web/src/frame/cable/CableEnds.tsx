@@ -16,7 +16,7 @@ import {
   type Connector,
   type Graph,
 } from '@wired-falcon/core';
-import { useMake } from '../../session/SessionContext.tsx';
+import { useMake, useSession } from '../../session/SessionContext.tsx';
 
 /** The ends of a cable: where each is plugged in, and what can be done with it. */
 export function CableEnds({ cable, graph }: { readonly cable: Cable; readonly graph: Graph }) {
@@ -42,10 +42,15 @@ interface EndProps {
 
 function End({ cable, end, graph, mayGo }: EndProps) {
   const make = useMake();
+  const session = useSession();
   const name = nodeNames(graph, cable).get(end.id) ?? '?';
   const port = portAt(graph, end)?.port;
   const fits = port === undefined || connectorsMate(end.connector, port.connector);
-  const takeOff = mayGo ? removeEnd(graph, cable, end.id) : undefined;
+  const takeOff = (): void => {
+    const edit = removeEnd(graph, cable, end.id);
+    if (edit === undefined) session.say(`Other ends of ${cable.tag} hang on ${name}. Take those off first.`);
+    else make(edit);
+  };
   const { at } = end;
   return (
     <li className="mb-2" data-end={name}>
@@ -69,8 +74,8 @@ function End({ cable, end, graph, mayGo }: EndProps) {
         <button type="button" className="underline" aria-label={`Add a branch at ${name}`} onClick={() => make(addBranch(cable, end))}>
           Add a branch
         </button>
-        {takeOff !== undefined && (
-          <button type="button" className="underline" aria-label={`Take off the end at ${name}`} onClick={() => make(takeOff)}>
+        {mayGo && (
+          <button type="button" className="underline" aria-label={`Take off the end at ${name}`} onClick={takeOff}>
             Take off
           </button>
         )}

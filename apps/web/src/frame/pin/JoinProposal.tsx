@@ -75,8 +75,8 @@ export function JoinProposal({ from, to, graph }: { readonly from: PinAddress; r
       <PinMapTable map={map} a={a} b={b} />
       {splices > 0 && (
         <p className="mt-2 text-[12.5px]">
-          {splices === 1 ? 'One contact holds' : `${splices} contacts hold`} a wire already and take no second one: they are spliced behind
-          the plug. Solder with eye protection and good air, and insulate each splice.
+          {splices === 1 ? 'One contact holds a wire already and takes' : `${splices} contacts hold a wire already and take`} no second one:
+          the wires are spliced behind the plug. Solder with eye protection and good air, and insulate each splice.
         </p>
       )}
       <button type="button" className="action action-main mt-3" onClick={take}>

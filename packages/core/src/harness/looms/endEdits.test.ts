@@ -127,6 +127,8 @@ describe('the ends of a cable', () => {
           design = result.design;
           expect(integrityOf(design)).toEqual([]);
           const after = cableOf(design, 'W01');
+          const kept = ends.filter((end) => kind !== 1 || end !== a);
+          expect(kept.filter(({ id }) => after.nodes[id] === undefined)).toEqual([]);
           const joints = Object.values(after.nodes).filter(({ is }) => is === 'splice');
           splices += joints.length;
           for (const { id } of joints)

@@ -80,7 +80,10 @@ export function addBranch(cable: Cable, from: CableEnd): Edit {
   };
 }
 
-/** Takes an end of a loom away with its wires, and splices that then join nothing. A cable with two ends is removed as a whole. */
+/**
+ * Takes an end of a loom away with its wires, and splices that then join nothing. Not one that others hang on, nor one of only two: then the
+ * cable is removed as a whole.
+ */
 export function removeEnd(graph: Graph, cable: Cable, node: NodeId): Edit | undefined {
   const name = nodeNames(graph, cable).get(node) ?? 'an end';
   const ends = Object.values(cable.nodes).filter(({ is }) => is === 'end');
@@ -92,5 +95,18 @@ export function removeEnd(graph: Graph, cable: Cable, node: NodeId): Edit | unde
     wires.every(({ id }) => draft.make({ kind: 'remove-conductor', cable: cable.id, conductor: id })) &&
     tidyLoom(draft, cable.id) &&
     legs.every(({ id }) => draft.cable(cable.id)?.legs[id] === undefined || draft.make({ kind: 'remove-leg', cable: cable.id, leg: id }));
-  return isDone ? draft.edit(`Take the end at ${name} off ${cable.tag}`) : undefined;
+  const after = draft.cable(cable.id);
+  const areOthersKept = after !== undefined && ends.every(({ id }) => id === node || after.nodes[id] !== undefined) && isInOnePiece(after);
+  return isDone && areOthersKept ? draft.edit(`Take the end at ${name} off ${cable.tag}`) : undefined;
+}
+
+/** True when legs lead from every node of a cable to every other. */
+function isInOnePiece({ nodes, legs }: Cable): boolean {
+  const [first] = Object.values(nodes);
+  const reached = new Set(first === undefined ? [] : [first.id]);
+  for (let before = -1; before < reached.size;) {
+    before = reached.size;
+    for (const { a, b } of Object.values(legs)) if (reached.has(a) || reached.has(b)) reached.add(a).add(b);
+  }
+  return reached.size === Object.keys(nodes).length;
 }

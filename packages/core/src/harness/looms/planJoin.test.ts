@@ -2,12 +2,14 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { applyEdit } from '../../edits/applyEdit.ts';
 import { withFreshIds } from '../../edits/freshIds.ts';
+import type { Edit } from '../../edits/registry.ts';
 import { integrityOf } from '../../edits/integrity.ts';
 import type { PortAt } from '../../graph/cableJoins.ts';
 import { groupOf, pinNode } from '../../graph/graph.ts';
 import { graphOf } from '../../graph/graphOf.ts';
-import type { Cable } from '../../model/aircraft.ts';
+import { AircraftSchema, type Cable } from '../../model/aircraft.ts';
 import type { Design } from '../../model/design.ts';
+import { shapeProblems } from '../../model/shape.ts';
 import { bench } from '../../test/checkCases/build.ts';
 import { cableOf, countingIds, demoDesign, findingsBy, made, portOfItem } from '../../test/designs.ts';
 import { runsOf } from '../runs.ts';
@@ -134,7 +136,9 @@ describe('joining two ports', () => {
     one.wire('GNSS1 main', 'FC1 S4');
     one.wire('RADIO1 UART', 'FC1 S1');
     const before = [...joinsIn(one.design, 'W01'), ...joinsIn(one.design, 'W02')];
-    const design = join(one.design, ['GNSS1', 'main'], ['RADIO1', 'UART'], { a: 1, b: 4 });
+    const label: Edit = { kind: 'set-cable-text', cable: cableOf(one.design, 'W02').id, field: 'label', value: 'only the radio', was: '' };
+    const design = join(made(one.design, label), ['GNSS1', 'main'], ['RADIO1', 'UART'], { a: 1, b: 4 });
+    expect(cableOf(design, 'W01').label).toBe('only the radio');
     expect(Object.values(design.aircraft.cables).map(({ tag }) => tag)).toEqual(['W01']);
     const turned = joinsIn(design, 'W01').map((text) => text.split('-').sort().join('-'));
     for (const text of before) expect(turned).toContain(text.split('-').sort().join('-'));
@@ -200,3 +204,22 @@ function coarser(before: ReturnType<typeof graphOf>, after: ReturnType<typeof gr
     ),
   );
 }
+
+describe('a loom that grows', () => {
+  it('never becomes more than a document can hold: the join that would is not offered', () => {
+    const servos = Array.from({ length: 40 }, () => 'servo-9g-analog');
+    const one = bench('controller-f4-wing', ...servos);
+    one.wire('SRV1 lead', 'FC1 out1');
+    let design = one.design;
+    let joined = 1;
+    for (; joined < servos.length; joined++) {
+      const [a, b] = [portOfItem(design, `SRV${joined + 1}`, 'lead'), portOfItem(design, 'FC1', 'out1')];
+      const edit = planJoin(graphOf(design), a, b, 'meaning');
+      if (edit === undefined) break;
+      design = made(design, edit);
+      expect(shapeProblems(AircraftSchema, design.aircraft)).toEqual([]);
+    }
+    expect(joined).toBeGreaterThan(8);
+    expect(joined).toBeLessThan(servos.length);
+  });
+});

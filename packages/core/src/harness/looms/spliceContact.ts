@@ -39,13 +39,19 @@ export function spliceCrowded(draft: DraftEdits, cableId: CableId, at: readonly 
 }
 
 /**
- * Splices the wires of a contact: one wire leads from it to a joint, and what ended in it ends in the joint.
+ * Splices the wires of a contact: one wire leads from it to a joint, and what ended in it ends in the joint. Where one of its wires leads
+ * to a splice already, that is the joint.
  * @returns false when an edit of it is refused
  */
 export function spliceContact(draft: DraftEdits, cableId: CableId, at: NodePin): boolean {
   const cable = draft.cable(cableId);
   const [first, ...others] = cable === undefined ? [] : wiresAt(cable, at);
   if (cable === undefined || first === undefined) return false;
+  const known = [first, ...others].find((wire) => cable.nodes[farOf(wire, at).node]?.is === 'splice');
+  if (known !== undefined) {
+    const rest = [first, ...others].filter((wire) => wire !== known);
+    return rest.every((wire) => leadOn(draft, cable, wire, at, farOf(known, at))) && dropEmptyLegs(draft, cable);
+  }
   // 1. The joint, and the wire from the contact to it: as thick as the thickest, and of the colour of the first.
   const splice = draft.newId<NodeId>();
   const stub = draft.newId<LegId>();
@@ -68,11 +74,19 @@ export function spliceContact(draft: DraftEdits, cableId: CableId, at: NodePin):
   return isBegun && [first, ...others].every((wire) => leadOn(draft, cable, wire, at, joint)) && dropEmptyLegs(draft, cable);
 }
 
+/** The other end of a wire. */
+function farOf({ a, b }: Conductor, at: NodePin): NodePin {
+  return a.node === at.node && a.n === at.n ? b : a;
+}
+
 function leadOn(draft: DraftEdits, cable: Cable, wire: Conductor, at: NodePin, joint: NodePin): boolean {
-  const far = wire.a.node === at.node && wire.a.n === at.n ? wire.b : wire.a;
+  const far = farOf(wire, at);
   const now = draft.cable(cable.id);
-  const there = Object.values(now?.legs ?? {}).find(({ a, b }) => a === joint.node && b === far.node);
+  const there = Object.values(now?.legs ?? {}).find(
+    ({ a, b }) => (a === joint.node && b === far.node) || (a === far.node && b === joint.node),
+  );
   const legId = there?.id ?? draft.newId<LegId>();
+  const [a, b] = there?.a === far.node ? [far, joint] : [joint, far];
   const old = cable.legs[wire.leg];
   if (old === undefined) return false;
   const { id: _id, a: _a, b: _b, typedLengthMm: before, ...way } = old;
@@ -82,7 +96,7 @@ function leadOn(draft: DraftEdits, cable: Cable, wire: Conductor, at: NodePin, j
     (there !== undefined ||
       draft.make({ kind: 'add-leg', cable: cable.id, leg: { id: legId, a: joint.node, b: far.node, ...way, ...lengthMm } })) &&
     draft.make({ kind: 'remove-conductor', cable: cable.id, conductor: wire.id }) &&
-    draft.make({ kind: 'add-conductor', cable: cable.id, conductor: { ...wire, id: draft.newId(), leg: legId, a: joint, b: far } })
+    draft.make({ kind: 'add-conductor', cable: cable.id, conductor: { ...wire, id: draft.newId(), leg: legId, a, b } })
   );
 }
 

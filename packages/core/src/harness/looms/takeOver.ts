@@ -52,6 +52,13 @@ export function takeOver(
     if (!draft.make({ kind: 'add-conductor', cable: into.cable, conductor: { ...wire, id: draft.newId(), leg: inLeg, a, b } }))
       return undefined;
   }
+  // 4. What somebody wrote on it, where there is room; and who was plugged to it.
+  for (const field of ['label', 'note'] as const) {
+    const [was, text] = [draft.cable(into.cable)?.[field] ?? '', other[field] ?? ''];
+    if (text === '') continue;
+    const value = was === '' ? text : `${was}; ${other.tag}: ${text}`;
+    draft.make({ kind: 'set-cable-text', cable: into.cable, field, value, was });
+  }
   for (const { cable, node, to } of plugged) {
     const now = newNode.get(to);
     if (now === undefined) continue;
