@@ -1,8 +1,3 @@
-import { asId, type AircraftId } from '@wired-falcon/core';
-import { paths } from '../apps/web/src/addresses/paths.ts';
-import { screensOf } from '../apps/web/src/addresses/screens.ts';
-import { stages } from '../apps/web/src/stages/index.ts';
-import { workshopPages } from '../apps/web/src/workshop/index.ts';
 import { enter, expect, findings, settled, tabTo, test, violations } from './bench.ts';
 
 test('undo and redo hold over a reload', async ({ page, aircraft }) => {
@@ -174,30 +169,4 @@ test('a wrong length is told in a sentence and stays in its field', async ({ pag
   await field.press('Enter');
   await settled(page);
   await expect(field).toHaveValue('215.5');
-});
-
-test('axe finds nothing on any view', async ({ page, server, aircraft }) => {
-  await page.goto(server.url);
-  await page.getByTestId('hangar').waitFor();
-  expect(await violations(page)).toEqual([]);
-  const id = asId<AircraftId>(aircraft.split('/').at(-1) ?? '');
-  const pages = screensOf({ stages, workshop: workshopPages }, id).map(({ to }) => to);
-  for (const view of [...pages.filter((to) => to.startsWith('/aircraft/')), paths.document(id, 'labels', 'aircraft')]) {
-    await page.goto(`${server.url}${view}`);
-    await settled(page);
-    expect(await violations(page), view).toEqual([]);
-  }
-  await page.goto(`${aircraft}/documents`);
-  await settled(page);
-  await page.getByRole('link', { name: 'Pin table W04' }).click();
-  expect(await violations(page), 'document').toEqual([]);
-  await page.goto(aircraft);
-  await settled(page);
-  await page.getByRole('button', { name: 'Cable W10' }).click();
-  await page.getByRole('link', { name: 'Open pin ladder' }).click();
-  await settled(page);
-  expect(await violations(page), 'ladder').toEqual([]);
-  await page.keyboard.press('?');
-  await expect(page.getByRole('heading', { name: 'Keys' })).toBeVisible();
-  expect(await violations(page), 'keys').toEqual([]);
 });

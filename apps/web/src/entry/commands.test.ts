@@ -81,7 +81,8 @@ describe('the entry line', () => {
     const before = Object.keys(withGnss.aircraft.cables).length;
     const after = take('gnss1 > fc1 s1', withGnss);
     expect(Object.keys(after.aircraft.cables)).toHaveLength(before);
-    expect(suggest('gnss1 uart.1 > radio1 uart.4', after)[0]?.effect).toMatch(/^in W10: 1 conductor/);
+    expect(suggest('gnss1 uart.1 > radio1 uart.4', after)[0]?.effect).toBe('W10 joins them already');
+    expect(suggest('gnss1 uart.2 > radio1 uart.2', after)[0]?.effect).toMatch(/^in W10: 1 conductor/);
   });
 
   it('joins two pins of a cable that is there, and says so where they are joined', () => {

@@ -44,8 +44,15 @@ export interface PinMap {
  * that takes it and is not fed yet, TX to RX, SDA to SDA and so on; each pin once, in pin order. The branch of a loom leaves out
  * what is one net already: the ground of a second port of one board is there by the first.
  */
-export function fitPinMap(graph: Graph, a: PortAt, b: PortAt, wish: PinMapWish, { isBranch = false }: PinMapOptions = {}): PinMap {
-  const all = typeof wish === 'object' ? [wish] : pairsOf(graph, a, b, wish);
+export function fitPinMap(
+  graph: Graph,
+  a: PortAt,
+  b: PortAt,
+  wish: PinMapWish,
+  { isBranch = false, joined = [] }: PinMapOptions = {},
+): PinMap {
+  const wished = typeof wish === 'object' ? [wish] : pairsOf(graph, a, b, wish);
+  const all = wished.filter((pair) => !joined.some((known) => known.a === pair.a && known.b === pair.b));
   const pairs = isBranch && byItsMeaning(wish) ? forBranch(graph, a, b, all) : all;
   const judged = pairs.map((pair): PinPair => ({ ...pair, verdict: verdictOf(graph, a, b, pair) }));
   return { pairs: judged, leftOut: leftOut(graph, a, b, judged), straight: isStraight(judged, a, b) };
@@ -55,6 +62,8 @@ export function fitPinMap(graph: Graph, a: PortAt, b: PortAt, wish: PinMapWish, 
 export interface PinMapOptions {
   /** One of the ports has a plug of the same loom already. */
   readonly isBranch?: boolean;
+  /** What wires of that loom join already: once is enough. */
+  readonly joined?: readonly Pair[];
 }
 
 function byItsMeaning(wish: PinMapWish): boolean {

@@ -146,6 +146,7 @@ class Walker {
   constructor(graph: Graph) {
     this.#graph = graph;
     this.#isWoven = wovenCables(graph);
+    if (!this.#isWoven.includes(1)) return;
     graph.edges.forEach((edge, i) => {
       if (edge.is === 'element' || this.isSimple(edge.cable)) return;
       if (graph.nodes[edge.b]?.is === 'pin') this.#pinAt.set(edge.a, edge.b);

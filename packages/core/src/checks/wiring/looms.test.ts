@@ -195,9 +195,9 @@ describe('wiring checks', () => {
         found += ofLoom.filter((text) => !without.has(text)).length;
         expect(ofLoom).toEqual(said(asTwoEnded(copper)));
       }),
-      { numRuns: 60, endOnFailure: true },
+      { numRuns: 30, endOnFailure: true },
     );
-    expect(found).toBeGreaterThan(60);
+    expect(found).toBeGreaterThan(30);
   });
 
   it('say of an extension, plug to plug, what they say of one cable', () => {
@@ -209,8 +209,8 @@ describe('wiring checks', () => {
         found += direct.filter((text) => !without.has(text)).length;
         expect(said(asExtension({ ...copper, toQ }))).toEqual(direct);
       }),
-      { numRuns: 40, endOnFailure: true },
+      { numRuns: 20, endOnFailure: true },
     );
-    expect(found).toBeGreaterThan(20);
+    expect(found).toBeGreaterThan(10);
   });
 });

@@ -137,7 +137,7 @@ describe('the ends of a cable', () => {
           if (kind > 2 && a !== b) expect(contactJoins(after, a, b)).toContainEqual(expect.objectContaining({ a: from, b: to }));
         }
       }),
-      { numRuns: 40 },
+      { numRuns: 40, endOnFailure: true },
     );
     expect(splices).toBeGreaterThan(30);
   });

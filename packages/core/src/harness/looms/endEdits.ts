@@ -6,6 +6,7 @@ import { asId, type LegId, type NodeId } from '../../model/ids.ts';
 import { DraftEdits } from '../draftEdits.ts';
 import { newConductor, type WireEnd } from '../newConductor.ts';
 import { legBetween } from './legBetween.ts';
+import { contactJoins } from './loomJoins.ts';
 import { nodeNames } from './nodeNames.ts';
 import { spliceCrowded, wiresAt } from './spliceContact.ts';
 import { tidyLoom } from './tidyLoom.ts';
@@ -23,6 +24,7 @@ interface Contact {
 
 /** Joins contacts of two ends of one cable by a wire; where a contact then holds more wires than it takes, they are spliced. */
 export function joinContacts(graph: Graph, cable: Cable, from: Contact, to: Contact): Edit | undefined {
+  if (contactJoins(cable, from.end, to.end).some(({ a, b }) => a === from.n && b === to.n)) return undefined;
   const draft = new DraftEdits(graph.design);
   const leg = legBetween(draft, cable, from.end.id, to.end.id);
   if (leg === undefined) return undefined;

@@ -1,6 +1,5 @@
-import type { Cable, CableEnd, Conductor } from '../../model/aircraft.ts';
-import type { NodePin } from '../../model/aircraft.ts';
-import { wiresAt } from './spliceContact.ts';
+import type { Cable, CableEnd, Conductor, NodePin } from '../../model/aircraft.ts';
+import { farOf, wiresAt } from './spliceContact.ts';
 
 /** What joins a contact of one end to a contact of another: one wire, or several by way of splices. */
 export interface ContactJoin {
@@ -34,7 +33,7 @@ function contactsFrom(cable: Cable, start: NodePin): readonly Reached[] {
     for (const wire of wiresAt(cable, at)) {
       if (seen.has(wire)) continue;
       seen.add(wire);
-      const far = wire.a.node === at.node && wire.a.n === at.n ? wire.b : wire.a;
+      const far = farOf(wire, at);
       const on = { at: far, wires: [...wires, wire] };
       if (cable.nodes[far.node]?.is === 'splice') queue.push(on);
       else reached.push(on);

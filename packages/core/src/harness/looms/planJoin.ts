@@ -2,7 +2,7 @@ import type { Edit, SimpleEdit } from '../../edits/registry.ts';
 import { occupantEnd } from '../../edits/occupancy.ts';
 import type { PortAt } from '../../graph/cableJoins.ts';
 import type { Graph } from '../../graph/graph.ts';
-import type { Cable, CableEnd, Conductor } from '../../model/aircraft.ts';
+import type { Cable, CableEnd } from '../../model/aircraft.ts';
 import { mateOf, wiresPerContact } from '../../model/connector.ts';
 import type { LegId, NodeId } from '../../model/ids.ts';
 import { DraftEdits } from '../draftEdits.ts';
@@ -10,6 +10,7 @@ import { fitPinMap, type PinMap, type PinMapWish } from '../fitPinMap.ts';
 import { newConductor } from '../newConductor.ts';
 import { proposeCable } from '../proposeCable.ts';
 import { legBetween, type DirectedLeg } from './legBetween.ts';
+import { contactJoins } from './loomJoins.ts';
 import { spliceCrowded, wiresAt } from './spliceContact.ts';
 import { takeOver } from './takeOver.ts';
 
@@ -45,9 +46,11 @@ function pluggedAt(graph: Graph, { itemId, port }: PortAt): PluggedEnd | undefin
   return cable === undefined || end?.is !== 'end' ? undefined : { cable, end };
 }
 
-/** The pins that would be joined. A branch leaves out what is one net already. */
+/** The pins that would be joined. A branch leaves out what is one net already, a loom what its wires join. */
 export function joinMap(graph: Graph, a: PortAt, b: PortAt, wish: PinMapWish): PinMap {
-  return fitPinMap(graph, a, b, wish, { isBranch: joinWay(graph, a, b).is !== 'cable' });
+  const way = joinWay(graph, a, b);
+  const joined = way.is === 'inside' ? contactJoins(way.a.cable, way.a.end, way.b.end) : [];
+  return fitPinMap(graph, a, b, wish, { isBranch: way.is !== 'cable', joined });
 }
 
 /** The contacts of plugs that are there already in which a wire more finds no room: so many splices will be made. */
@@ -99,12 +102,12 @@ function joinedIn(
 ): boolean {
   const loom = loomOf(way);
   const { pairs } = joinMap(graph, a, b, wish);
+  if (way.is === 'inside' && pairs.length === 0) return false;
   const leg = legFor(draft, way, a, b);
   if (leg === undefined) return false;
   for (const pair of pairs) {
     const conductor = newConductor(graph, a, b, { id: draft.newId(), ...leg, a: pair.a, b: pair.b });
-    const edit = inLegOrder({ kind: 'add-conductor', cable: loom.id, conductor }, leg);
-    if (!isThere(draft.cable(loom.id), edit.conductor) && !draft.make(edit)) return false;
+    if (!draft.make(inLegOrder({ kind: 'add-conductor', cable: loom.id, conductor }, leg))) return false;
   }
   return spliceCrowded(draft, loom.id, [leg.nodeA, leg.nodeB]);
 }
@@ -136,10 +139,6 @@ function legFor(draft: DraftEdits, way: Exclude<JoinWay, { is: 'cable' }>, a: Po
 }
 
 type AddConductor = Extract<SimpleEdit, { kind: 'add-conductor' }>;
-
-function isThere(cable: Cable | undefined, { leg, a, b }: Conductor): boolean {
-  return Object.values(cable?.conductors ?? {}).some((wire) => wire.leg === leg && wire.a.n === a.n && wire.b.n === b.n);
-}
 
 /** A wire is written in the direction of its leg. */
 function inLegOrder(edit: AddConductor, { isTurned }: DirectedLeg): AddConductor {

@@ -8,7 +8,16 @@ const BEHIND_PLUG_MM = 50;
 
 /** The wires at a contact of a cable. */
 export function wiresAt({ conductors }: Cable, { node, n }: NodePin): readonly Conductor[] {
-  return Object.values(conductors).filter(({ a, b }) => (a.node === node && a.n === n) || (b.node === node && b.n === n));
+  return Object.values(conductors).filter(({ a, b }) => isSamePin(a, { node, n }) || isSamePin(b, { node, n }));
+}
+
+/** The other end of a wire. */
+export function farOf({ a, b }: Conductor, at: NodePin): NodePin {
+  return isSamePin(a, at) ? b : a;
+}
+
+function isSamePin(x: NodePin, y: NodePin): boolean {
+  return x.node === y.node && x.n === y.n;
 }
 
 /** The contacts of an end that hold more wires than they take, in rising order. */
@@ -74,14 +83,12 @@ export function spliceContact(draft: DraftEdits, cableId: CableId, at: NodePin):
   return isBegun && [first, ...others].every((wire) => leadOn(draft, cable, wire, at, joint)) && dropEmptyLegs(draft, cable);
 }
 
-/** The other end of a wire. */
-function farOf({ a, b }: Conductor, at: NodePin): NodePin {
-  return a.node === at.node && a.n === at.n ? b : a;
-}
-
 function leadOn(draft: DraftEdits, cable: Cable, wire: Conductor, at: NodePin, joint: NodePin): boolean {
   const far = farOf(wire, at);
   const now = draft.cable(cable.id);
+  // A wire from the joint to its other end may be there already: one is enough.
+  if (now !== undefined && wiresAt(now, joint).some((other) => isSamePin(farOf(other, joint), far)))
+    return draft.make({ kind: 'remove-conductor', cable: cable.id, conductor: wire.id });
   const there = Object.values(now?.legs ?? {}).find(
     ({ a, b }) => (a === joint.node && b === far.node) || (a === far.node && b === joint.node),
   );
