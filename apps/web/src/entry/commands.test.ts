@@ -129,6 +129,22 @@ describe('the entry line', () => {
     expect(suggest('length w10 x')[0]).toMatchObject({ effect: expect.stringContaining('a length is a number'), action: undefined });
   });
 
+  it('puts plugs side by side on a row of pins, says where, and plugs in from a pin on', () => {
+    let design = take('add controller f7 rows');
+    design = take('add servo 9g x2', design);
+    expect(suggest('srv3 > fc2 servos', design)[0]?.effect).toBe('3 conductors by meaning, on FC2 servos pins 1-3');
+    design = take('srv3 > fc2 servos', design);
+    expect(suggest('srv4 > fc2 servos', design)[0]?.effect).toMatch(/^3 conductors by meaning, on FC2 servos pins 4-6/);
+    design = take('srv4 > fc2 servos', design);
+    design = take('unplug w21 fc2', design);
+    expect(suggest('plug w21 > fc2 servos', design)[0]).toMatchObject({
+      text: 'plug W21 > FC2 servos.4',
+      effect: 'plugs its free end into FC2 servos, over pins 4 to 6',
+    });
+    design = take('plug w21 > fc2 servos.16', design);
+    expect(suggest('unplug w21 fc2', design)[0]?.text).toBe('unplug W21 FC2 servos pins 16-18');
+  });
+
   it('never throws, whatever is typed', () => {
     for (const text of ['>', 'a > b > c', 'fc1 >', '> fc1', 'add', 'add x', 'find', '...', 'fc1.99 > gnss1', '<b>', '\\', '('])
       expect(Array.isArray(suggest(text))).toBe(true);

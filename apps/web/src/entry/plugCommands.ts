@@ -1,20 +1,33 @@
-import { connectorsMate, nodeNames, type Cable, type CableEnd, type CableEndAt, type Graph } from '@wired-falcon/core';
+import {
+  freeOffsets,
+  isPinRow,
+  nodeNames,
+  plugGoesOnto,
+  portIn,
+  type Cable,
+  type CableEnd,
+  type CableEndAt,
+  type Graph,
+} from '@wired-falcon/core';
 import type { EntryCommand, Suggestion } from './suggestion.ts';
 
-/** `plug w07 > fc1 s4`: puts the free end of a cable into a port; what fits comes first. */
+/** `plug w07 > fc1 s4`: puts the free end of a cable into a port; what fits comes first. `plug w07 > fc1 servos.4`: from pin 4 of a row on. */
 export const plugCommand: EntryCommand = {
   id: 'plug',
   example: 'plug w07 > fc1 s4',
   suggest: (text, { graph }) => {
-    const [, tag, place = ''] = /^plug\s+(w\d*)\s*(?:>\s*(.*))?$/i.exec(text.trim()) ?? [];
+    const [, tag, typed = ''] = /^plug\s+(w\d*)\s*(?:>\s*(.*))?$/i.exec(text.trim()) ?? [];
     if (tag === undefined) return [];
+    const [, place = '', pin] = /^(.*?)(?:\.(\d{1,2}))?$/.exec(typed) ?? [];
     const words = place
       .toLowerCase()
       .split(/\s+/)
       .filter((word) => word !== '');
     const ends = cablesNamed(graph, tag).flatMap((cable) => endsOf(cable, (at) => at.is === 'free').map((end) => ({ cable, end })));
     return ends
-      .flatMap(({ cable, end }) => places(graph, words).map((to) => plug(cable, end, to)))
+      .flatMap(({ cable, end }) =>
+        places(graph, words).map((to) => plug(graph, cable, end, to, pin === undefined ? undefined : Number(pin))),
+      )
       .sort((x, y) => Number(y.fits) - Number(x.fits))
       .map(({ suggestion }) => suggestion);
   },
@@ -62,14 +75,19 @@ function places(graph: Graph, words: readonly string[]) {
   );
 }
 
-function plug(cable: Cable, end: CableEnd, { item, port }: ReturnType<typeof places>[number]) {
-  const fits = connectorsMate(end.connector, port.connector);
-  const at = { is: 'port', item: item.id, port: port.id } as const;
+function plug(graph: Graph, cable: Cable, end: CableEnd, { item, port }: ReturnType<typeof places>[number], pin: number | undefined) {
+  const { positions } = end.connector;
+  const whole = portIn(graph, graph.itemIx.get(item.id) ?? -1, port.id);
+  const [free = 0] = whole === undefined ? [] : freeOffsets(graph, whole, positions);
+  const offset = pin === undefined ? free : Math.max(0, pin - 1);
+  const fits = plugGoesOnto(end.connector, port.connector);
+  const at = { is: 'port' as const, item: item.id, port: port.id, ...(offset === 0 ? {} : { offset }) };
+  const isOverSome = isPinRow(port.connector) && positions < port.connector.positions;
+  const name = `${item.ref} ${port.label}${isOverSome ? `.${offset + 1}` : ''}`;
+  const seat = isOverSome ? `, over ${positions === 1 ? `pin ${offset + 1}` : `pins ${offset + 1} to ${offset + positions}`}` : '';
   const suggestion: Suggestion = {
-    text: `plug ${cable.tag} > ${item.ref} ${port.label}`,
-    effect: fits
-      ? `plugs its free end into ${item.ref} ${port.label}`
-      : `plugs its free end into ${item.ref} ${port.label}, which it does not fit`,
+    text: `plug ${cable.tag} > ${name}`,
+    effect: `plugs its free end into ${item.ref} ${port.label}${seat}${fits ? '' : ', which it does not fit'}`,
     action: { is: 'edit', edit: { kind: 'set-cable-end', cable: cable.id, node: end.id, at, was: end.at } },
   };
   return { fits, suggestion };

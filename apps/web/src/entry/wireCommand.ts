@@ -4,6 +4,7 @@ import {
   joinMap,
   joinRank,
   joinWay,
+  pinsOfStretch,
   loomOf,
   planJoin,
   splicesFor,
@@ -77,12 +78,12 @@ const WAY_RANK: Readonly<Record<JoinWay['is'], number>> = { cable: 0, inside: 1,
 function join(graph: Graph, a: Place, b: Place): Offer {
   const text = `${a.name} > ${b.name}`;
   const wish = a.n === undefined || b.n === undefined ? 'meaning' : { a: a.n, b: b.n };
-  const way = joinWay(graph, a.at, b.at);
   const map = joinMap(graph, a.at, b.at, wish);
+  const way = joinWay(graph, map.a, map.b);
   if (map.pairs.length === 0) return impossible(text, whyNone(way));
   return {
     // A branch that needs no splice comes before one that does: what is in the plug already is seldom wanted twice.
-    rank: [WAY_RANK[way.is], splicesFor(graph, a.at, b.at, map) === 0 ? 0 : 1, ...joinRank(map, a.at, b.at)],
+    rank: [WAY_RANK[way.is], splicesFor(graph, map) === 0 ? 0 : 1, ...joinRank(map)],
     suggestion: () => {
       const edit = planJoin(graph, a.at, b.at, wish);
       if (edit === undefined) return { text, effect: whyNone(way), action: undefined };
@@ -105,12 +106,20 @@ function impossible(text: string, effect: string): Offer {
 function effectOf(graph: Graph, way: JoinWay, map: PinMap, a: Place, b: Place): string {
   const { pairs, leftOut } = map;
   const isByPin = a.n !== undefined && b.n !== undefined;
-  const crossed = !isByPin && pairs.some((pair) => a.at.port.pins[pair.a - 1]?.role === 'tx') ? ', pairs crossed' : '';
+  const crossed = !isByPin && pairs.some((pair) => map.a.port.pins[pair.a - 1]?.role === 'tx') ? ', pairs crossed' : '';
   const missing = !isByPin && leftOut.length > 0 ? `, ${count(leftOut.length, 'pin')} left out` : '';
-  const splices = splicesFor(graph, a.at, b.at, map);
+  const splices = splicesFor(graph, map);
   const spliced = splices === 0 ? '' : `, ${count(splices, 'splice')}`;
   const what = isByPin ? `1 conductor, ${pinLabel(graph, a)} to ${pinLabel(graph, b)}` : `${count(pairs.length, 'conductor')} by meaning`;
-  return `${wayWords(way)}${what}${crossed}${missing}${spliced}`;
+  return `${wayWords(way)}${what}${seatWords(map)}${crossed}${missing}${spliced}`;
+}
+
+/** Over which pins of a row plugs go: `, on FC1 servos pins 4-6`. */
+function seatWords({ a, b }: PinMap): string {
+  return [a, b]
+    .filter(({ stretch }) => stretch !== undefined)
+    .map((at) => `, on ${at.ref} ${at.port.label}${pinsOfStretch(at)}`)
+    .join('');
 }
 
 function wayWords(way: JoinWay): string {

@@ -1,6 +1,15 @@
 import { type Static, type TSchema, Type } from '@sinclair/typebox';
-import { outputKey, type Aircraft, type Cable, type CableEnd, type Conductor, type Item, type NodePin } from '../model/aircraft.ts';
-import { connectorsMate, mateOf, takesSeveralCables } from '../model/connector.ts';
+import {
+  offsetOf,
+  outputKey,
+  type Aircraft,
+  type Cable,
+  type CableEnd,
+  type Conductor,
+  type Item,
+  type NodePin,
+} from '../model/aircraft.ts';
+import { connectorsMate, isPinRow, mateOf, takesSeveralCables } from '../model/connector.ts';
 import type { Design } from '../model/design.ts';
 import { ItemIdSchema, PartKeySchema } from '../model/ids.ts';
 import { LIMITS } from '../model/limits.ts';
@@ -114,17 +123,51 @@ function moveEnds(cable: Cable, item: Item, map: RevisionMap, from: Part | undef
       continue;
     }
     const there = portOf(to, row.to);
-    if (there !== undefined && said.filled.has(there.id) && !takesSeveralCables(there.connector)) {
+    const isRow = there !== undefined && isPinRow(there.connector);
+    const before = offsetOf(node.at);
+    const ways = portOf(from, portId)?.connector.positions;
+    const isOverSome = before > 0 || (isRow && ways !== undefined && node.connector.positions < ways);
+    const shift = isRow && isOverSome ? shiftOf(moved, node, row, there.connector.positions) : 0;
+    if (shift === undefined || (!isRow && before > 0)) {
+      said.losses.push(`${cable.tag} hangs free: the pins under its plug at ${labels.before} are not beside one another in the new part.`);
+      moved = withNode(moved, { ...node, at: { is: 'free' } });
+      continue;
+    }
+    const after = before + shift;
+    // A row takes several plugs, each over other pins; any other port one.
+    const fills = isRow ? node.connector.positions : 1;
+    const filled = Array.from({ length: fills }, (_, i) => (isRow ? `${row.to ?? ''} ${after + 1 + i}` : (row.to ?? '')));
+    if (there !== undefined && filled.some((place) => said.filled.has(place)) && !takesSeveralCables(there.connector)) {
       said.losses.push(`${cable.tag} hangs free: ${labels.after} of the new part takes one cable, and another is in it.`);
       moved = withNode(moved, { ...node, at: { is: 'free' } });
       continue;
     }
-    said.filled.add(row.to);
+    for (const place of filled) said.filled.add(place);
     if (row.to !== portId) said.moves.push(`${cable.tag} goes from ${item.ref} ${labels.before} to ${labels.after}.`);
-    const end: CableEnd = { ...node, at: { ...node.at, port: row.to } };
-    moved = moveContacts(withNode(moved, end), end, portOf(from, portId), there, row, said);
+    const { offset: _old, ...place } = node.at;
+    const end: CableEnd = { ...node, at: { ...place, port: row.to, ...(after === 0 ? {} : { offset: after }) } };
+    moved = isOverSome ? withNode(moved, end) : moveContacts(withNode(moved, end), end, portOf(from, portId), there, row, said);
   }
   return moved;
+}
+
+/**
+ * By how many pins the plug over some pins of a row moves; undefined where its wires would have to move against one another, or it would
+ * hang over an end of the new row.
+ * @param pins of the new row
+ */
+function shiftOf(cable: Cable, end: CableEnd, row: RevisionMap['ports'][number], pins: number): number | undefined {
+  const before = offsetOf(end.at);
+  const shifts = Object.values(cable.conductors)
+    .flatMap(({ a, b }) => [a, b].filter(({ node }) => node === end.id))
+    .map(({ n }) => {
+      const mapped = row.pins.find((pin) => pin.from === n + before);
+      const now = mapped === undefined ? n + before : mapped.to;
+      return now === null ? undefined : now - n - before;
+    });
+  const [first = 0] = shifts;
+  const isOnRow = before + first >= 0 && before + first + end.connector.positions <= pins;
+  return isOnRow && shifts.every((shift) => shift === first) ? first : undefined;
 }
 
 function moveContacts(

@@ -4,7 +4,9 @@ import type { Design } from '../model/design.ts';
 import { asId, type PartId } from '../model/ids.ts';
 import type { Part } from '../model/part.ts';
 import { settingsOf } from '../model/settingsOf.ts';
+import { bench } from '../test/checkCases/build.ts';
 import { cableOf, demoDesign, itemOf, made } from '../test/designs.ts';
+import { offsetOf } from '../model/aircraft.ts';
 import { sampleParts } from '../parts/catalogue.ts';
 import { takesSeveralCables } from '../model/connector.ts';
 import { integrityOf } from './integrity.ts';
@@ -89,6 +91,46 @@ describe('adopting another revision of a part', () => {
     const removed = applyEdit(result.design, { kind: 'remove-item', item: edit.item });
     if ('refused' in removed) throw new Error(removed.refused.sentence);
     expect([...partsPutBack(removed.inverse)]).toEqual([partKeyOf(turned)]);
+  });
+
+  it('moves plugs along a row of pins with their signals, and lets those hang free that would be torn apart', () => {
+    const one = bench('controller-f7-rows', 'servo-9g-analog', 'servo-9g-analog');
+    for (const ref of ['SRV1', 'SRV2']) one.wire(`${ref} lead`, 'FC1 servos');
+    const board = partOf(one.design, 'FC1');
+    const places = (design: Design) =>
+      ['W01', 'W02'].map(
+        (tag) =>
+          Object.values(cableOf(design, tag).nodes).flatMap((node) =>
+            node.is === 'end' && node.at.is === 'port' ? offsetOf(node.at) : [],
+          )[1],
+      );
+    expect(places(one.design)).toEqual([0, 3]);
+    /** The same board with other pins in the row of its outputs. */
+    const withRow = (change: (pins: Part['ports'][number]['pins']) => Part['ports'][number]['pins']): Part => ({
+      ...board,
+      massG: board.massG + 1,
+      ports: board.ports.map((each) => {
+        if (each.id !== 'servos') return each;
+        const pins = change(each.pins).map((pin, at) => ({ ...pin, n: at + 1 }));
+        return { ...each, pins, connector: { ...each.connector, positions: pins.length } };
+      }),
+    });
+    const longer = proposal(
+      'FC1',
+      withRow((pins) => [{ n: 1, label: '-', role: 'nc' }, ...pins]),
+      one.design,
+    );
+    expect(plan(longer.design, longer.edit).losses).toEqual([]);
+    const after = made(longer.design, longer.edit);
+    expect(places(after)).toEqual([1, 4]);
+    expect(integrityOf(after)).toEqual([]);
+    const torn = proposal(
+      'FC1',
+      withRow(([s1, v1, g1, s2, ...rest]) => [s2, v1, g1, s1, ...rest].filter((pin) => pin !== undefined)),
+      one.design,
+    );
+    expect(plan(torn.design, torn.edit).losses.filter((loss) => loss.includes('hangs free'))).toHaveLength(2);
+    expect(integrityOf(made(torn.design, torn.edit))).toEqual([]);
   });
 
   it('lets a cable hang free whose port has no counterpart, and lists it', () => {

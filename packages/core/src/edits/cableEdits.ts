@@ -4,12 +4,14 @@ import {
   AbsentSchema,
   CableEndAtSchema,
   CableSchema,
+  offsetOf,
   type Aircraft,
   type Cable,
   type CableEnd,
   type CableEndAt,
 } from '../model/aircraft.ts';
 import { sameJson } from '../model/canonicalJson.ts';
+import { isPinRow, type Connector } from '../model/connector.ts';
 import type { Design } from '../model/design.ts';
 import { CableIdSchema, NodeIdSchema, type CableId, type NodeId } from '../model/ids.ts';
 import { LIMITS } from '../model/limits.ts';
@@ -89,19 +91,33 @@ export function blockedEnd(design: Design, cable: CableId, node: CableEnd, at: C
   if (at.is === 'port') {
     const item = design.aircraft.items[at.item];
     if (item === undefined) return refuse('unknown-item', 'The item to plug into is no longer there.', at.item);
-    if (portOf(design, item, at.port) === undefined) return refuse('unknown-port', `${item.ref} has no port "${at.port}".`, item.id);
+    const port = portOf(design, item, at.port);
+    if (port === undefined) return refuse('unknown-port', `${item.ref} has no port "${at.port}".`, item.id);
+    const beside = besideRow(placeName(design, { is: 'port', item: at.item, port: at.port }), port.connector, node.connector, offsetOf(at));
+    if (beside !== undefined) return beside;
   }
   if (at.is === 'mate') {
     if (at.cable === cable) return refuse('cable-to-itself', 'A cable cannot be plugged into itself.', cable);
     const other = design.aircraft.cables[at.cable]?.nodes[at.node];
     if (other?.is !== 'end') return refuse('unknown-cable', 'The cable end to plug into is no longer there.', at.cable);
   }
-  const occupant = occupantOf(design, at, { cable, node: node.id });
+  const occupant = occupantOf(design, at, { cable, node: node.id }, node.connector.positions);
   if (occupant === undefined) return undefined;
   return refuse(
     'port-occupied',
     `${placeName(design, at)} is occupied by ${occupant.tag}. Unplug ${occupant.tag} first, or choose another port.`,
     occupant.id,
+  );
+}
+
+/** Refuses a plug that is not at the first pin of a port that is no row of pins, or that would hang over the end of the row. */
+function besideRow(place: string, port: Connector, plug: Connector, offset: number): Refused | undefined {
+  if (offset === 0) return undefined;
+  if (!isPinRow(port)) return refuse('contact-out-of-range', `${place} is no row of pins: a plug goes in from its first contact on.`);
+  if (offset + plug.positions <= port.positions) return undefined;
+  return refuse(
+    'contact-out-of-range',
+    `From pin ${offset + 1} on, ${place} has ${Math.max(0, port.positions - offset)} pins, and the plug has ${plug.positions} contacts.`,
   );
 }
 

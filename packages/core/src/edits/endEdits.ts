@@ -2,7 +2,7 @@ import { Type } from '@sinclair/typebox';
 import { sameJson } from '../model/canonicalJson.ts';
 import { CONNECTOR_FAMILIES, ConnectorSchema } from '../model/connector.ts';
 import { CableIdSchema, NodeIdSchema } from '../model/ids.ts';
-import { changeEnd } from './cableEdits.ts';
+import { blockedEnd, changeEnd } from './cableEdits.ts';
 import { editKind, refuse } from './family.ts';
 import { tagOf } from './lookups.ts';
 
@@ -34,6 +34,9 @@ const setConnector = editKind({
           cable.id,
         );
       }
+      const wider = positions > end.connector.positions ? { ...end, connector: edit.connector } : undefined;
+      const blocked = wider === undefined ? undefined : blockedEnd(design, cable.id, wider, end.at);
+      if (blocked !== undefined) return blocked;
       const { absent = [], ...rest } = end;
       const kept = absent.filter((n) => n <= positions);
       return { ...rest, connector: edit.connector, ...(kept.length === 0 ? {} : { absent: kept }) };

@@ -1,4 +1,4 @@
-import { outputKey } from '../model/aircraft.ts';
+import { offsetOf, outputKey } from '../model/aircraft.ts';
 import type { Design } from '../model/design.ts';
 import { endpointPins } from '../model/endpointPins.ts';
 import type { ItemId } from '../model/ids.ts';
@@ -62,7 +62,7 @@ function wiredContacts({ aircraft }: Design, item: ItemId): ReadonlyMap<string, 
         const end = nodes[node];
         if (end?.is !== 'end' || end.at.is !== 'port' || end.at.item !== item) continue;
         const there = wired.get(end.at.port) ?? new Set<number>();
-        wired.set(end.at.port, there.add(n));
+        wired.set(end.at.port, there.add(n + offsetOf(end.at)));
       }
     }
   }

@@ -133,7 +133,7 @@ function cableProblems(design: Design, id: string, cable: Cable, tagsTwice: Read
     if (at.is === 'mate' && at.cable === cable.id) found.push(problem('cable-to-itself', `${cable.tag} is plugged into itself.`, id));
     if (at.is === 'mate' && aircraft.cables[at.cable]?.nodes[at.node]?.is !== 'end')
       found.push(problem('unknown-cable', `${cable.tag} is plugged into a cable that is not there.`, id));
-    const occupant = occupantOf(design, at, { cable: cable.id, node: node.id });
+    const occupant = occupantOf(design, at, { cable: cable.id, node: node.id }, node.connector.positions);
     if (occupant !== undefined)
       found.push(problem('port-occupied', `${cable.tag} and ${occupant.tag} are both plugged into ${placeName(design, at)}.`, id));
   }

@@ -1,4 +1,4 @@
-import type { CableEndAt, Item } from '../model/aircraft.ts';
+import { offsetOf, type CableEndAt, type Item } from '../model/aircraft.ts';
 import type { Design } from '../model/design.ts';
 import type { CableId, ItemId } from '../model/ids.ts';
 import type { PartPort } from '../model/part.ts';
@@ -24,7 +24,8 @@ export function placeName(design: Design, at: CableEndAt): string {
     case 'port': {
       const item = design.aircraft.items[at.item];
       const label = item === undefined ? at.port : (portOf(design, item, at.port)?.label ?? at.port);
-      return `${item?.ref ?? '?'} ${label}`;
+      const before = offsetOf(at);
+      return `${item?.ref ?? '?'} ${label}${before === 0 ? '' : ` from pin ${before + 1}`}`;
     }
     case 'mate':
       return tagOf(design, at.cable);

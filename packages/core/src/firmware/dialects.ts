@@ -15,6 +15,7 @@ const numberedSerial: Readonly<Record<string, Readonly<Record<string, string>>>>
   'controller-h7-wing': { R1: '1', R2: '2', R3: '3', R4: '4', R5: '5', R6: '6', R7: '7' },
   'controller-f7-mini': { T1: '1', T2: '2', G1: '3', G2: '4', V1: '5', RC: '6' },
   'controller-f4-stack': { U1: '1', RC: '2', U3: '3', U4: '4', U6: '5' },
+  'controller-f7-rows': { K1: '1', K2: '2', K3: '3' },
   'controller-8-bit-carrier': { TEL: '1', GPS: '2' },
   'controller-f4-wing': { S1: '1', S2: '2', S3: '3', S5: '4', S4: '5', S6: '6' },
 };
@@ -26,6 +27,7 @@ const roleTableSerial: Readonly<Record<string, Readonly<Record<string, string>>>
   'controller-h7-wing': { R1: '6', R2: '0', R3: '1', R4: '2', R5: '7', R6: '5', R7: '3' },
   'controller-f7-mini': { T1: '1', T2: '2', G1: '3', G2: '4', V1: '6', RC: '5' },
   'controller-f4-stack': { U1: '0', RC: '1', U3: '2', U4: '3', U6: '5' },
+  'controller-f7-rows': { K1: '1', K2: '2', K3: '5' },
   'controller-8-bit-carrier': { TEL: '1', GPS: '0' },
   'controller-f4-wing': { S1: '0', S2: '1', S3: '2', S5: '3', S4: '5', S6: '30' },
 };

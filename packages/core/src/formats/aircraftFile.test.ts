@@ -56,7 +56,7 @@ describe('aircraft files', () => {
     const { needs: _needs, outputs: _outputs, ...first } = demoDesign().aircraft;
     const read = readAircraftFile(JSON.stringify({ ...JSON.parse(text), aircraft: { ...first, schema: 1 } }));
     if ('sentence' in read) throw new Error(read.sentence);
-    expect(read.migrated).toHaveLength(6);
+    expect(read.migrated).toHaveLength(7);
     expect(read.design.aircraft).toEqual({ ...first, schema: SCHEMA_VERSION, needs: {}, outputs: {} });
   });
 

@@ -1,15 +1,56 @@
-import type { Cable, CableEnd, Conductor, Leg } from '../model/aircraft.ts';
+import { offsetOf, type Cable, type CableEnd, type CableEndAt, type Conductor, type Leg } from '../model/aircraft.ts';
+import { isPinRow } from '../model/connector.ts';
 import type { ItemId } from '../model/ids.ts';
 import { byNatural } from '../model/naturalOrder.ts';
 import type { Pin, Port } from '../model/part.ts';
 import type { Graph } from './graph.ts';
 
-/** A port of an item that a cable's end is at. */
+/** A port of an item that a cable's end is at, or could be. */
 export interface PortAt {
   readonly item: number;
   readonly itemId: ItemId;
   readonly ref: string;
+  /** As a plug sees it: of a row of pins only those under the plug, numbered by its contacts. */
   readonly port: Port;
+  /** In a row of pins, the stretch that is meant; absent where it is the whole port. */
+  readonly stretch?: Stretch;
+}
+
+/** Some pins of a row. */
+export interface Stretch {
+  /** How many pins of the row come before it. */
+  readonly offset: number;
+  /** True where a plug is over it; false where it is free. */
+  readonly isPlugged: boolean;
+}
+
+/** The stretch of a row that a plug at an offset is over, or would be. */
+export function stretchOf(at: PortAt, offset: number, positions: number, isPlugged: boolean): PortAt {
+  const { port } = at;
+  const pins = port.pins.flatMap((pin) => (pin.n > offset && pin.n <= offset + positions ? [{ ...pin, n: pin.n - offset }] : []));
+  return {
+    ...at,
+    port: { ...port, pins, connector: { ...port.connector, positions: pins.length } },
+    stretch: { offset: offset + pinsBefore(at), isPlugged },
+  };
+}
+
+/** How many pins of the row come before what is meant of a port. */
+export function pinsBefore({ stretch }: PortAt): number {
+  return stretch === undefined ? 0 : stretch.offset;
+}
+
+/** Where a plug is that is in a port, or over a stretch of it. */
+export function placeAt(at: PortAt): Extract<CableEndAt, { is: 'port' }> {
+  const offset = pinsBefore(at);
+  return { is: 'port', item: at.itemId, port: at.port.id, ...(offset === 0 ? {} : { offset }) };
+}
+
+/** A port of an item, by the item's place in the graph. */
+export function portIn(graph: Graph, item: number, portId: string): PortAt | undefined {
+  const entry = graph.items[item];
+  const port = entry?.part?.ports.find((candidate) => candidate.id === portId);
+  return entry === undefined || port === undefined ? undefined : { item, itemId: entry.item.id, ref: entry.item.ref, port };
 }
 
 /** A leg that leads from one port to another: the commonest cables are one such leg, and pin maps are about it. */
@@ -56,15 +97,21 @@ function read(graph: Graph, cable: Cable, leg: Leg): PortLeg[] {
   return [{ cable, leg, endA, endB, a, b, conductors }];
 }
 
-/** The port that an end is at, or undefined when it is free, mated to a cable, or names something that is not there. */
+/**
+ * The port that an end is at, as its plug sees it; undefined when it is free, mated to a cable, or names something that is not there.
+ */
 export function portAt(graph: Graph, end: CableEnd): PortAt | undefined {
   if (end.at.is !== 'port') return undefined;
-  const { item: itemId, port: portId } = end.at;
-  const item = graph.itemIx.get(itemId);
-  const entry = graph.items[item ?? -1];
-  const port = entry?.part?.ports.find((candidate) => candidate.id === portId);
-  if (item === undefined || entry === undefined || port === undefined) return undefined;
-  return { item, itemId, ref: entry.item.ref, port };
+  const whole = portIn(graph, graph.itemIx.get(end.at.item) ?? -1, end.at.port);
+  if (whole === undefined) return undefined;
+  const offset = offsetOf(end.at);
+  const isSome = offset > 0 || (isPinRow(whole.port.connector) && end.connector.positions < whole.port.connector.positions);
+  return isSome ? stretchOf(whole, offset, end.connector.positions, true) : whole;
+}
+
+/** The whole of a port of which a stretch is meant. */
+export function wholePort(graph: Graph, at: PortAt): PortAt {
+  return at.stretch === undefined ? at : (portIn(graph, at.item, at.port.id) ?? at);
 }
 
 /** The pin of a port at a position. */

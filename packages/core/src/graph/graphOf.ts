@@ -1,4 +1,4 @@
-import type { Cable } from '../model/aircraft.ts';
+import { offsetOf, type Cable } from '../model/aircraft.ts';
 import type { Design } from '../model/design.ts';
 import type { CableId, ItemId } from '../model/ids.ts';
 import { byNatural } from '../model/naturalOrder.ts';
@@ -122,7 +122,7 @@ type Attached = Exclude<Extract<Cable['nodes'][keyof Cable['nodes']], { is: 'end
 
 /** The pin, or the contact of another cable, that a contact meets; undefined where there is none, or it is pulled from its shell. */
 function counterpart(graph: Numbered, at: Attached, n: number): number | undefined {
-  if (at.is === 'port') return pinNode(graph, at.item, at.port, n);
+  if (at.is === 'port') return pinNode(graph, at.item, at.port, n + offsetOf(at));
   const cableIx = graph.cableIx.get(at.cable) ?? -1;
   const other = graph.cables[cableIx]?.nodes[at.node];
   return other?.is === 'end' && other.absent?.includes(n) === true ? undefined : contactNode(graph, cableIx, at.node, n);

@@ -2,7 +2,7 @@ import { applyEdit } from '../edits/applyEdit.ts';
 import { withFreshIds } from '../edits/freshIds.ts';
 import { nextReference } from '../edits/references.ts';
 import { EditSchema, type Edit, type SimpleEdit } from '../edits/registry.ts';
-import type { PortAt } from '../graph/cableJoins.ts';
+import { portIn, type PortAt } from '../graph/cableJoins.ts';
 import type { Graph } from '../graph/graph.ts';
 import { graphOf } from '../graph/graphOf.ts';
 import { LIMITS } from '../model/limits.ts';
@@ -82,12 +82,7 @@ export class DraftEdits {
 
   /** A port of an item, to wire it. */
   port(item: ItemId, portId: string): PortAt | undefined {
-    const ix = this.graph.itemIx.get(item);
-    const entry = this.graph.items[ix ?? -1];
-    const port = entry?.part?.ports.find(({ id }) => id === portId);
-    return ix === undefined || entry === undefined || port === undefined
-      ? undefined
-      : { item: ix, itemId: item, ref: entry.item.ref, port };
+    return portIn(this.graph, this.graph.itemIx.get(item) ?? -1, portId);
   }
 
   /** Wires two ports. @param awg of every wire, where it should be another than the contacts suggest */

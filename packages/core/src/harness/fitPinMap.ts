@@ -1,5 +1,5 @@
 import { groupOf, pinsOf, type Graph } from '../graph/graph.ts';
-import { cablesAtPort, type PortAt } from '../graph/cableJoins.ts';
+import { cablesAtPort, pinsBefore, type PortAt } from '../graph/cableJoins.ts';
 import { driverAt, voltsAt } from '../graph/railsOf.ts';
 import type { Pin } from '../model/part.ts';
 import { drives, findPin, isSupply, joinVerdict, rolesMatch, supplyWindow, type FoundPin, type JoinVerdict } from './joinVerdict.ts';
@@ -33,6 +33,9 @@ export interface LeftOut {
 
 /** A proposal for the conductors between two ports, with the effect of every pin and the reason for every pin left out. */
 export interface PinMap {
+  /** The ports as their plugs see them: of a row of pins only those under the plug. Positions are counted from there. */
+  readonly a: PortAt;
+  readonly b: PortAt;
   readonly pairs: readonly PinPair[];
   readonly leftOut: readonly LeftOut[];
   /** True when the pin map equals the pin order. */
@@ -55,7 +58,7 @@ export function fitPinMap(
   const all = wished.filter((pair) => !joined.some((known) => known.a === pair.a && known.b === pair.b));
   const pairs = isBranch && byItsMeaning(wish) ? forBranch(graph, a, b, all) : all;
   const judged = pairs.map((pair): PinPair => ({ ...pair, verdict: verdictOf(graph, a, b, pair) }));
-  return { pairs: judged, leftOut: leftOut(graph, a, b, judged), straight: isStraight(judged, a, b) };
+  return { a, b, pairs: judged, leftOut: leftOut(graph, a, b, judged), straight: isStraight(judged, a, b) };
 }
 
 /** How else a map is fitted. */
@@ -165,7 +168,7 @@ function voltsOf(graph: Graph, at: PortAt, n: number): number | undefined {
 }
 
 function found(graph: Graph, at: PortAt, n: number): FoundPin | undefined {
-  return findPin(graph, { item: at.itemId, port: at.port.id, n });
+  return findPin(graph, { item: at.itemId, port: at.port.id, n: n + pinsBefore(at) });
 }
 
 function verdictOf(graph: Graph, a: PortAt, b: PortAt, pair: Pair): JoinVerdict {

@@ -27,7 +27,7 @@ function rank(at: PortAt, roles: readonly PinRole[], left = 0): readonly number[
     verdict: { is: 'good', why: '' } as const,
   }));
   const leftOut = Array.from({ length: left }, (_, i) => ({ side: 'a' as const, n: i + 1, label: '', why: '' }));
-  return joinRank({ pairs, leftOut, straight: false }, at, uart);
+  return joinRank({ a: at, b: uart, pairs, leftOut });
 }
 
 describe('what makes most sense to join', () => {
@@ -51,7 +51,7 @@ describe('what makes most sense to join', () => {
   it('is not a supply into a USB port, which a computer feeds', () => {
     const usb = portOf('FC1', 'USB');
     const pairs = [{ a: 1, b: 1, verdict: { is: 'good', why: '' } as const }];
-    const [beside, into] = [uart, usb].map((to) => joinRank({ pairs, leftOut: [], straight: false }, uart, to));
+    const [beside, into] = [uart, usb].map((to) => joinRank({ a: uart, b: to, pairs, leftOut: [] }));
     expect(byRank(beside ?? [], into ?? [])).toBeLessThan(0);
   });
 

@@ -1,4 +1,3 @@
-import type { PortAt } from '../graph/cableJoins.ts';
 import type { PinMap } from './fitPinMap.ts';
 import { isSignal, isSupply } from './joinVerdict.ts';
 
@@ -9,7 +8,7 @@ import { isSignal, isSupply } from './joinVerdict.ts';
  * that was typed before one that flows back (never a regulator's input for its output), more conductors before fewer, and fewer pins
  * left out before more.
  */
-export function joinRank({ pairs, leftOut }: PinMap, a: PortAt, b: PortAt): readonly number[] {
+export function joinRank({ a, b, pairs, leftOut }: Omit<PinMap, 'straight'>): readonly number[] {
   const roles = pairs.flatMap((pair) => a.port.pins[pair.a - 1]?.role ?? []);
   const hasSignal = roles.some(isSignal);
   const flowsBack = !hasSignal && roles.includes('supply-in');

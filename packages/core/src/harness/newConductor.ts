@@ -1,4 +1,4 @@
-import { pinAt, type PortAt } from '../graph/cableJoins.ts';
+import { pinAt, pinsBefore, type PortAt } from '../graph/cableJoins.ts';
 import { pinNode, type Graph } from '../graph/graph.ts';
 import { voltsAt } from '../graph/railsOf.ts';
 import type { Conductor } from '../model/aircraft.ts';
@@ -44,6 +44,6 @@ function pinOf(end: WireEnd, n: number): Pin | undefined {
 }
 
 function voltsOf(graph: Graph, end: WireEnd, n: number): number | undefined {
-  const node = 'port' in end ? pinNode(graph, end.itemId, end.port.id, n) : undefined;
+  const node = 'port' in end ? pinNode(graph, end.itemId, end.port.id, n + pinsBefore(end)) : undefined;
   return node === undefined ? undefined : voltsAt(graph, node);
 }

@@ -1,8 +1,8 @@
-import { pinAt, portLegs, type PortAt, type PortLeg } from '../graph/cableJoins.ts';
-import { pinNode, type Graph, type GraphEdge } from '../graph/graph.ts';
+import { pinsBefore, portLegs, wholePort, type PortAt, type PortLeg } from '../graph/cableJoins.ts';
+import { type Graph, type GraphEdge } from '../graph/graph.ts';
 import type { Cable, CableEnd, Conductor } from '../model/aircraft.ts';
 import { listed } from '../text/lists.ts';
-import type { FoundPin } from './joinVerdict.ts';
+import { findPin, type FoundPin } from './joinVerdict.ts';
 
 /** A wire and the cable that it is in. */
 export interface WireIn {
@@ -61,8 +61,8 @@ export function isWholeCable({ leg }: Run): boolean {
 function runsByLegs(graph: Graph, cable: Cable): Run[] {
   return collected(
     portLegs(graph, cable).map((leg) => ({
-      a: leg.a,
-      b: leg.b,
+      a: wholePort(graph, leg.a),
+      b: wholePort(graph, leg.b),
       leg,
       joins: leg.conductors.flatMap((conductor): Join[] => {
         const contactA = { cable, end: leg.endA, n: conductor.a.n };
@@ -77,9 +77,8 @@ function runsByLegs(graph: Graph, cable: Cable): Run[] {
 
 /** The pin that a contact meets; none where the contact is pulled from its shell. */
 function pinOn(graph: Graph, at: PortAt, { end, n }: ContactOf): FoundPin | undefined {
-  const pin = end.absent?.includes(n) === true ? undefined : pinAt(at.port, n);
-  const node = pin === undefined ? undefined : pinNode(graph, at.itemId, at.port.id, n);
-  return pin === undefined || node === undefined ? undefined : { itemIx: at.item, ref: at.ref, port: at.port, pin, node };
+  if (end.absent?.includes(n) === true) return undefined;
+  return findPin(graph, { item: at.itemId, port: at.port.id, n: n + pinsBefore(at) });
 }
 
 /** What one leg, or one way through splices and plugs, joins of two ports. */
@@ -160,7 +159,12 @@ class Walker {
 
   /** The runs of which the first pin is at an end of this cable; those of a later one that leads here are found from here too. */
   runsFrom(cable: Cable, ix: number): Run[] {
-    const found: Found[] = portLegs(this.#graph, cable).map((leg) => ({ a: leg.a, b: leg.b, leg, joins: [] }));
+    const found: Found[] = portLegs(this.#graph, cable).map((leg) => ({
+      a: wholePort(this.#graph, leg.a),
+      b: wholePort(this.#graph, leg.b),
+      leg,
+      joins: [],
+    }));
     for (const start of this.#contactsOf(ix)) {
       for (const { at, wires } of this.#reachedFrom(start)) {
         const there = this.#graph.nodes[at];

@@ -29,7 +29,7 @@ const note = Type.String({ maxLength: LIMITS.noteChars });
 const label = Type.String({ maxLength: LIMITS.labelChars });
 
 /** The version of the document's shape that this code writes. */
-export const SCHEMA_VERSION = 7;
+export const SCHEMA_VERSION = 8;
 
 /** What people call an item: a prefix and a number, `GNSS1`. */
 export const RefSchema = Type.String({ pattern: '^[A-Z]{1,8}[1-9][0-9]{0,3}$' });
@@ -61,12 +61,26 @@ export const ItemSchema = Type.Object(
 export type Item = Shape<typeof ItemSchema>;
 
 export const CableEndAtSchema = Type.Union([
-  Type.Object({ is: Type.Literal('port'), item: ItemIdSchema, port: PortIdSchema }, closed),
+  Type.Object(
+    {
+      is: Type.Literal('port'),
+      item: ItemIdSchema,
+      port: PortIdSchema,
+      /** In a row of pins, how many of them come before the first contact of the plug; none where nothing is said. */
+      offset: Type.Optional(Type.Integer({ minimum: 1, maximum: LIMITS.pinsPerPort })),
+    },
+    closed,
+  ),
   Type.Object({ is: Type.Literal('mate'), cable: CableIdSchema, node: NodeIdSchema }, closed),
   Type.Object({ is: Type.Literal('free') }, closed),
 ]);
 /** Where the end of a cable is plugged or soldered. */
 export type CableEndAt = Shape<typeof CableEndAtSchema>;
+
+/** How many pins of a row come before the first contact of a plug: contact n sits on pin n + offset. */
+export function offsetOf(at: CableEndAt): number {
+  return at.is === 'port' && at.offset !== undefined ? at.offset : 0;
+}
 
 const contact = Type.Integer({ minimum: 1, maximum: LIMITS.pinsPerPort });
 export const AbsentSchema = Type.Array(contact, { maxItems: LIMITS.pinsPerPort });

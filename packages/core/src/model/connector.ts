@@ -67,6 +67,20 @@ export function connectorsMate(a: Connector, b: Connector): boolean {
   return pair === 'plug socket' || pair === 'pins socket' || pair === 'pads pads';
 }
 
+/**
+ * True for a row of bare pins: a plug of fewer ways goes over some of them, and others beside it; nothing guides it. Every other connector
+ * takes one plug, from its first contact on.
+ */
+export function isPinRow({ family, gender }: Connector): boolean {
+  return family === 'pin-2.54' && gender === 'pins';
+}
+
+/** True when a plug goes onto a port, or onto some pins of a row. */
+export function plugGoesOnto(plug: Connector, port: Connector): boolean {
+  const some = isPinRow(port) && plug.positions < port.positions;
+  return connectorsMate(plug, some ? { ...port, positions: plug.positions } : port);
+}
+
 /** How many wires one contact of a connector takes. A pad takes as many as find room on it. */
 export function wiresPerContact({ family, gender }: Connector): number {
   return gender === 'pads' ? Infinity : CONNECTOR_FAMILIES[family].wires;

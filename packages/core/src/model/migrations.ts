@@ -39,6 +39,11 @@ export const MIGRATIONS: readonly Migration[] = [
     title: 'Pieces of the airframe that are made of carbon',
     migrate: (document) => document,
   },
+  {
+    to: 8,
+    title: 'Plugs over some pins of a row',
+    migrate: (document) => document,
+  },
 ];
 
 export type MigrationResult =

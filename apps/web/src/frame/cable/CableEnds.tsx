@@ -1,16 +1,18 @@
 import { useState } from 'react';
 import {
   addBranch,
-  cablesAtPort,
   CONNECTOR_FAMILIES,
   connectorFamilies,
   connectorsMate,
   connectorWords,
+  freeOffsets,
   GENDERS,
   nodeNames,
+  offsetOf,
+  plugGoesOnto,
   portAt,
+  portIn,
   removeEnd,
-  takesSeveralCables,
   type Cable,
   type CableEnd,
   type Connector,
@@ -44,7 +46,9 @@ function End({ cable, end, graph, mayGo }: EndProps) {
   const make = useMake();
   const session = useSession();
   const name = nodeNames(graph, cable).get(end.id) ?? '?';
-  const port = portAt(graph, end)?.port;
+  const place = portAt(graph, end);
+  const port = place?.port;
+  const isInRow = place?.stretch !== undefined;
   const fits = port === undefined || connectorsMate(end.connector, port.connector);
   const takeOff = (): void => {
     const edit = removeEnd(graph, cable, end.id);
@@ -71,6 +75,7 @@ function End({ cable, end, graph, mayGo }: EndProps) {
             Unplug
           </button>
         )}
+        {isInRow && <SeatInRow cable={cable} end={end} name={name} graph={graph} />}
         <button type="button" className="underline" aria-label={`Add a branch at ${name}`} onClick={() => make(addBranch(cable, end))}>
           Add a branch
         </button>
@@ -88,15 +93,20 @@ function End({ cable, end, graph, mayGo }: EndProps) {
 /** The ports that an end can be plugged into, those that it fits first. */
 function PlugIn({ cable, end, name, graph }: Omit<EndProps, 'mayGo'> & { readonly name: string }) {
   const make = useMake();
-  const open = graph.items.flatMap(({ item, part }) =>
-    (part?.ports ?? [])
-      .filter((port) => takesSeveralCables(port.connector) || cablesAtPort(graph, item.id, port.id).length === 0)
-      .map((port) => ({ item, port, key: `${item.id} ${port.id}`, fits: connectorsMate(end.connector, port.connector) })),
+  const open = graph.items.flatMap(({ item, part }, ix) =>
+    (part?.ports ?? []).flatMap((port) => {
+      const whole = portIn(graph, ix, port.id);
+      const [offset] = whole === undefined ? [] : freeOffsets(graph, whole, end.connector.positions);
+      return offset === undefined
+        ? []
+        : [{ item, port, offset, key: `${item.id} ${port.id}`, fits: plugGoesOnto(end.connector, port.connector) }];
+    }),
   );
   const plug = (key: string): void => {
     const chosen = open.find((place) => place.key === key);
     if (chosen === undefined) return;
-    const at = { is: 'port', item: chosen.item.id, port: chosen.port.id } as const;
+    const { item, port, offset } = chosen;
+    const at = { is: 'port' as const, item: item.id, port: port.id, ...(offset === 0 ? {} : { offset }) };
     make({ kind: 'set-cable-end', cable: cable.id, node: end.id, at, was: end.at });
   };
   const group = (label: string, fits: boolean) => (
@@ -121,6 +131,28 @@ function PlugIn({ cable, end, name, graph }: Omit<EndProps, 'mayGo'> & { readonl
       {group('fits', true)}
       {group('does not fit', false)}
     </select>
+  );
+}
+
+/** Over which pins of a row a plug is: it can be shifted to any that are free. */
+function SeatInRow({ cable, end, name, graph }: Omit<EndProps, 'mayGo'> & { readonly name: string }) {
+  const make = useMake();
+  const { at } = end;
+  const { positions } = end.connector;
+  const whole = at.is === 'port' ? portIn(graph, graph.itemIx.get(at.item) ?? -1, at.port) : undefined;
+  if (at.is !== 'port' || whole === undefined) return null;
+  const free = freeOffsets(graph, whole, positions, { cable: cable.id, node: end.id });
+  const shift = (offset: number): void => {
+    const { offset: _old, ...place } = at;
+    make({ kind: 'set-cable-end', cable: cable.id, node: end.id, at: { ...place, ...(offset === 0 ? {} : { offset }) }, was: at });
+  };
+  return (
+    <Choice
+      label={`Pins under the plug at ${name}`}
+      value={String(offsetOf(at))}
+      options={free.map((offset) => [String(offset), positions === 1 ? `pin ${offset + 1}` : `pins ${offset + 1}-${offset + positions}`])}
+      onChoose={(offset) => shift(Number(offset))}
+    />
   );
 }
 

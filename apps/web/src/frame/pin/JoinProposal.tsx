@@ -5,9 +5,12 @@ import {
   asId,
   joinMap,
   joinWay,
+  pinsBefore,
+  pinsOfStretch,
   loomOf,
   PIN_MAP_PRESETS,
   planJoin,
+  seatOver,
   splicesFor,
   straightCableHarm,
   withFreshIds,
@@ -36,13 +39,16 @@ export function JoinProposal({ from, to, graph }: { readonly from: PinAddress; r
   const session = useSession();
   const { select } = useSelection();
   const navigate = useNavigate();
-  const [a, b] = [portOfPin(graph, from), portOfPin(graph, to)];
-  if (a === undefined || b === undefined) return <p className="mt-2">One of these ports is no longer there.</p>;
-  const way = joinWay(graph, a, b);
+  const [wholeA, wholeB] = [portOfPin(graph, from), portOfPin(graph, to)];
+  if (wholeA === undefined || wholeB === undefined) return <p className="mt-2">One of these ports is no longer there.</p>;
+  // Of a row of pins, what is around the pin that was chosen.
+  const isByPin = choice === 'only' || choice === 'none';
+  const [a, b] = isByPin ? [wholeA, wholeB] : [seatOver(graph, wholeA, from.n), seatOver(graph, wholeB, to.n)];
   const wish: PinMapWish = choice === 'only' ? { a: from.n, b: to.n } : choice;
   const map = joinMap(graph, a, b, wish);
-  const splices = splicesFor(graph, a, b, map);
-  const harm = way.is === 'cable' ? straightCableHarm(graph, a, b) : undefined;
+  const way = joinWay(graph, map.a, map.b);
+  const splices = splicesFor(graph, map);
+  const harm = way.is === 'cable' ? straightCableHarm(graph, map.a, map.b) : undefined;
   const take = (): void => {
     const plan = planJoin(graph, a, b, wish);
     if (plan === undefined) return session.say(`${nameOf(way)} joins these pins already.`);
@@ -72,7 +78,8 @@ export function JoinProposal({ from, to, graph }: { readonly from: PinAddress; r
           </Radio>
         ))}
       </RadioGroup>
-      <PinMapTable map={map} a={a} b={b} />
+      <Seats map={map} />
+      <PinMapTable map={map} />
       {splices > 0 && (
         <p className="mt-2 text-[12.5px]">
           {splices === 1 ? 'One contact holds a wire already and takes' : `${splices} contacts hold a wire already and take`} no second one:
@@ -117,7 +124,18 @@ function buttonOf(way: JoinWay): string {
   }
 }
 
-function PinMapTable({ map, a, b }: { readonly map: PinMap; readonly a: PortAt; readonly b: PortAt }) {
+/** Over which pins of a row a plug goes. */
+function Seats({ map: { a, b } }: { readonly map: PinMap }) {
+  const rows = [a, b].filter(({ stretch }) => stretch !== undefined);
+  return rows.map((at) => (
+    <p key={at.ref} className="mt-2 text-[12.5px]">
+      The plug at {at.ref} {at.port.label} is over{pinsOfStretch(at)}. A row guides no plug: mark its first pin.
+    </p>
+  ));
+}
+
+function PinMapTable({ map }: { readonly map: PinMap }) {
+  const { a, b } = map;
   return (
     <>
       <table className="value mt-2 w-full text-[12px]">
@@ -125,11 +143,11 @@ function PinMapTable({ map, a, b }: { readonly map: PinMap; readonly a: PortAt; 
           {map.pairs.map((pair) => (
             <tr key={`${pair.a} ${pair.b}`} className="border-b border-rule align-top">
               <td className="py-0.5 whitespace-nowrap">
-                {pair.a} {a.port.pins[pair.a - 1]?.label}
+                {pair.a + pinsBefore(a)} {a.port.pins[pair.a - 1]?.label}
               </td>
               <td className="px-1">{pair.verdict.is === 'good' ? '-' : 'x'}</td>
               <td className="py-0.5 whitespace-nowrap">
-                {pair.b} {b.port.pins[pair.b - 1]?.label}
+                {pair.b + pinsBefore(b)} {b.port.pins[pair.b - 1]?.label}
               </td>
               <td className={`w-full pl-2 font-sans text-[12px] ${pair.verdict.is === 'good' ? 'text-ink2' : 'text-rust'}`}>
                 {pair.verdict.why}
@@ -143,7 +161,7 @@ function PinMapTable({ map, a, b }: { readonly map: PinMap; readonly a: PortAt; 
           {map.leftOut.map((left) => (
             <li key={`${left.side}${left.n}`}>
               <span className="value text-[11.5px]">
-                {left.side === 'a' ? a.ref : b.ref}.{left.n} {left.label}
+                {left.side === 'a' ? a.ref : b.ref}.{left.n + pinsBefore(left.side === 'a' ? a : b)} {left.label}
               </span>{' '}
               left out: {left.why}
             </li>

@@ -2,7 +2,7 @@ import type { CableNode } from '../../model/aircraft.ts';
 import { connectorsMate, mateOf } from '../../model/connector.ts';
 import { isSupply } from '../../harness/joinVerdict.ts';
 import { runsOf } from '../../harness/runs.ts';
-import { plainCable, type PortLeg } from '../../graph/cableJoins.ts';
+import { plainCable, portAt, type PortLeg } from '../../graph/cableJoins.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { graphOf } from '../../graph/graphOf.ts';
 import type { SimpleEdit } from '../../edits/registry.ts';
@@ -83,7 +83,7 @@ function moveLoom(graph: Graph, end: SerialEnd, far: SerialEnd, to: SerialEnd): 
   for (const conductor of Object.values(cable.conductors)) {
     const side = conductor.a.node === node.id ? 'a' : conductor.b.node === node.id ? 'b' : undefined;
     if (side === undefined) continue;
-    const role = before.pins.find(({ n }) => n === conductor[side].n)?.role;
+    const role = (portAt(graph, node)?.port ?? before).pins.find(({ n }) => n === conductor[side].n)?.role;
     const pin = after.pins.find((candidate) => candidate.role === role);
     if (pin === undefined) return [];
     if (pin.n === conductor[side].n) continue;

@@ -1,5 +1,5 @@
 import type { Graph } from '../../graph/graph.ts';
-import type { PortAt } from '../../graph/cableJoins.ts';
+import { pinsBefore, type PortAt } from '../../graph/cableJoins.ts';
 import { connectorsMate, mateOf } from '../../model/connector.ts';
 import { voltsAt } from '../../graph/railsOf.ts';
 import { findPin, isSignal, isSupply, joinVerdict, type FoundPin } from '../../harness/joinVerdict.ts';
@@ -55,8 +55,8 @@ export function straightCableHarm(graph: Graph, a: PortAt, b: PortAt): StraightH
   const evidence: Evidence[] = [];
   const pins: number[] = [];
   for (const pin of a.port.pins) {
-    const x = findPin(graph, { item: a.itemId, port: a.port.id, n: pin.n });
-    const y = findPin(graph, { item: b.itemId, port: b.port.id, n: pin.n });
+    const x = findPin(graph, { item: a.itemId, port: a.port.id, n: pin.n + pinsBefore(a) });
+    const y = findPin(graph, { item: b.itemId, port: b.port.id, n: pin.n + pinsBefore(b) });
     if (x === undefined || y === undefined || !harms(graph, x, y)) continue;
     pins.push(pin.n);
     evidence.push({ label: `pin ${pin.n}`, value: `${x.pin.label} of ${x.ref} meets ${y.pin.label} of ${y.ref}` });

@@ -1,3 +1,4 @@
+import { pinAt, pinsBefore, type PortAt } from '../../graph/cableJoins.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { joinPins } from '../../harness/pinLeg.ts';
 import { runsOf, type Run } from '../../harness/runs.ts';
@@ -112,17 +113,24 @@ function addWire(graph: Graph, from: SerialEnd, to: SerialEnd, [fromRole, toRole
 }
 
 function wireIn(graph: Graph, { leg, name }: Run, [pinA, pinB]: readonly [string, string]): Remedy[] {
-  const [a, b] = [pinA, pinB].map((pin) => Number(pin.slice(pin.lastIndexOf('.') + 1)));
-  if (a === undefined || b === undefined || leg === undefined) return [];
+  if (leg === undefined) return [];
+  const [a, b] = [contactAt(leg.a, pinA), contactAt(leg.b, pinB)];
+  if (a === undefined || b === undefined) return [];
   const isThere = leg.conductors.some((conductor) => conductor.a.n === a && conductor.b.n === b);
   if (isThere) return [];
   return [
     {
       label: 'Add the wire',
-      sentence: `Add a wire to ${name}, from pin ${a} of ${leg.a.ref} ${leg.a.port.label} to pin ${b} of ${leg.b.ref} ${leg.b.port.label}.`,
+      sentence: `Add a wire to ${name}, from contact ${a} at ${leg.a.ref} ${leg.a.port.label} to contact ${b} at ${leg.b.ref} ${leg.b.port.label}.`,
       edit: joinPins(graph, leg, a, b),
     },
   ];
+}
+
+/** The contact of a plug that meets a pin, by the pin's address `port.n`; none where the plug is not over it. */
+function contactAt(at: PortAt, pin: string): number | undefined {
+  const contact = Number(pin.slice(pin.lastIndexOf('.') + 1)) - pinsBefore(at);
+  return pinAt(at.port, contact)?.n;
 }
 
 /** One wire of a two-wire bus between two ports, and not the other. */

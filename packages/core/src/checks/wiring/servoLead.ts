@@ -14,14 +14,14 @@ export const servoLead: Check = {
   title: 'Servo lead',
   run: ({ graph }) =>
     runsOf(graph)
-      .filter(({ a, b }) => isServoPort(a) && isServoPort(b))
+      .filter(({ a, b, leg }) => isServoPort(leg?.a ?? a) && isServoPort(leg?.b ?? b))
       .flatMap((run) => [...turnedRound(graph, run), ...supplyLeftIn(graph, run)]),
 };
 
 function turnedRound(graph: Graph, run: Run): Saying[] {
   const { a, b, joins } = run;
   const wrong = joins.filter((join) => (join.a.pin.role === 'gnd') !== (join.b.pin.role === 'gnd'));
-  if (wrong.length === 0) return [];
+  if (wrong.length === 0 || isShifted(run)) return [];
   const burns = wrong.some((join) => isSupply(join.a.pin.role) || isSupply(join.b.pin.role));
   const board = a.port.signalRow === undefined ? b : a;
   const signal = board.port.pins.find((pin) => pin.role === 'pulse-in' || pin.role === 'pulse-out');
@@ -43,6 +43,12 @@ function turnedRound(graph: Graph, run: Run): Saying[] {
       remedies: () => oneOrNone(repinByMeaning(graph, run)),
     },
   ];
+}
+
+/** On a row of pins, a lead whose ground meets the rail is not turned round but sits beside its pins: that is a reversed supply. */
+function isShifted({ leg, joins }: Run): boolean {
+  if (leg?.a.stretch === undefined && leg?.b.stretch === undefined) return false;
+  return joins.some(({ a, b }) => (a.pin.role === 'gnd' && isSupply(b.pin.role)) || (b.pin.role === 'gnd' && isSupply(a.pin.role)));
 }
 
 /** The lead of a motor controller whose built-in regulator feeds a rail that something else feeds too. */

@@ -115,7 +115,7 @@ function withoutGround(graph: Graph, run: Run): Saying[] {
   const picture = joins.find((join) => [join.a, join.b].every(({ pin }) => pin.role === 'video-in' || pin.role === 'video-out'));
   const hasGround = joins.some((join) => join.a.pin.role === 'gnd' && join.b.pin.role === 'gnd');
   if (picture === undefined || hasGround) return [];
-  const [groundA, groundB] = [a, b].map((at) => at.port.pins.find((pin) => pin.role === 'gnd')?.n);
+  const [groundA, groundB] = [leg?.a ?? a, leg?.b ?? b].map((at) => at.port.pins.find((pin) => pin.role === 'gnd')?.n);
   const canJoin = groundA !== undefined && groundB !== undefined;
   const isThere = leg?.conductors.some((conductor) => conductor.a.n === groundA && conductor.b.n === groundB) === true;
   return [

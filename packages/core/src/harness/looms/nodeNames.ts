@@ -1,4 +1,4 @@
-import { portAt } from '../../graph/cableJoins.ts';
+import { pinsBefore, portAt, type PortAt } from '../../graph/cableJoins.ts';
 import type { Graph } from '../../graph/graph.ts';
 import type { Cable, CableEnd, CableNode, Leg } from '../../model/aircraft.ts';
 import type { NodeId } from '../../model/ids.ts';
@@ -35,11 +35,19 @@ export function legOfCable(graph: Graph, cable: Cable, leg: Pick<Leg, 'a' | 'b'>
   return Object.keys(cable.legs).length === 1 ? cable.tag : `The leg ${legName(graph, cable, leg)} of ${cable.tag}`;
 }
 
-/** Where an end is: `FC1 S4`, `plug of W05`, `free end`. */
+/** Of a row of pins, those that a plug is over: ` pins 3-6`, ` pin 3`; nothing where it is the whole port. */
+export function pinsOfStretch(at: PortAt): string {
+  if (at.stretch === undefined) return '';
+  const first = pinsBefore(at) + 1;
+  const last = pinsBefore(at) + at.port.connector.positions;
+  return first === last ? ` pin ${first}` : ` pins ${first}-${last}`;
+}
+
+/** Where an end is: `FC1 S4`, `COMP1 header pins 3-6`, `plug of W05`, `free end`. */
 export function cableEndName(graph: Graph, end: CableEnd): string {
   if (end.at.is === 'mate') return `plug of ${graph.cables[graph.cableIx.get(end.at.cable) ?? -1]?.tag ?? '?'}`;
   const at = portAt(graph, end);
-  return at === undefined ? 'free end' : `${at.ref} ${at.port.label}`;
+  return at === undefined ? 'free end' : `${at.ref} ${at.port.label}${pinsOfStretch(at)}`;
 }
 
 function isFree(node: CableNode): boolean {

@@ -4,7 +4,7 @@ import { applyEdit } from '../../edits/applyEdit.ts';
 import { withFreshIds } from '../../edits/freshIds.ts';
 import type { Edit } from '../../edits/registry.ts';
 import { integrityOf } from '../../edits/integrity.ts';
-import type { PortAt } from '../../graph/cableJoins.ts';
+import { pinsBefore, type PortAt } from '../../graph/cableJoins.ts';
 import { groupOf, pinNode } from '../../graph/graph.ts';
 import { graphOf } from '../../graph/graphOf.ts';
 import { AircraftSchema, type Cable } from '../../model/aircraft.ts';
@@ -14,7 +14,8 @@ import { bench } from '../../test/checkCases/build.ts';
 import { cableOf, countingIds, demoDesign, findingsBy, made, portOfItem } from '../../test/designs.ts';
 import { runsOf } from '../runs.ts';
 import { nodeNames } from './nodeNames.ts';
-import { joinMap, joinWay, planJoin, splicesFor } from './planJoin.ts';
+import { joinWay } from './joinWay.ts';
+import { joinMap, planJoin, splicesFor } from './planJoin.ts';
 import { crowdedContacts } from './spliceContact.ts';
 
 type Place = readonly [ref: string, port: string];
@@ -150,7 +151,7 @@ describe('joining two ports', () => {
     const one = bench('controller-f4-wing', 'servo-9g-analog', 'servo-9g-analog');
     one.wire('SRV1 lead', 'FC1 out1');
     const [a, b] = [portOfItem(one.design, 'SRV2', 'lead'), portOfItem(one.design, 'FC1', 'out1')];
-    expect(splicesFor(graphOf(one.design), a, b, joinMap(graphOf(one.design), a, b, 'meaning'))).toBe(3);
+    expect(splicesFor(graphOf(one.design), joinMap(graphOf(one.design), a, b, 'meaning'))).toBe(3);
     const design = join(one.design, ['SRV2', 'lead'], ['FC1', 'out1']);
     const loom = cableOf(design, 'W01');
     expect(Object.values(loom.nodes).filter(({ is }) => is === 'splice')).toHaveLength(3);
@@ -194,9 +195,9 @@ describe('joining two ports', () => {
       const graph = graphOf(design);
       const [a, b] = [portOfItem(design, ...from), portOfItem(design, ...to)];
       const map = joinMap(graph, a, b, wish);
-      const way = joinWay(graph, a, b);
+      const way = joinWay(graph, map.a, map.b);
       ways.add(way.is);
-      splices += splicesFor(graph, a, b, map);
+      splices += splicesFor(graph, map);
       const edit = planJoin(graph, a, b, wish);
       if (edit === undefined && way.is === 'inside' && map.pairs.length === 0) return design;
       if (edit === undefined) throw new Error(`${from.join(' ')} to ${to.join(' ')}: no edit`);
@@ -204,7 +205,7 @@ describe('joining two ports', () => {
       if ('refused' in result) throw new Error(result.refused.sentence);
       expect(integrityOf(result.design)).toEqual([]);
       const after = graphOf(result.design);
-      for (const pair of map.pairs) expect(wireOf(after, a, pair.a)).toBe(wireOf(after, b, pair.b));
+      for (const pair of map.pairs) expect(wireOf(after, map.a, pair.a)).toBe(wireOf(after, map.b, pair.b));
       expect(coarser(graph, after)).toBe(true);
       if (way.is !== 'cable')
         for (const cable of after.cables)
@@ -231,7 +232,7 @@ describe('joining two ports', () => {
 });
 
 function wireOf(graph: ReturnType<typeof graphOf>, at: PortAt, n: number): number {
-  return groupOf(graph.wires, pinNode(graph, at.itemId, at.port.id, n) ?? -1);
+  return groupOf(graph.wires, pinNode(graph, at.itemId, at.port.id, n + pinsBefore(at)) ?? -1);
 }
 
 function isAt(place: { readonly is: string; readonly item?: string; readonly port?: string }, at: PortAt): boolean {

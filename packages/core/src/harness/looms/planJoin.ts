@@ -1,60 +1,30 @@
 import type { Edit, SimpleEdit } from '../../edits/registry.ts';
-import { occupantEnd } from '../../edits/occupancy.ts';
-import type { PortAt } from '../../graph/cableJoins.ts';
+import { placeAt, type PortAt } from '../../graph/cableJoins.ts';
 import type { Graph } from '../../graph/graph.ts';
-import type { Cable, CableEnd } from '../../model/aircraft.ts';
 import { mateOf, wiresPerContact } from '../../model/connector.ts';
 import type { LegId, NodeId } from '../../model/ids.ts';
 import { DraftEdits } from '../draftEdits.ts';
 import { fitPinMap, type PinMap, type PinMapWish } from '../fitPinMap.ts';
 import { newConductor } from '../newConductor.ts';
-import { proposeCable } from '../proposeCable.ts';
+import { cableFor } from '../proposeCable.ts';
+import { joinWay, loomOf, type JoinWay, type PluggedEnd } from './joinWay.ts';
 import { legBetween, type DirectedLeg } from './legBetween.ts';
 import { contactJoins } from './loomJoins.ts';
+import { seated } from './seats.ts';
 import { spliceCrowded, wiresAt } from './spliceContact.ts';
 import { takeOver } from './takeOver.ts';
 
-/** An end of a cable that fills a port. */
-export interface PluggedEnd {
-  readonly cable: Cable;
-  readonly end: CableEnd;
-}
-
-/** How two ports are joined, by what is in them: a plug stays where it is and its cable gets a branch. */
-export type JoinWay =
-  /** Both are free, or take several wires: a cable of its own. */
-  | { readonly is: 'cable' }
-  /** One of them holds a plug: its cable gets a branch to the other. */
-  | { readonly is: 'branch'; readonly of: PluggedEnd; readonly isAtA: boolean }
-  /** Both hold a plug of one cable: wires between the two. */
-  | { readonly is: 'inside'; readonly a: PluggedEnd; readonly b: PluggedEnd }
-  /** Each holds the plug of another cable: the two become one loom, under the tag of the first. */
-  | { readonly is: 'merge'; readonly a: PluggedEnd; readonly b: PluggedEnd };
-
-/** How two ports would be joined. */
-export function joinWay(graph: Graph, a: PortAt, b: PortAt): JoinWay {
-  const [atA, atB] = [pluggedAt(graph, a), pluggedAt(graph, b)];
-  if (atA !== undefined && atB !== undefined) return { is: atA.cable === atB.cable ? 'inside' : 'merge', a: atA, b: atB };
-  if (atA !== undefined) return { is: 'branch', of: atA, isAtA: true };
-  return atB === undefined ? { is: 'cable' } : { is: 'branch', of: atB, isAtA: false };
-}
-
-function pluggedAt(graph: Graph, { itemId, port }: PortAt): PluggedEnd | undefined {
-  const there = occupantEnd(graph.design, { is: 'port', item: itemId, port: port.id });
-  const cable = there === undefined ? undefined : graph.cables[graph.cableIx.get(there.cable) ?? -1];
-  const end = there === undefined ? undefined : cable?.nodes[there.node];
-  return cable === undefined || end?.is !== 'end' ? undefined : { cable, end };
-}
-
 /** The pins that would be joined. A branch leaves out what is one net already, a loom what its wires join. */
 export function joinMap(graph: Graph, a: PortAt, b: PortAt, wish: PinMapWish): PinMap {
-  const way = joinWay(graph, a, b);
-  const joined = way.is === 'inside' ? contactJoins(way.a.cable, way.a.end, way.b.end) : [];
-  return fitPinMap(graph, a, b, wish, { isBranch: way.is !== 'cable', joined });
+  return seated(graph, a, b, wish, (x, y, own) => {
+    const way = joinWay(graph, x, y);
+    const joined = way.is === 'inside' ? contactJoins(way.a.cable, way.a.end, way.b.end) : [];
+    return fitPinMap(graph, x, y, own, { isBranch: way.is !== 'cable', joined });
+  });
 }
 
 /** The contacts of plugs that are there already in which a wire more finds no room: so many splices will be made. */
-export function splicesFor(graph: Graph, a: PortAt, b: PortAt, { pairs }: PinMap): number {
+export function splicesFor(graph: Graph, { a, b, pairs }: PinMap): number {
   const way = joinWay(graph, a, b);
   const ends: readonly (readonly [PluggedEnd, readonly number[]])[] =
     way.is === 'cable'
@@ -78,30 +48,18 @@ export function splicesFor(graph: Graph, a: PortAt, b: PortAt, { pairs }: PinMap
  * @returns undefined when the document does not allow it, or there is nothing to do
  */
 export function planJoin(graph: Graph, a: PortAt, b: PortAt, wish: PinMapWish): Edit | undefined {
-  const way = joinWay(graph, a, b);
-  if (way.is === 'cable') return proposeCable(graph, a, b, wish).edit;
+  const map = joinMap(graph, a, b, wish);
+  const way = joinWay(graph, map.a, map.b);
+  if (way.is === 'cable') return cableFor(graph, map);
   const draft = new DraftEdits(graph.design);
-  const isDone = joinedIn(graph, draft, way, a, b, wish);
+  const isDone = joinedIn(graph, draft, way, map);
   return isDone && !draft.isEmpty
     ? draft.edit(`Join ${a.ref} ${a.port.label} and ${b.ref} ${b.port.label} in ${loomOf(way).tag}`)
     : undefined;
 }
 
-/** The cable that becomes the loom. */
-export function loomOf(way: Exclude<JoinWay, { is: 'cable' }>): Cable {
-  return way.is === 'branch' ? way.of.cable : way.a.cable;
-}
-
-function joinedIn(
-  graph: Graph,
-  draft: DraftEdits,
-  way: Exclude<JoinWay, { is: 'cable' }>,
-  a: PortAt,
-  b: PortAt,
-  wish: PinMapWish,
-): boolean {
+function joinedIn(graph: Graph, draft: DraftEdits, way: Exclude<JoinWay, { is: 'cable' }>, { a, b, pairs }: PinMap): boolean {
   const loom = loomOf(way);
-  const { pairs } = joinMap(graph, a, b, wish);
   if (way.is === 'inside' && pairs.length === 0) return false;
   const leg = legFor(draft, way, a, b);
   if (leg === undefined) return false;
@@ -123,7 +81,7 @@ function legFor(draft: DraftEdits, way: Exclude<JoinWay, { is: 'cable' }>, a: Po
         kind: 'add-leg',
         cable: cable.id,
         leg: { id: leg, a: end.id, b: node },
-        node: { id: node, is: 'end', at: { is: 'port', item: to.itemId, port: to.port.id }, connector: mateOf(to.port.connector) },
+        node: { id: node, is: 'end', at: placeAt(to), connector: mateOf(to.port.connector) },
       });
       const [nodeA, nodeB] = way.isAtA ? [end.id, node] : [node, end.id];
       return isMade ? { leg, nodeA, nodeB, isTurned: !way.isAtA } : undefined;

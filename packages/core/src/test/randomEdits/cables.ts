@@ -5,7 +5,7 @@ import { PIN_MAP_PRESETS, type PinMapPreset } from '../../harness/fitPinMap.ts';
 import { addBranch, clearContact, joinContacts, removeEnd } from '../../harness/looms/endEdits.ts';
 import { planJoin } from '../../harness/looms/planJoin.ts';
 import { proposeCable } from '../../harness/proposeCable.ts';
-import { mateOf } from '../../model/connector.ts';
+import { isPinRow, mateOf } from '../../model/connector.ts';
 import { AWG_SIZES, WIRE_COLOURS, type Cable } from '../../model/aircraft.ts';
 import type { Design } from '../../model/design.ts';
 import type { PointId } from '../../model/frame.ts';
@@ -124,7 +124,16 @@ export function end(design: Design, { x, y, z, isStale }: Draw): SimpleEdit | un
   if (z % 5 === 1 && other !== undefined && otherEnd !== undefined) {
     return { kind: 'set-cable-end', cable: cable.id, node: node.id, at: { is: 'mate', cable: other.id, node: otherEnd.id }, was };
   }
-  return { kind: 'set-cable-end', cable: cable.id, node: node.id, at: { is: 'port', item: port.itemId, port: port.port.id }, was };
+  // Of a row of pins, any: what hangs over its end is refused.
+  const { connector } = port.port;
+  const offset = isPinRow(connector) && z % 3 > 0 ? { offset: 1 + (y % connector.positions) } : {};
+  return {
+    kind: 'set-cable-end',
+    cable: cable.id,
+    node: node.id,
+    at: { is: 'port', item: port.itemId, port: port.port.id, ...offset },
+    was,
+  };
 }
 
 export function plug(design: Design, { x, y, z, isStale }: Draw): SimpleEdit | undefined {

@@ -4,6 +4,7 @@ import {
   nodeNames,
   pinAt,
   pinNode,
+  pinsBefore,
   portAt,
   voltsAt,
   wiresAt,
@@ -52,7 +53,7 @@ export function rungsOf(graph: Graph, cable: Cable, end: CableEnd, opposite: Cab
   const count = Math.max(end.connector.positions, at?.port.pins.length ?? 0);
   return Array.from({ length: count }, (_, i): RungFacts => {
     const n = i + 1;
-    const node = at === undefined ? undefined : pinNode(graph, at.itemId, at.port.id, n);
+    const node = at === undefined ? undefined : pinNode(graph, at.itemId, at.port.id, n + pinsBefore(at));
     const own = joined.filter(({ a }) => a === n);
     return {
       n,

@@ -1,6 +1,6 @@
-import { cablesAtPort, type PortAt } from '../../../graph/cableJoins.ts';
+import { cablesAtPort, placeAt, portAt, type PortAt } from '../../../graph/cableJoins.ts';
 import { circuitNode, groupOf, pinNode, type Graph } from '../../../graph/graph.ts';
-import type { Cable, Conductor } from '../../../model/aircraft.ts';
+import type { Cable, CableEnd, Conductor } from '../../../model/aircraft.ts';
 import { CONNECTOR_FAMILIES, mateOf } from '../../../model/connector.ts';
 import { asId, type ConductorId, type LegId, type NodeId } from '../../../model/ids.ts';
 import type { CircuitElement, Part, Port } from '../../../model/part.ts';
@@ -72,7 +72,7 @@ function joinSupply(draft: DraftEdits, item: PortAt['itemId'], load: Load, out: 
   for (const port of ports) {
     for (const cable of cablesAtPort(draft.graph, item, port.id)) {
       const end = endAt(cable, item, port.id);
-      for (const conductor of end === undefined ? [] : conductorsAt(cable, end.id, port, 'supply-in')) {
+      for (const conductor of end === undefined ? [] : conductorsAt(cable, end.id, underPlug(draft.graph, end, port), 'supply-in')) {
         if (!draft.make({ kind: 'remove-conductor', cable: cable.id, conductor: conductor.id })) return false;
       }
     }
@@ -95,8 +95,9 @@ function sparePairs(draft: DraftEdits, item: PortAt['itemId'], port: Port, amps:
   const end = cable === undefined ? undefined : endAt(cable, item, port.id);
   if (cable === undefined || leg === undefined || end === undefined) return false;
   const used = Object.values(cable.conductors);
-  const areJoined = port.pins.every((pin) => {
-    const first = used.find((conductor) => port.pins.some(({ n, role }) => role === pin.role && nAt(conductor, end.id) === n));
+  const { pins } = underPlug(draft.graph, end, port);
+  const areJoined = pins.every((pin) => {
+    const first = used.find((conductor) => pins.some(({ n, role }) => role === pin.role && nAt(conductor, end.id) === n));
     const isFree = !used.some((conductor) => nAt(conductor, end.id) === pin.n);
     if (first === undefined || !isFree || (pin.role !== 'supply-in' && pin.role !== 'gnd')) return true;
     const [a, b] = first.a.node === end.id ? [{ ...first.a, n: pin.n }, first.b] : [first.a, { ...first.b, n: pin.n }];
@@ -119,9 +120,14 @@ function supplyPorts(graph: Graph, item: PortAt['itemId'], load: Load): readonly
   );
 }
 
-function endAt(cable: Cable, item: PortAt['itemId'], port: string) {
+/** A port as the plug of an end sees it. */
+function underPlug(graph: Graph, end: CableEnd, port: Port): Port {
+  return portAt(graph, end)?.port ?? port;
+}
+
+function endAt(cable: Cable, item: PortAt['itemId'], port: string): CableEnd | undefined {
   return Object.values(cable.nodes).find(
-    (node) => node.is === 'end' && node.at.is === 'port' && node.at.item === item && node.at.port === port,
+    (node): node is CableEnd => node.is === 'end' && node.at.is === 'port' && node.at.item === item && node.at.port === port,
   );
 }
 
@@ -136,16 +142,17 @@ function conductorsAt(cable: Cable, node: NodeId, port: Port, role: 'supply-in' 
 function branchTo(draft: DraftEdits, item: PortAt['itemId'], port: Port, cable: Cable, out: PortAt, amps: number): boolean {
   const end = endAt(cable, item, port.id);
   const pinOf = (at: Port, ...roles: readonly string[]): number | undefined => at.pins.find(({ role }) => roles.includes(role))?.n;
-  const [supply, ground] = [pinOf(port, 'supply-in'), pinOf(port, 'gnd')];
+  const own = end === undefined ? port : underPlug(draft.graph, end, port);
+  const [supply, ground] = [pinOf(own, 'supply-in'), pinOf(own, 'gnd')];
   const [outSupply, outGround] = [pinOf(out.port, 'supply-out', 'supply-through'), pinOf(out.port, 'gnd')];
-  if (end?.is !== 'end' || supply === undefined || ground === undefined || outSupply === undefined || outGround === undefined) return false;
+  if (end === undefined || supply === undefined || ground === undefined || outSupply === undefined || outGround === undefined) return false;
   const node = asId<NodeId>('?1');
   const leg = asId<LegId>('?2');
   const isAdded = draft.make({
     kind: 'add-leg',
     cable: cable.id,
     leg: { id: leg, a: end.id, b: node },
-    node: { id: node, is: 'end', at: { is: 'port', item: out.itemId, port: out.port.id }, connector: mateOf(out.port.connector) },
+    node: { id: node, is: 'end', at: placeAt(out), connector: mateOf(out.port.connector) },
   });
   if (!isAdded) return false;
   const now = draft.graph.cables.find(({ id }) => id === cable.id);

@@ -1,4 +1,4 @@
-import { plainCable } from '../../../graph/cableJoins.ts';
+import { plainCable, wholePort } from '../../../graph/cableJoins.ts';
 import { groupOf, pinNode, type Graph } from '../../../graph/graph.ts';
 import { driverAt } from '../../../graph/railsOf.ts';
 import { isOpen } from '../../../harness/feeders.ts';
@@ -24,12 +24,13 @@ function moveTap(graph: Graph, item: number, cableIx: number): Remedy | undefine
   const plain = cable === undefined ? undefined : plainCable(graph, cable);
   if (cable === undefined || plain === undefined) return undefined;
   const [far, farEnd] = plain.a.item === item ? [plain.b, plain.endB] : [plain.a, plain.endA];
-  const before = supplyOf(graph, far.itemId, far.port);
+  const own = wholePort(graph, far).port;
+  const before = supplyOf(graph, far.itemId, own);
   if (before === undefined || before.isCounted) return undefined;
   const part = graph.items[far.item]?.part;
   const better = part?.ports.find((port) => {
     const after = supplyOf(graph, far.itemId, port);
-    return after?.isCounted === true && after.pack === before.pack && isOpen(graph, far.itemId, port) && hasSamePins(port, far.port);
+    return after?.isCounted === true && after.pack === before.pack && isOpen(graph, far.itemId, port) && hasSamePins(port, own);
   });
   if (better === undefined || farEnd.at.is !== 'port') return undefined;
   return {
