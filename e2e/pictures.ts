@@ -45,11 +45,6 @@ const pictures: readonly Picture[] = [
   { name: 'mission', at: 'aircraft/saltmarsh/power/mission', stage: (page) => page.locator('.apexcharts-series path').first().waitFor() },
   { name: 'conditioning', at: 'aircraft/saltmarsh/power/conditioning' },
   { name: 'documents', at: 'aircraft/saltmarsh/documents' },
-  {
-    name: 'port-card',
-    at: 'aircraft/saltmarsh/documents',
-    stage: (page) => page.getByRole('link', { name: 'Port card FC1' }).press('Enter'),
-  },
   { name: 'labels', at: 'aircraft/saltmarsh/documents/labels/aircraft' },
   // Last, since they change the aircraft.
   {
@@ -73,6 +68,20 @@ const pictures: readonly Picture[] = [
       await settled(page);
       await enter(page, 'open w20', 'opens its pin ladder');
       await settled(page);
+    },
+  },
+  {
+    name: 'pin-rows',
+    at: 'aircraft/reedbed/wiring',
+    stage: async (page) => {
+      await enter(page, 'add controller f7 rows', 'adds FC2');
+      await settled(page);
+      await enter(page, 'add servo 9g analog x2', 'adds SRV');
+      await settled(page);
+      for (const servo of ['srv3', 'srv4']) {
+        await enter(page, `${servo} > fc2 servos`, 'FC2 servos');
+        await settled(page);
+      }
     },
   },
 ];

@@ -4,6 +4,7 @@ import {
   nodeNames,
   plugGoesOnto,
   portIn,
+  portPlace,
   type Cable,
   type CableEnd,
   type CableEndAt,
@@ -81,14 +82,16 @@ function plug(graph: Graph, cable: Cable, end: CableEnd, { item, port }: ReturnT
   const [free = 0] = whole === undefined ? [] : freeOffsets(graph, whole, positions);
   const offset = pin === undefined ? free : Math.max(0, pin - 1);
   const fits = plugGoesOnto(end.connector, port.connector);
-  const at = { is: 'port' as const, item: item.id, port: port.id, ...(offset === 0 ? {} : { offset }) };
   const isOverSome = isPinRow(port.connector) && positions < port.connector.positions;
   const name = `${item.ref} ${port.label}${isOverSome ? `.${offset + 1}` : ''}`;
   const seat = isOverSome ? `, over ${positions === 1 ? `pin ${offset + 1}` : `pins ${offset + 1} to ${offset + positions}`}` : '';
   const suggestion: Suggestion = {
     text: `plug ${cable.tag} > ${name}`,
     effect: `plugs its free end into ${item.ref} ${port.label}${seat}${fits ? '' : ', which it does not fit'}`,
-    action: { is: 'edit', edit: { kind: 'set-cable-end', cable: cable.id, node: end.id, at, was: end.at } },
+    action: {
+      is: 'edit',
+      edit: { kind: 'set-cable-end', cable: cable.id, node: end.id, at: portPlace(item.id, port.id, offset), was: end.at },
+    },
   };
   return { fits, suggestion };
 }

@@ -2,6 +2,7 @@ import { type Static, type TSchema, Type } from '@sinclair/typebox';
 import {
   offsetOf,
   outputKey,
+  portPlace,
   type Aircraft,
   type Cable,
   type CableEnd,
@@ -144,8 +145,7 @@ function moveEnds(cable: Cable, item: Item, map: RevisionMap, from: Part | undef
     }
     for (const place of filled) said.filled.add(place);
     if (row.to !== portId) said.moves.push(`${cable.tag} goes from ${item.ref} ${labels.before} to ${labels.after}.`);
-    const { offset: _old, ...place } = node.at;
-    const end: CableEnd = { ...node, at: { ...place, port: row.to, ...(after === 0 ? {} : { offset: after }) } };
+    const end: CableEnd = { ...node, at: portPlace(item.id, row.to, after) };
     moved = isOverSome ? withNode(moved, end) : moveContacts(withNode(moved, end), end, portOf(from, portId), there, row, said);
   }
   return moved;

@@ -17,7 +17,7 @@ export function exchangeMapOf(design: Design, item: ItemId, from: Part, to: Part
   const outputs = outputsByOrder(
     from,
     to,
-    (output) => design.aircraft.outputs[outputKey(item, output)] !== undefined || wired.has(portOfOutput(from, output)?.id ?? ''),
+    (output) => design.aircraft.outputs[outputKey(item, output)] !== undefined || isWired(from, output, wired),
   );
   const ports = matchedPorts(from, to, outputs, wired);
   const endpoints = endpointsAlong(from, to, ports);
@@ -51,6 +51,14 @@ function outputsByOrder(from: Part, to: Part, isUsed: (output: string) => boolea
 
 function outputsOf({ endpoints }: Part): string[] {
   return endpoints.flatMap((endpoint) => (endpoint.is === 'pulse-out' ? [endpoint.id] : []));
+}
+
+/** True where a wire is at an output's own pin: others can be beside it in one row. */
+function isWired(part: Part, output: string, wired: ReadonlyMap<string, ReadonlySet<number>>): boolean {
+  const endpoint = part.endpoints.find((candidate) => candidate.is === 'pulse-out' && candidate.id === output);
+  const [pin] = endpoint === undefined ? [] : endpointPins(endpoint);
+  const dot = pin?.lastIndexOf('.') ?? -1;
+  return pin !== undefined && wired.get(pin.slice(0, dot))?.has(Number(pin.slice(dot + 1))) === true;
 }
 
 /** The positions of each port of an item at which a cable has a wire, by the port's id. */

@@ -89,7 +89,7 @@ function placeOf(aircraft: Pick<Aircraft, 'items' | 'cables'>, { nodes, conducto
 function endPlace({ items, cables }: Pick<Aircraft, 'items' | 'cables'>, { at }: CableEnd): string {
   switch (at.is) {
     case 'port':
-      return `${items[at.item]?.ref ?? '?'} ${at.port}`;
+      return `${items[at.item]?.ref ?? '?'} ${at.port}${at.offset === undefined ? '' : ` ${at.offset}`}`;
     case 'mate':
       return `~${cables[at.cable]?.tag ?? '?'}`;
     case 'free':

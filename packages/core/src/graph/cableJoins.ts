@@ -1,4 +1,4 @@
-import { offsetOf, type Cable, type CableEnd, type CableEndAt, type Conductor, type Leg } from '../model/aircraft.ts';
+import { offsetOf, portPlace, type Cable, type CableEnd, type CableEndAt, type Conductor, type Leg } from '../model/aircraft.ts';
 import { isPinRow } from '../model/connector.ts';
 import type { ItemId } from '../model/ids.ts';
 import { byNatural } from '../model/naturalOrder.ts';
@@ -42,8 +42,7 @@ export function pinsBefore({ stretch }: PortAt): number {
 
 /** Where a plug is that is in a port, or over a stretch of it. */
 export function placeAt(at: PortAt): Extract<CableEndAt, { is: 'port' }> {
-  const offset = pinsBefore(at);
-  return { is: 'port', item: at.itemId, port: at.port.id, ...(offset === 0 ? {} : { offset }) };
+  return portPlace(at.itemId, at.port.id, pinsBefore(at));
 }
 
 /** A port of an item, by the item's place in the graph. */
@@ -119,15 +118,25 @@ export function pinAt(port: Port, n: number): Pin | undefined {
   return port.pins.find((pin) => pin.n === n);
 }
 
+/** The cables whose plugs are over one pin of a port, in natural order of tag: in a row of pins others are beside it. */
+export function cablesAtPin(graph: Graph, itemId: ItemId, portId: string, n: number): Cable[] {
+  return cablesAtPort(graph, itemId, portId).filter((cable) =>
+    endsAtPort(cable, itemId, portId).some(({ at, connector }) => n > offsetOf(at) && n <= offsetOf(at) + connector.positions),
+  );
+}
+
+/** The ends of a cable that are at a port. */
+export function endsAtPort(cable: Cable, itemId: ItemId, portId: string): CableEnd[] {
+  return Object.values(cable.nodes).filter(
+    (node): node is CableEnd => node.is === 'end' && node.at.is === 'port' && node.at.item === itemId && node.at.port === portId,
+  );
+}
+
 /** The cables that have an end at a port, in natural order of tag. */
 export function cablesAtPort(graph: Graph, itemId: ItemId, portId: string): Cable[] {
   const list = graph.cablesAtItem[graph.itemIx.get(itemId) ?? -1] ?? [];
   return list
     .map((ix) => graph.cables[ix])
     .filter((cable) => cable !== undefined)
-    .filter((cable) =>
-      Object.values(cable.nodes).some(
-        (node) => node.is === 'end' && node.at.is === 'port' && node.at.item === itemId && node.at.port === portId,
-      ),
-    );
+    .filter((cable) => endsAtPort(cable, itemId, portId).length > 0);
 }

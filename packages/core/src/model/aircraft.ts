@@ -5,6 +5,7 @@ import {
   CableIdSchema,
   ConductorIdSchema,
   ItemIdSchema,
+  type ItemId,
   LegIdSchema,
   NodeIdSchema,
   PartKeySchema,
@@ -76,6 +77,11 @@ export const CableEndAtSchema = Type.Union([
 ]);
 /** Where the end of a cable is plugged or soldered. */
 export type CableEndAt = Shape<typeof CableEndAtSchema>;
+
+/** A place in a port; in a row of pins, after so many of them. */
+export function portPlace(item: ItemId, port: string, offset: number): Extract<CableEndAt, { is: 'port' }> {
+  return { is: 'port', item, port, ...(offset === 0 ? {} : { offset }) };
+}
 
 /** How many pins of a row come before the first contact of a plug: contact n sits on pin n + offset. */
 export function offsetOf(at: CableEndAt): number {

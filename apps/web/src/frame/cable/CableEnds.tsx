@@ -12,6 +12,7 @@ import {
   plugGoesOnto,
   portAt,
   portIn,
+  portPlace,
   removeEnd,
   type Cable,
   type CableEnd,
@@ -106,8 +107,7 @@ function PlugIn({ cable, end, name, graph }: Omit<EndProps, 'mayGo'> & { readonl
     const chosen = open.find((place) => place.key === key);
     if (chosen === undefined) return;
     const { item, port, offset } = chosen;
-    const at = { is: 'port' as const, item: item.id, port: port.id, ...(offset === 0 ? {} : { offset }) };
-    make({ kind: 'set-cable-end', cable: cable.id, node: end.id, at, was: end.at });
+    make({ kind: 'set-cable-end', cable: cable.id, node: end.id, at: portPlace(item.id, port.id, offset), was: end.at });
   };
   const group = (label: string, fits: boolean) => (
     <optgroup label={label}>
@@ -143,8 +143,7 @@ function SeatInRow({ cable, end, name, graph }: Omit<EndProps, 'mayGo'> & { read
   if (at.is !== 'port' || whole === undefined) return null;
   const free = freeOffsets(graph, whole, positions, { cable: cable.id, node: end.id });
   const shift = (offset: number): void => {
-    const { offset: _old, ...place } = at;
-    make({ kind: 'set-cable-end', cable: cable.id, node: end.id, at: { ...place, ...(offset === 0 ? {} : { offset }) }, was: at });
+    make({ kind: 'set-cable-end', cable: cable.id, node: end.id, at: portPlace(at.item, at.port, offset), was: at });
   };
   return (
     <Choice

@@ -29,10 +29,12 @@ export function tagPlaces(model: SheetModel, layout: SheetLayout): TagPlace[] {
     const origin = layout.boxes.get(box.item);
     if (origin === undefined) continue;
     for (const port of box.ports) {
-      const fresh = port.cables.filter((cable) => !tagged.has(cable));
-      fresh.forEach((cable, i) => {
-        tagged.add(cable);
-        places.push({ id: `tag ${cable}`, cable, ...tagPoint(box, port, origin, i) });
+      const fresh = port.cables.filter(({ id }) => !tagged.has(id));
+      fresh.forEach(({ id, middle }, i) => {
+        tagged.add(id);
+        // Tags of one place stand side by side; those along a row of pins each beside its own.
+        const before = fresh.slice(0, i).filter((other) => other.middle === middle).length;
+        places.push({ id: `tag ${id}`, cable: id, ...tagPoint(box, port.side, middle, origin, before) });
       });
     }
   }
@@ -42,13 +44,18 @@ export function tagPlaces(model: SheetModel, layout: SheetLayout): TagPlace[] {
 /** So many tags stand side by side; further ones go below, so that they stay inside their box. */
 const TAGS_IN_ROW = 2;
 
-function tagPoint(box: SheetBox, port: SheetPort, origin: { readonly x: number; readonly y: number }, index: number) {
+function tagPoint(
+  box: SheetBox,
+  side: SheetPort['side'],
+  middle: number,
+  origin: { readonly x: number; readonly y: number },
+  index: number,
+) {
   const [column, row] = [index % TAGS_IN_ROW, Math.floor(index / TAGS_IN_ROW)];
   const inset = (box.is === 'spine' ? COMB_WIDTH + 7 : 34) + column * (TAG.width + 4);
-  const x = port.side === 'left' ? origin.x + inset : origin.x + box.width - inset - TAG.width;
-  const middle = origin.y + port.top + port.height / 2;
+  const x = side === 'left' ? origin.x + inset : origin.x + box.width - inset - TAG.width;
   const below = row * (TAG.height + 2);
-  return { x, y: (box.is === 'spine' ? middle + 1 : middle - TAG.height / 2) + below };
+  return { x, y: origin.y + (box.is === 'spine' ? middle + 1 : middle - TAG.height / 2) + below };
 }
 
 /** Everything on the sheet that the keyboard can reach. */

@@ -6,6 +6,7 @@ import {
   pinAt,
   pinsBefore,
   planJoin,
+  portPlace,
   portLegs,
   type CableEndAt,
   type Connector,
@@ -66,11 +67,9 @@ function isOver(at: PortAt, pin: PinAddress): boolean {
 
 /** Where a plug goes that is put on a pin: over a row of pins with its first contact there, as long as it does not hang over the end. */
 function placeOver(graph: Graph, pin: PinAddress, plug: Connector): CableEndAt {
-  const at: CableEndAt = { is: 'port', item: pin.item, port: pin.port };
   const row = portOfPin(graph, pin)?.port.connector;
-  if (row === undefined || !isPinRow(row) || plug.positions >= row.positions) return at;
-  const offset = Math.min(pin.n - 1, row.positions - plug.positions);
-  return offset === 0 ? at : { ...at, offset };
+  if (row === undefined || !isPinRow(row) || plug.positions >= row.positions) return portPlace(pin.item, pin.port, 0);
+  return portPlace(pin.item, pin.port, Math.min(pin.n - 1, row.positions - plug.positions));
 }
 
 /** A leg of one cable that leads from the port of one pin to that of the other. */

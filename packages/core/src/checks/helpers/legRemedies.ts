@@ -1,5 +1,6 @@
 import type { SimpleEdit } from '../../edits/registry.ts';
 import { takesSeveralCables } from '../../model/connector.ts';
+import { pinsBefore } from '../../graph/cableJoins.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { isWholeCable, type Join, type Run } from '../../harness/runs.ts';
 import { joinPins, repinEdits } from '../../harness/pinLeg.ts';
@@ -50,7 +51,7 @@ export function groundWire(graph: Graph, { leg, name }: Run): readonly Remedy[] 
   return [
     {
       label: 'Add the ground wire',
-      sentence: `Add a ground wire to ${name}, from pin ${a} of ${leg.a.ref} to pin ${b} of ${leg.b.ref} ${leg.b.port.label}.`,
+      sentence: `Add a ground wire to ${name}, from pin ${a + pinsBefore(leg.a)} of ${leg.a.ref} to pin ${b + pinsBefore(leg.b)} of ${leg.b.ref} ${leg.b.port.label}.`,
       edit: joinPins(graph, leg, a, b),
     },
   ];

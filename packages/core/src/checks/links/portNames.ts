@@ -1,6 +1,8 @@
 import type { Graph, GraphItem } from '../../graph/graph.ts';
-import { cablesAtPort } from '../../graph/cableJoins.ts';
+import { cablesAtPin } from '../../graph/cableJoins.ts';
 import { namesDiffer, portNamesOf } from '../../links/portNames.ts';
+import { endpointPins } from '../../model/endpointPins.ts';
+import type { ItemId } from '../../model/ids.ts';
 import type { UartEndpoint } from '../../model/part.ts';
 import { portOfEnd } from '../../links/serialHops.ts';
 import type { Check, Subject } from '../finding.ts';
@@ -26,6 +28,14 @@ export const portNames: Check = {
   },
 };
 
+/** True where a plug is over a pin of an endpoint. */
+function isPlugged(graph: Graph, item: ItemId, endpoint: UartEndpoint): boolean {
+  return endpointPins(endpoint).some((pin) => {
+    const dot = pin.lastIndexOf('.');
+    return cablesAtPin(graph, item, pin.slice(0, dot), Number(pin.slice(dot + 1))).length > 0;
+  });
+}
+
 function subjectOf(entry: GraphItem, endpoint: UartEndpoint): Subject {
   return { is: 'port', item: entry.item.id, port: portOfEnd({ item: -1, entry, endpoint }) };
 }
@@ -36,7 +46,7 @@ function differingNames(graph: Graph, entry: GraphItem): { subject: Subject; nam
   return portNamesOf(part, graph.design.aircraft.dialect)
     .filter(namesDiffer)
     .map((names) => ({ names, subject: subjectOf(entry, names.endpoint) }))
-    .filter(({ subject }) => subject.is === 'port' && cablesAtPort(graph, item.id, subject.port).length > 0)
+    .filter(({ names }) => isPlugged(graph, item.id, names.endpoint))
     .map(({ names, subject }) => ({
       subject,
       name: `${item.ref} ${names.label}`,

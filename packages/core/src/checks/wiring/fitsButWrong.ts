@@ -17,9 +17,10 @@ export const fitsButWrong: Check = {
 };
 
 function straightAndWrong(graph: Graph, run: Run): Saying[] {
-  const { a, b, joins } = run;
+  const { a, b, joins, leg } = run;
   const isStraight = joins.length > 1 && joins.every((join) => join.contactA.n === join.contactB.n);
-  const harm = isStraight ? straightCableHarm(graph, a, b) : undefined;
+  // On a row of pins, what the plugs are over.
+  const harm = isStraight ? straightCableHarm(graph, leg?.a ?? a, leg?.b ?? b) : undefined;
   // A few wires that go straight and burn nothing, as the branch of a loom may have them, are no straight cable.
   if (harm === undefined || !joins.some((join) => harm.pins.includes(join.contactA.n))) return [];
   return [
@@ -46,7 +47,8 @@ export interface StraightHarm {
 /**
  * Tells whether a straight cable between two ports fits and would reverse supply and ground or put supply on a signal.
  * Ports of the 3-pin servo kind are left to the check of servo leads.
- * @returns undefined when it does not fit, or does no harm
+ * @param a as the plug sees it, where one is over some pins of a row
+ * @returns undefined when it does not fit, or does no harm; the positions are contacts of the plugs
  */
 export function straightCableHarm(graph: Graph, a: PortAt, b: PortAt): StraightHarm | undefined {
   const [first, second] = [mateOf(a.port.connector), mateOf(b.port.connector)];

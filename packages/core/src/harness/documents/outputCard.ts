@@ -1,5 +1,5 @@
 import type { Graph } from '../../graph/graph.ts';
-import { cablesAtPort, portAt } from '../../graph/cableJoins.ts';
+import { cablesAtPin, portAt } from '../../graph/cableJoins.ts';
 import { outputKey } from '../../model/aircraft.ts';
 import type { ItemId } from '../../model/ids.ts';
 import { OUTPUT_FUNCTIONS } from '../../model/outputFunctions.ts';
@@ -16,7 +16,7 @@ export function outputCard(graph: Graph, itemId: ItemId): Sheet | undefined {
     const [portId, n] = [endpoint.pin.slice(0, dot), Number(endpoint.pin.slice(dot + 1))];
     const port = part.ports.find((candidate) => candidate.id === portId);
     const use = graph.design.aircraft.outputs[outputKey(itemId, endpoint.id)]?.function;
-    const cables = cablesAtPort(graph, itemId, portId);
+    const cables = cablesAtPin(graph, itemId, portId, n);
     const far = cables.flatMap((cable) =>
       Object.values(cable.nodes).flatMap((node) => {
         const at = node.is === 'end' ? portAt(graph, node) : undefined;

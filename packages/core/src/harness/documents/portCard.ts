@@ -34,8 +34,11 @@ export function portCard(graph: Graph, itemId: ItemId): Sheet | undefined {
 }
 
 function portRow(graph: Graph, entry: GraphItem, port: Port, allNames: readonly PortNames[]): string[] {
-  const serial = allNames.find(({ endpoint }) => [endpoint.rx, endpoint.tx].some((pin) => pin?.startsWith(`${port.id}.`) === true));
-  const setup = serial === undefined ? undefined : serialSetup(entry.item, serial.endpoint);
+  // A row of pins can have several serial ports, a socket has one at most.
+  const serials = allNames.filter(({ endpoint }) => [endpoint.rx, endpoint.tx].some((pin) => pin?.startsWith(`${port.id}.`) === true));
+  const setups = serials.map(({ endpoint }) => serialSetup(entry.item, endpoint));
+  const each = (words: readonly (string | undefined)[]): string =>
+    words.every((word) => word === undefined) ? '' : words.map((word) => word ?? '-').join(', ');
   const cables = cablesAtPort(graph, entry.item.id, port.id);
   const far = cables.flatMap((cable) =>
     Object.values(cable.nodes)
@@ -46,13 +49,13 @@ function portRow(graph: Graph, entry: GraphItem, port: Port, allNames: readonly 
   const family = CONNECTOR_FAMILIES[port.connector.family].title;
   return [
     port.label,
-    serial === undefined ? '' : (serial.chip ?? 'software'),
-    serial?.firmware ?? '',
+    each(serials.map(({ chip }) => chip ?? 'software')),
+    each(serials.map(({ firmware }) => firmware)),
     `${family}, ${port.connector.positions}`,
     port.pins.map((pin) => pin.label).join(' '),
     far.join(', '),
     cables.map((cable) => cable.tag).join(', '),
-    setup?.protocol === undefined ? '' : protocols[setup.protocol].title,
-    setup?.baud === undefined ? '' : String(setup.baud),
+    each(setups.map((setup) => (setup.protocol === undefined ? undefined : protocols[setup.protocol].title))),
+    each(setups.map((setup) => (setup.baud === undefined ? undefined : String(setup.baud)))),
   ];
 }

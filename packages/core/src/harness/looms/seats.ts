@@ -1,7 +1,7 @@
 import { occupantEnd, type EndAddress } from '../../edits/occupancy.ts';
 import { pinsBefore, placeAt, stretchOf, type PortAt } from '../../graph/cableJoins.ts';
 import type { Graph } from '../../graph/graph.ts';
-import { offsetOf, type CableEnd } from '../../model/aircraft.ts';
+import { offsetOf, portPlace, type CableEnd } from '../../model/aircraft.ts';
 import { isPinRow } from '../../model/connector.ts';
 import type { PinMap, PinMapWish } from '../fitPinMap.ts';
 
@@ -81,8 +81,7 @@ export function freeOffsets(graph: Graph, at: PortAt, positions: number, except?
 
 /** The plug over a pin of a row, by how many pins come before it. */
 function plugOver(graph: Graph, { itemId, port }: PortAt, before: number): CableEnd | undefined {
-  const place = { is: 'port' as const, item: itemId, port: port.id, ...(before === 0 ? {} : { offset: before }) };
-  const there = occupantEnd(graph.design, place, { positions: 1 });
+  const there = occupantEnd(graph.design, portPlace(itemId, port.id, before), { positions: 1 });
   const end = there === undefined ? undefined : graph.cables[graph.cableIx.get(there.cable) ?? -1]?.nodes[there.node];
   return end?.is === 'end' ? end : undefined;
 }

@@ -1,3 +1,6 @@
+import { cablesAtPort, endsAtPort } from '../../graph/cableJoins.ts';
+import { offsetOf } from '../../model/aircraft.ts';
+import { isPinRow } from '../../model/connector.ts';
 import type { CableId, ItemId } from '../../model/ids.ts';
 import type { Pin, Port } from '../../model/part.ts';
 import { pinKey, pinsOf, type Graph } from '../../graph/graph.ts';
@@ -22,7 +25,14 @@ export interface SheetPort {
   readonly side: BoxSide;
   readonly top: number;
   readonly height: number;
-  readonly cables: readonly CableId[];
+  readonly cables: readonly CableAtPort[];
+}
+
+/** A cable at a port. */
+export interface CableAtPort {
+  readonly id: CableId;
+  /** From the top of the box to the middle of what its plugs are over. */
+  readonly middle: number;
 }
 
 /** The controller in the middle, or the card of another item. */
@@ -97,7 +107,7 @@ function portsShown(graph: Graph, item: number, { usedPortsOnly }: SheetScope): 
   const entry = graph.items[item];
   const ports = entry?.part?.ports ?? [];
   if (entry === undefined || usedPortsOnly !== true) return ports;
-  return ports.filter((port) => cablesOn(graph, item, port.id).length > 0);
+  return ports.filter((port) => cablesAtPort(graph, entry.item.id, port.id).length > 0);
 }
 
 /** Which items each port of each item leads to. */
@@ -208,7 +218,7 @@ function box(
       pins.push({ key: pinKey(entry.item.id, port.id, pin.n), item: entry.item.id, port: port.id, pin, side, y });
     });
     tops[side] = start + height + SHEET.portGap;
-    return { port, side, top: start, height, cables: cablesOn(graph, itemIx, port.id) };
+    return { port, side, top: start, height, cables: cablesOn(graph, itemIx, port, start) };
   });
   const height = Math.max(tops.left, tops.right, top + SHEET.portGap) - SHEET.portGap + SHEET.boxPad;
   return {
@@ -223,13 +233,14 @@ function box(
   };
 }
 
-function cablesOn(graph: Graph, itemIx: number, port: string): CableId[] {
+function cablesOn(graph: Graph, itemIx: number, port: Port, top: number): CableAtPort[] {
   const id = graph.items[itemIx]?.item.id;
-  return (graph.cablesAtItem[itemIx] ?? [])
-    .map((ix) => graph.cables[ix])
-    .filter((cable) => cable !== undefined)
-    .filter((cable) =>
-      Object.values(cable.nodes).some((node) => node.is === 'end' && node.at.is === 'port' && node.at.item === id && node.at.port === port),
-    )
-    .map((cable) => cable.id);
+  if (id === undefined) return [];
+  const pins = port.pins.length;
+  return cablesAtPort(graph, id, port.id).map((cable) => {
+    const [first] = endsAtPort(cable, id, port.id);
+    const isOverSome = first !== undefined && isPinRow(port.connector) && first.connector.positions < pins;
+    const [before, ways] = isOverSome ? [offsetOf(first.at), first.connector.positions] : [0, pins];
+    return { id: cable.id, middle: top + (before + ways / 2) * SHEET.rowPitch };
+  });
 }

@@ -1,3 +1,4 @@
+import { cablesAtPort } from '../../graph/cableJoins.ts';
 import { circuitNode, pinNode, type Graph } from '../../graph/graph.ts';
 import { addressesOf } from '../../graph/numbering.ts';
 import type { CircuitElement, Port, ResolvedPart } from '../../model/part.ts';
@@ -88,9 +89,5 @@ function usbOf(graph: Graph, item: number, part: ResolvedPart): PlacedDevice[] {
 
 function isPlugged(graph: Graph, item: number, port: string): boolean {
   const id = graph.items[item]?.item.id;
-  return (graph.cablesAtItem[item] ?? []).some((cable) =>
-    Object.values(graph.cables[cable]?.nodes ?? {}).some(
-      (node) => node.is === 'end' && node.at.is === 'port' && node.at.item === id && node.at.port === port,
-    ),
-  );
+  return id !== undefined && cablesAtPort(graph, id, port).length > 0;
 }

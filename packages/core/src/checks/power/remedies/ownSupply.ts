@@ -1,4 +1,4 @@
-import { cablesAtPort, placeAt, portAt, type PortAt } from '../../../graph/cableJoins.ts';
+import { cablesAtPort, endsAtPort, placeAt, portAt, type PortAt } from '../../../graph/cableJoins.ts';
 import { circuitNode, groupOf, pinNode, type Graph } from '../../../graph/graph.ts';
 import type { Cable, CableEnd, Conductor } from '../../../model/aircraft.ts';
 import { CONNECTOR_FAMILIES, mateOf } from '../../../model/connector.ts';
@@ -71,7 +71,7 @@ function joinSupply(draft: DraftEdits, item: PortAt['itemId'], load: Load, out: 
   const ports = supplyPorts(draft.graph, item, load);
   for (const port of ports) {
     for (const cable of cablesAtPort(draft.graph, item, port.id)) {
-      const end = endAt(cable, item, port.id);
+      const [end] = endsAtPort(cable, item, port.id);
       for (const conductor of end === undefined ? [] : conductorsAt(cable, end.id, underPlug(draft.graph, end, port), 'supply-in')) {
         if (!draft.make({ kind: 'remove-conductor', cable: cable.id, conductor: conductor.id })) return false;
       }
@@ -92,7 +92,7 @@ function sparePairs(draft: DraftEdits, item: PortAt['itemId'], port: Port, amps:
   if (CONNECTOR_FAMILIES[port.connector.family].contactA >= amps) return true;
   const [cable] = cablesAtPort(draft.graph, item, port.id);
   const [leg] = Object.values(cable?.legs ?? {});
-  const end = cable === undefined ? undefined : endAt(cable, item, port.id);
+  const [end] = cable === undefined ? [] : endsAtPort(cable, item, port.id);
   if (cable === undefined || leg === undefined || end === undefined) return false;
   const used = Object.values(cable.conductors);
   const { pins } = underPlug(draft.graph, end, port);
@@ -125,12 +125,6 @@ function underPlug(graph: Graph, end: CableEnd, port: Port): Port {
   return portAt(graph, end)?.port ?? port;
 }
 
-function endAt(cable: Cable, item: PortAt['itemId'], port: string): CableEnd | undefined {
-  return Object.values(cable.nodes).find(
-    (node): node is CableEnd => node.is === 'end' && node.at.is === 'port' && node.at.item === item && node.at.port === port,
-  );
-}
-
 function conductorsAt(cable: Cable, node: NodeId, port: Port, role: 'supply-in' | 'gnd'): readonly Conductor[] {
   const contacts = port.pins.filter((pin) => pin.role === role).map(({ n }) => n);
   return Object.values(cable.conductors).filter(({ a, b }) => {
@@ -140,7 +134,7 @@ function conductorsAt(cable: Cable, node: NodeId, port: Port, role: 'supply-in' 
 }
 
 function branchTo(draft: DraftEdits, item: PortAt['itemId'], port: Port, cable: Cable, out: PortAt, amps: number): boolean {
-  const end = endAt(cable, item, port.id);
+  const [end] = endsAtPort(cable, item, port.id);
   const pinOf = (at: Port, ...roles: readonly string[]): number | undefined => at.pins.find(({ role }) => roles.includes(role))?.n;
   const own = end === undefined ? port : underPlug(draft.graph, end, port);
   const [supply, ground] = [pinOf(own, 'supply-in'), pinOf(own, 'gnd')];
