@@ -7,6 +7,9 @@ import {
   asId,
   catalogue,
   editKinds,
+  nextReference,
+  partKeyOf,
+  sampleParts,
   SCHEMA_VERSION,
   withFreshIds,
   type AircraftId,
@@ -45,6 +48,19 @@ export async function makeWorkshop(folder: string): Promise<void> {
     ({ version } = body);
     for (const kind of kindsIn(edit)) made.set(kind, (made.get(kind) ?? 0) + 1);
   };
+  // Few parts sit on one another without a cable: random ones would seldom do.
+  for (const id of ['controller-f7-rows', 'output-board-stacked-6']) {
+    const part = sampleParts.find((candidate) => candidate.id === id);
+    if (part === undefined) throw new Error(`There is no part ${id}.`);
+    const ref = nextReference(design.aircraft, part.kind);
+    await post(filled({ kind: 'add-item', item: { id: asId('?1'), ref, part: partKeyOf(part), where: 'aircraft', settings: {} } }, makeId));
+  }
+  // Bays and cables rest on the frame's points: a random other frame is refused.
+  for (const spanMm of [1_400, 1_500]) {
+    const was = design.aircraft.airframe.frame;
+    if (was === undefined) throw new Error('The aircraft has no frame.');
+    await post({ kind: 'set-frame', frame: { ...was, numbers: { ...was.numbers, spanMm } }, was });
+  }
   const lacks = (kind: string): boolean => (made.get(kind) ?? 0) < ENOUGH;
   for (const draw of manyDraws()) {
     if (![...editKinds.keys(), 'batch', 'undo'].some(lacks)) break;

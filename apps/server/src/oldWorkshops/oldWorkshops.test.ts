@@ -44,7 +44,12 @@ function documentsOf(schema: number): (readonly [version: number, document: Json
 
 /** A document of an older schema as it has to be today. Migrations so far only add what is empty, so that this is known without them. */
 function asOfToday(document: Json, schema: number): string {
-  return withoutIssued({ ...document, schema: SCHEMA_VERSION, ...(schema < 2 ? { needs: {}, outputs: {} } : {}) });
+  return withoutIssued({
+    ...document,
+    schema: SCHEMA_VERSION,
+    ...(schema < 2 ? { needs: {}, outputs: {} } : {}),
+    ...(schema < 9 ? { mates: {} } : {}),
+  });
 }
 
 function withoutIssued({ issued: _issued, ...rest }: Json): string {

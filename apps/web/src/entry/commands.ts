@@ -1,4 +1,5 @@
 import { addCommand } from './addCommand.ts';
+import { mateCommand, partCommand } from './mateCommands.ts';
 import { lengthCommand } from './lengthCommand.ts';
 import { moveCommand } from './moveCommand.ts';
 import { cutCommand, findCommand, goCommand, historyCommands, openCommand, printCommand, scenarioCommand } from './placeCommands.ts';
@@ -11,6 +12,8 @@ export const entryCommands: readonly EntryCommand[] = [
   wireCommand,
   plugCommand,
   unplugCommand,
+  mateCommand,
+  partCommand,
   addCommand,
   findCommand,
   moveCommand,

@@ -4,12 +4,14 @@ import {
   joinMap,
   joinRank,
   joinWay,
+  mateName,
   pinsOfStretch,
   loomOf,
   planJoin,
   splicesFor,
   type Graph,
   type JoinWay,
+  type MateId,
   type PinMap,
   type PortAt,
 } from '@wired-falcon/core';
@@ -73,26 +75,27 @@ function rank(graph: Graph, place: Place): number {
 }
 
 /** Free ports come before those that hold a plug: there the cable gets a branch. */
-const WAY_RANK: Readonly<Record<JoinWay['is'], number>> = { cable: 0, inside: 1, branch: 1, merge: 2 };
+const WAY_RANK: Readonly<Record<JoinWay['is'], number>> = { cable: 0, inside: 1, branch: 1, merge: 2, mated: 3 };
 
 function join(graph: Graph, a: Place, b: Place): Offer {
   const text = `${a.name} > ${b.name}`;
   const wish = a.n === undefined || b.n === undefined ? 'meaning' : { a: a.n, b: b.n };
   const map = joinMap(graph, a.at, b.at, wish);
   const way = joinWay(graph, map.a, map.b);
-  if (map.pairs.length === 0) return impossible(text, whyNone(way));
+  if (map.pairs.length === 0 || way.is === 'mated') return impossible(text, whyNone(graph, way));
   return {
     // A branch that needs no splice comes before one that does: what is in the plug already is seldom wanted twice.
     rank: [WAY_RANK[way.is], splicesFor(graph, map) === 0 ? 0 : 1, ...joinRank(map)],
     suggestion: () => {
       const edit = planJoin(graph, a.at, b.at, wish);
-      if (edit === undefined) return { text, effect: whyNone(way), action: undefined };
+      if (edit === undefined) return { text, effect: whyNone(graph, way), action: undefined };
       return { text, effect: effectOf(graph, way, map, a, b), action: { is: 'edit', edit } };
     },
   };
 }
 
-function whyNone(way: JoinWay): string {
+function whyNone(graph: Graph, way: JoinWay): string {
+  if (way.is === 'mated') return `occupied: ${matedWords(graph, way.mate)}`;
   if (way.is === 'inside') return `${loomOf(way).tag} joins them already`;
   return way.is === 'cable' ? 'no pin of one belongs to a pin of the other' : 'no pin is left to join';
 }
@@ -122,9 +125,15 @@ function seatWords({ a, b }: PinMap): string {
     .join('');
 }
 
+function matedWords({ design }: Graph, id: MateId): string {
+  const mate = design.aircraft.mates[id];
+  return mate === undefined ? 'another port' : mateName(design, mate);
+}
+
 function wayWords(way: JoinWay): string {
   switch (way.is) {
     case 'cable':
+    case 'mated':
       return '';
     case 'branch':
       return `branch of ${way.of.cable.tag}: `;

@@ -1,7 +1,8 @@
 import { splitReference } from '../edits/references.ts';
 import type { Aircraft, Cable, CableEndAt, CableNode, Item } from '../model/aircraft.ts';
 import type { Design } from '../model/design.ts';
-import { asId, type CableId, type ConductorId, type ItemId } from '../model/ids.ts';
+import type { Mate } from '../model/mate.ts';
+import { asId, type CableId, type ConductorId, type ItemId, type MateId } from '../model/ids.ts';
 
 /**
  * A design several times over in one aircraft, for tests and measurements: every item and cable again under further ids,
@@ -11,6 +12,7 @@ export function multiplied(design: Design, times: number): Design {
   const { aircraft } = design;
   const items: Record<ItemId, Item> = {};
   const cables: Record<CableId, Cable> = {};
+  const mates: Record<MateId, Mate> = {};
   for (let copy = 0; copy < times; copy++) {
     for (const item of Object.values(aircraft.items)) {
       const again = { ...item, id: copyOf<ItemId>(item.id, copy), ref: shifted(item.ref, aircraft, copy) };
@@ -20,12 +22,17 @@ export function multiplied(design: Design, times: number): Design {
       const again = copyCable(cable, aircraft, copy);
       cables[again.id] = again;
     }
+    for (const mate of Object.values(aircraft.mates)) {
+      const id = copyOf<MateId>(mate.id, copy);
+      const [a, b] = [mate.a, mate.b].map(({ item, port }) => ({ item: copyOf<ItemId>(item, copy), port }));
+      if (a !== undefined && b !== undefined) mates[id] = { ...mate, id, a, b };
+    }
   }
   const issued = Object.fromEntries(Object.entries(aircraft.issued).map(([prefix, count]) => [prefix, count * times]));
-  return { aircraft: { ...aircraft, items, cables, outputs: {}, waivers: {}, issued }, parts: design.parts };
+  return { aircraft: { ...aircraft, items, cables, mates, outputs: {}, waivers: {}, issued }, parts: design.parts };
 }
 
-function copyOf<B extends ItemId | CableId | ConductorId>(id: B, copy: number): B {
+function copyOf<B extends ItemId | CableId | ConductorId | MateId>(id: B, copy: number): B {
   return asId<B>(copy === 0 ? id : `${id}-${copy}`);
 }
 

@@ -10,10 +10,11 @@ import {
   type Item,
   type NodePin,
 } from '../model/aircraft.ts';
-import { connectorsMate, isPinRow, mateOf, takesSeveralCables } from '../model/connector.ts';
+import { connectorsMate, isPinRow, mateOf, plugGoesOnto, takesSeveralCables } from '../model/connector.ts';
 import type { Design } from '../model/design.ts';
 import { ItemIdSchema, PartKeySchema } from '../model/ids.ts';
 import { LIMITS } from '../model/limits.ts';
+import { mateOffset, type Mate } from '../model/mate.ts';
 import { PortIdSchema, type Part, type PartPort } from '../model/part.ts';
 import { SettingIdSchema } from '../model/setting.ts';
 import { settingsOf, settingTakes } from '../model/settingsOf.ts';
@@ -78,10 +79,11 @@ export function planAdoption(design: Design, edit: AdoptRevision): Adoption | { 
     }
     cables[cable.id] = moved;
   }
+  const mates = moveMates(design, item, edit.map, to, said);
   const settings = mapSettings(item, edit.map, to, said);
   const outputs = mapOutputs(aircraft, item, edit.map, to, said);
   const items = { ...aircraft.items, [item.id]: { ...item, part: edit.part, settings } };
-  return { aircraft: { ...aircraft, items, cables, outputs }, moves: said.moves, losses: said.losses };
+  return { aircraft: { ...aircraft, items, cables, mates, outputs }, moves: said.moves, losses: said.losses };
 }
 
 interface Said {
@@ -149,6 +151,31 @@ function moveEnds(cable: Cable, item: Item, map: RevisionMap, from: Part | undef
     moved = isOverSome ? withNode(moved, end) : moveContacts(withNode(moved, end), end, portOf(from, portId), there, row, said);
   }
   return moved;
+}
+
+/** Mates go with their ports, where the two still go together and nothing else is there; else they are parted. */
+function moveMates({ aircraft, parts }: Design, item: Item, map: RevisionMap, to: Part, said: Said): Aircraft['mates'] {
+  const mates: Record<string, Mate> = {};
+  for (const mate of Object.values(aircraft.mates)) {
+    const side = mate.a.item === item.id ? 'a' : mate.b.item === item.id ? 'b' : undefined;
+    if (side === undefined) {
+      mates[mate.id] = mate;
+      continue;
+    }
+    const now = map.ports.find(({ from }) => from === mate[side].port)?.to ?? null;
+    const there = now === null ? undefined : portOf(to, now);
+    const other = mate[side === 'a' ? 'b' : 'a'];
+    const far = portOf(parts.get(aircraft.items[other.item]?.part ?? item.part), other.port);
+    const [a, b] = side === 'a' ? [there, far] : [far, there];
+    const isInTheWay = [...said.filled].some((filled) => filled === there?.id || filled.startsWith(`${there?.id ?? ''} `));
+    const goOn = a !== undefined && b !== undefined && plugGoesOnto(a.connector, b.connector);
+    if (now === null || !goOn || isInTheWay || mateOffset(mate) + a.connector.positions > b.connector.positions) {
+      said.losses.push(`${item.ref} and ${aircraft.items[other.item]?.ref ?? '?'} are parted: the two no longer go together.`);
+      continue;
+    }
+    mates[mate.id] = { ...mate, [side]: { item: item.id, port: now } };
+  }
+  return mates;
 }
 
 /**

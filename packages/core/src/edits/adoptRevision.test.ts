@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { partKeyOf } from '../model/contentHash.ts';
 import type { Design } from '../model/design.ts';
-import { asId, type PartId } from '../model/ids.ts';
+import { asId, type MateId, type PartId } from '../model/ids.ts';
 import type { Part } from '../model/part.ts';
 import { settingsOf } from '../model/settingsOf.ts';
 import { bench } from '../test/checkCases/build.ts';
@@ -131,6 +131,37 @@ describe('adopting another revision of a part', () => {
     );
     expect(plan(torn.design, torn.edit).losses.filter((loss) => loss.includes('hangs free'))).toHaveLength(2);
     expect(integrityOf(made(torn.design, torn.edit))).toEqual([]);
+  });
+
+  it('keeps boards that sit on one another as long as they go together, and parts them where they do not', () => {
+    const one = bench('controller-f7-rows', 'output-board-stacked-6');
+    const place = (ref: string, portId: string) => ({ item: itemOf(one.design, ref).id, port: portId });
+    const id = asId<MateId>('m');
+    const stack = made(one.design, { kind: 'add-mate', mate: { id, a: place('PWR1', 'stack'), b: place('FC1', 'servos') } });
+    const board = partOf(stack, 'FC1');
+    const now = (pin: string): string => pin.replace(/^servos\./, 'outputs.');
+    const renamed: Part = {
+      ...board,
+      massG: board.massG + 1,
+      ports: board.ports.map((each) => (each.id === 'servos' ? { ...each, id: 'outputs' } : each)),
+      endpoints: board.endpoints.map((endpoint) => (endpoint.is === 'pulse-out' ? { ...endpoint, pin: now(endpoint.pin) } : endpoint)),
+      circuit: board.circuit.map((element) => (element.is === 'link' ? { ...element, a: now(element.a), b: now(element.b) } : element)),
+    };
+    const kept = proposal('FC1', renamed, stack);
+    expect(made(kept.design, kept.edit).aircraft.mates[id]?.b.port).toBe('outputs');
+    expect(plan(kept.design, kept.edit).losses).toEqual([]);
+    const shorter: Part = {
+      ...board,
+      ports: board.ports.map((each) => {
+        const pins = each.pins.slice(0, 12);
+        return each.id === 'servos' ? { ...each, pins, connector: { ...each.connector, positions: 12 } } : each;
+      }),
+      endpoints: board.endpoints.filter(({ id: endpoint }) => endpoint !== 's5' && endpoint !== 's6'),
+      circuit: board.circuit.filter((element) => !/servos\.1[3-8]/.test(JSON.stringify(element))),
+    };
+    const torn = proposal('FC1', shorter, stack);
+    expect(made(torn.design, torn.edit).aircraft.mates).toEqual({});
+    expect(plan(torn.design, torn.edit).losses).toContain('FC1 and PWR1 are parted: the two no longer go together.');
   });
 
   it('lets a cable hang free whose port has no counterpart, and lists it', () => {

@@ -103,5 +103,6 @@ function placeOf(design: Design, path: readonly string[]): string {
   const { items, cables } = design.aircraft;
   if (family === 'items') return Object.values(items).find((item) => item.id === id)?.ref ?? 'The item';
   if (family === 'cables') return Object.values(cables).find((cable) => cable.id === id)?.tag ?? 'The cable';
+  if (family === 'mates') return 'What mates with what';
   return family === 'waivers' ? 'The accepted finding' : family === 'name' ? 'The name of the aircraft' : 'The aircraft';
 }

@@ -17,8 +17,8 @@ import { CableIdSchema, NodeIdSchema, type CableId, type NodeId } from '../model
 import { LIMITS } from '../model/limits.ts';
 import { editKind, refuse, type Outcome, type Refused } from './family.ts';
 import { freeEnds } from './freeEnds.ts';
-import { placeName, portOf, tagOf } from './lookups.ts';
-import { occupantOf } from './occupancy.ts';
+import { occupantName, placeName, portOf, tagOf } from './lookups.ts';
+import { occupantAt } from './occupancy.ts';
 import { isFresh, issue, nextTag } from './references.ts';
 
 const closed = { additionalProperties: false } as const;
@@ -101,12 +101,15 @@ export function blockedEnd(design: Design, cable: CableId, node: CableEnd, at: C
     const other = design.aircraft.cables[at.cable]?.nodes[at.node];
     if (other?.is !== 'end') return refuse('unknown-cable', 'The cable end to plug into is no longer there.', at.cable);
   }
-  const occupant = occupantOf(design, at, { cable, node: node.id }, node.connector.positions);
+  const occupant = occupantAt(design, at, { except: { cable, node: node.id }, positions: node.connector.positions });
   if (occupant === undefined) return undefined;
+  const name = occupantName(design, occupant);
   return refuse(
     'port-occupied',
-    `${placeName(design, at)} is occupied by ${occupant.tag}. Unplug ${occupant.tag} first, or choose another port.`,
-    occupant.id,
+    occupant.is === 'mate'
+      ? `${placeName(design, at)} is occupied: ${name}. Part the two first, or choose another port.`
+      : `${placeName(design, at)} is occupied by ${name}. Unplug ${name} first, or choose another port.`,
+    occupant.is === 'mate' ? occupant.mate : occupant.cable,
   );
 }
 

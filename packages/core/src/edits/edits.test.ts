@@ -242,7 +242,7 @@ describe('undo', () => {
     if (free?.is !== 'end') throw new Error('W11 has no end.');
     const moved = step(first.design, { kind: 'set-cable-end', cable: other.id, node: free.id, at: bench.at, was: free.at });
     const result = undoWith(moved.design, first.inverse);
-    expect(result).toMatchObject({ refused: { sentence: expect.stringContaining('both plugged into FC1 S1') } });
+    expect(result).toMatchObject({ refused: { sentence: expect.stringContaining('are both at FC1 S1') } });
   });
 
   it('is refused when a cable was plugged into the item that would vanish', () => {

@@ -81,6 +81,8 @@ function insistOnOne(design: Design, edit: SimpleEdit): SimpleEdit | undefined {
     case 'remove-leg':
     case 'add-conductor':
     case 'remove-conductor':
+    case 'add-mate':
+    case 'remove-mate':
     case 'adopt-part-revision':
     case 'add-waiver':
     case 'remove-waiver':

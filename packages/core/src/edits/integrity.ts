@@ -1,10 +1,11 @@
 import { outputKey, type Aircraft, type Cable, type Item, type OutputUse } from '../model/aircraft.ts';
 import type { Design } from '../model/design.ts';
+import type { Mate } from '../model/mate.ts';
 import { brokenInside } from './cableEdits.ts';
 import type { Change } from './changes.ts';
 import type { Refusal } from './family.ts';
-import { placeName } from './lookups.ts';
-import { occupantOf } from './occupancy.ts';
+import { mateName, occupantName, placeName } from './lookups.ts';
+import { occupantAt, occupantOfMate } from './occupancy.ts';
 import { isFresh } from './references.ts';
 
 /**
@@ -13,7 +14,7 @@ import { isFresh } from './references.ts';
  * In the order of the document; each as a sentence.
  */
 export function integrityOf(design: Design): Refusal[] {
-  return problemsIn(design, { items: 'all', cables: 'all', outputs: 'all', waivers: 'all', isAirframe: true });
+  return problemsIn(design, { items: 'all', cables: 'all', mates: 'all', outputs: 'all', waivers: 'all', isAirframe: true });
 }
 
 /** The same, looked for only where changes were made and where what they touched is mentioned. */
@@ -21,7 +22,13 @@ export function integrityAround(design: Design, changes: readonly Change[]): Ref
   const { cables, outputs } = design.aircraft;
   const keysIn = (family: string): Set<string> =>
     new Set(changes.flatMap(({ path: [name, key] }) => (name === family && key !== undefined ? [key] : [])));
-  const touched = { items: keysIn('items'), cables: keysIn('cables'), outputs: keysIn('outputs'), waivers: keysIn('waivers') };
+  const touched = {
+    items: keysIn('items'),
+    cables: keysIn('cables'),
+    mates: keysIn('mates'),
+    outputs: keysIn('outputs'),
+    waivers: keysIn('waivers'),
+  };
   const mentions = ({ nodes }: Cable): boolean =>
     Object.values(nodes).some(
       (node) =>
@@ -32,6 +39,8 @@ export function integrityAround(design: Design, changes: readonly Change[]): Ref
   return problemsIn(design, {
     items: isAirframeTouched ? 'all' : touched.items,
     cables: union(touched.cables, idsWhere(cables, mentions)),
+    // A mate fills its ports whichever of the two came back.
+    mates: touched.cables.size > 0 || touched.mates.size > 0 || touched.items.size > 0 ? 'all' : touched.mates,
     outputs: union(
       touched.outputs,
       idsWhere(outputs, ({ item }) => touched.items.has(item)),
@@ -60,7 +69,7 @@ function entriesIn<T>(record: Readonly<Record<string, T>>, scope: Scope): [strin
   });
 }
 
-interface Places extends Readonly<Record<'items' | 'cables' | 'outputs' | 'waivers', Scope>> {
+interface Places extends Readonly<Record<'items' | 'cables' | 'mates' | 'outputs' | 'waivers', Scope>> {
   readonly isAirframe: boolean;
 }
 
@@ -74,6 +83,7 @@ function problemsIn(design: Design, scope: Places): Refusal[] {
     ...items.flatMap(([id, item]) => itemProblems(design, id, item, refsTwice)),
     ...(scope.isAirframe ? routeProblems(aircraft) : []),
     ...cables.flatMap(([id, cable]) => cableProblems(design, id, cable, tagsTwice)),
+    ...entriesIn(aircraft.mates, scope.mates).flatMap(([id, mate]) => mateProblems(design, id, mate)),
     ...entriesIn(aircraft.outputs, scope.outputs).flatMap(([key, use]) => outputProblems(aircraft, key, use)),
     ...entriesIn(aircraft.waivers, scope.waivers)
       .filter(([id, waiver]) => waiver.id !== id)
@@ -133,11 +143,24 @@ function cableProblems(design: Design, id: string, cable: Cable, tagsTwice: Read
     if (at.is === 'mate' && at.cable === cable.id) found.push(problem('cable-to-itself', `${cable.tag} is plugged into itself.`, id));
     if (at.is === 'mate' && aircraft.cables[at.cable]?.nodes[at.node]?.is !== 'end')
       found.push(problem('unknown-cable', `${cable.tag} is plugged into a cable that is not there.`, id));
-    const occupant = occupantOf(design, at, { cable: cable.id, node: node.id }, node.connector.positions);
-    if (occupant !== undefined)
-      found.push(problem('port-occupied', `${cable.tag} and ${occupant.tag} are both plugged into ${placeName(design, at)}.`, id));
+    const occupant = occupantAt(design, at, { except: { cable: cable.id, node: node.id }, positions: node.connector.positions });
+    if (occupant !== undefined) {
+      const words = `${cable.tag} and ${occupantName(design, occupant)} are both at ${placeName(design, at)}.`;
+      found.push(problem('port-occupied', words, id));
+    }
   }
   return found;
+}
+
+function mateProblems(design: Design, id: string, mate: Mate): Refusal[] {
+  const { items } = design.aircraft;
+  if (mate.id !== id) return [problem('id-taken', 'Two mated ports are filed under another id than their own.', id)];
+  const gone = [mate.a, mate.b].find(({ item }) => items[item] === undefined);
+  if (gone !== undefined)
+    return [problem('unknown-item', 'Two ports mate, and one of them is of an item that is not there.', id, gone.item)];
+  const blocked = occupantOfMate(design, mate);
+  if (blocked === undefined) return [];
+  return [problem('port-occupied', `${mateName(design, mate)} and ${occupantName(design, blocked)} are at one port.`, id)];
 }
 
 function outputProblems(aircraft: Aircraft, key: string, use: OutputUse): Refusal[] {

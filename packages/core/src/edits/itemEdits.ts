@@ -7,6 +7,7 @@ import { settingsOf, settingTakes } from '../model/settingsOf.ts';
 import { changeItem } from './changeItem.ts';
 import { editKind, refuse, type Outcome } from './family.ts';
 import { freeEnds } from './freeEnds.ts';
+import { matesWithout } from './mateEdits.ts';
 import { refOf } from './lookups.ts';
 import { isFresh, issue, splitReference } from './references.ts';
 
@@ -48,7 +49,13 @@ const removeItem = editKind({
     const { [edit.item]: _gone, ...items } = aircraft.items;
     const outputs = Object.fromEntries(Object.entries(aircraft.outputs).filter(([, use]) => use.item !== edit.item));
     return {
-      aircraft: { ...aircraft, items, outputs, cables: freeEnds(aircraft.cables, (at) => at.is === 'port' && at.item === edit.item) },
+      aircraft: {
+        ...aircraft,
+        items,
+        outputs,
+        cables: freeEnds(aircraft.cables, (at) => at.is === 'port' && at.item === edit.item),
+        mates: matesWithout(aircraft.mates, edit.item),
+      },
     };
   },
 });

@@ -1,7 +1,9 @@
 import { offsetOf, type CableEndAt, type Item } from '../model/aircraft.ts';
 import type { Design } from '../model/design.ts';
 import type { CableId, ItemId } from '../model/ids.ts';
+import type { Mate } from '../model/mate.ts';
 import type { PartPort } from '../model/part.ts';
+import type { Occupant } from './occupant.ts';
 
 /** The reference of an item for a sentence; `?` where it is gone. */
 export function refOf(design: Design, item: ItemId): string {
@@ -32,4 +34,16 @@ export function placeName(design: Design, at: CableEndAt): string {
     case 'free':
       return 'free end';
   }
+}
+
+/** What mates with what, in words: `FC1 stack on PDB1 stack`. */
+export function mateName(design: Design, { a, b }: Mate, word: 'on' | 'off' = 'on'): string {
+  return `${placeName(design, { is: 'port', ...a })} ${word} ${placeName(design, { is: 'port', ...b })}`;
+}
+
+/** What occupies a place, in words: `W05`, `FC1 stack on PWR1 stack`. */
+export function occupantName(design: Design, there: Occupant): string {
+  if (there.is === 'end') return tagOf(design, there.cable);
+  const mate = design.aircraft.mates[there.mate];
+  return mate === undefined ? '?' : mateName(design, mate);
 }

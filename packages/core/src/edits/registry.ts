@@ -13,6 +13,7 @@ import type { EditKind } from './family.ts';
 import { frameEdits } from './frameEdits.ts';
 import { itemEdits } from './itemEdits.ts';
 import { legEdits } from './legEdits.ts';
+import { mateEdits } from './mateEdits.ts';
 import { outputEdits } from './outputEdits.ts';
 import { partEdits } from './partEdits.ts';
 import { placeEdits } from './placeEdits.ts';
@@ -31,6 +32,7 @@ const families = [
   ...endEdits,
   ...legEdits,
   ...conductorEdits,
+  ...mateEdits,
   ...outputEdits,
   ...partEdits,
   ...placeEdits,

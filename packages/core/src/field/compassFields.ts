@@ -1,3 +1,4 @@
+import { isJoined } from '../graph/matesAt.ts';
 import type { Graph } from '../graph/graph.ts';
 import { placedItems, type PlacedItem } from '../layout/placedItems.ts';
 import { turned, turningOf } from '../layout/turning.ts';
@@ -48,7 +49,7 @@ export function compassFields(graph: Graph): readonly CompassField[] {
 /** Compasses of their own that are wired; where there is none, those inside controllers. */
 export function compassesInUse(graph: Graph): readonly PlacedItem[] {
   const all = placedItems(graph).filter(({ part }) => part.compass !== undefined);
-  const apart = all.filter(({ part, index }) => part.kind !== 'controller' && (graph.cablesAtItem[index] ?? []).length > 0);
+  const apart = all.filter(({ part, index }) => part.kind !== 'controller' && isJoined(graph, index));
   return apart.length > 0 ? apart : all.filter(({ part }) => part.kind === 'controller');
 }
 

@@ -56,8 +56,8 @@ describe('aircraft files', () => {
     const { needs: _needs, outputs: _outputs, ...first } = demoDesign().aircraft;
     const read = readAircraftFile(JSON.stringify({ ...JSON.parse(text), aircraft: { ...first, schema: 1 } }));
     if ('sentence' in read) throw new Error(read.sentence);
-    expect(read.migrated).toHaveLength(7);
-    expect(read.design.aircraft).toEqual({ ...first, schema: SCHEMA_VERSION, needs: {}, outputs: {} });
+    expect(read.migrated).toHaveLength(8);
+    expect(read.design.aircraft).toEqual({ ...first, schema: SCHEMA_VERSION, needs: {}, outputs: {}, mates: {} });
   });
 
   it('with a part that does not hold together are refused, and the part is named', () => {

@@ -1,6 +1,8 @@
 import type { Cable, CableEnd, Conductor, Item } from '../model/aircraft.ts';
+import type { Connector } from '../model/connector.ts';
 import type { Design } from '../model/design.ts';
 import type { CableId, ItemId, NodeId } from '../model/ids.ts';
+import type { Mate } from '../model/mate.ts';
 import type { CircuitElement, Pin, Port, ResolvedPart } from '../model/part.ts';
 import { cableNodes, partNodes, pinAddress } from './numbering.ts';
 
@@ -21,6 +23,8 @@ export type GraphNode =
 export type GraphEdge =
   | { readonly is: 'conductor'; readonly a: number; readonly b: number; readonly cable: number; readonly conductor: Conductor }
   | { readonly is: 'contact'; readonly a: number; readonly b: number; readonly cable: number; readonly end: CableEnd; readonly n: number }
+  /** Pins of two ports that mate directly; `a` is of the mate's own port A. */
+  | { readonly is: 'mate'; readonly a: number; readonly b: number; readonly mate: Mate; readonly connector: Connector }
   | { readonly is: 'element'; readonly a: number; readonly b: number; readonly item: number; readonly element: CircuitElement };
 
 /** Groups of nodes: the group of each node, and the members of each group, both as flat arrays. */
@@ -45,7 +49,10 @@ export interface Graph {
   readonly cableIx: ReadonlyMap<CableId, number>;
   readonly nodes: readonly GraphNode[];
   readonly edges: readonly GraphEdge[];
-  /** Pins joined by copper outside the parts: conductors, contacts and splices. */
+  /**
+   * Pins joined by copper outside the parts, which is conductors, contacts, splices and ports that mate, and by copper that leads from one
+   * pin of a part straight to another: what a board passes on arrives where the next wire leads.
+   */
   readonly wires: Partition;
   /** Nets: pins at one potential, which is `wires` and the 0 ohm links inside the parts. */
   readonly nets: Partition;

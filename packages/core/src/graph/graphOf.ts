@@ -1,6 +1,7 @@
 import { offsetOf, type Cable } from '../model/aircraft.ts';
 import type { Design } from '../model/design.ts';
 import type { CableId, ItemId } from '../model/ids.ts';
+import { mateOffset, type Mate, type PortPlace } from '../model/mate.ts';
 import { byNatural } from '../model/naturalOrder.ts';
 import type { CircuitElement } from '../model/part.ts';
 import { resolvePart } from '../model/resolvePart.ts';
@@ -18,6 +19,7 @@ import {
 import { cableInOrder } from './cableInOrder.ts';
 import { addressesOf, cableNodes, partNodes } from './numbering.ts';
 import { Grouping } from './partition.ts';
+import { isPassage } from './passedOn.ts';
 
 const cache = new WeakMap<Design, Graph>();
 
@@ -49,12 +51,13 @@ function build(design: Design): Graph {
   const edges: GraphEdge[] = [];
   items.forEach((_, item) => addElementEdges(numbered, item, edges));
   cables.forEach((_, cable) => addCableEdges(numbered, cable, edges));
+  for (const mate of matesInOrder(design, itemIx)) addMateEdges(numbered, mate, edges);
   return {
     design,
     ...numbered,
     nodes,
     edges,
-    wires: joinedBy(nodes.length, edges, (edge) => edge.is !== 'element'),
+    wires: joinedBy(nodes.length, edges, (edge) => edge.is !== 'element' || isPassage(edge.element)),
     nets: joinedBy(nodes.length, edges, (edge) => edge.is !== 'element' || isCopper(edge.element)),
     cablesAtItem: cablesAtItems(items.length, cables, itemIx),
   };
@@ -115,6 +118,23 @@ function addCableEdges(graph: Numbered, ix: number, edges: GraphEdge[]): void {
       const b = counterpart(graph, node.at, n);
       if (a !== undefined && b !== undefined) edges.push({ is: 'contact', a, b, cable: ix, end: node, n });
     }
+  }
+}
+
+/** By the items that they join, whatever their ids. */
+function matesInOrder({ aircraft }: Design, itemIx: ReadonlyMap<ItemId, number>): readonly Mate[] {
+  const place = ({ item, port }: PortPlace): string => `${String(itemIx.get(item) ?? -1).padStart(5, '0')} ${port}`;
+  const key = ({ a, b }: Mate): string => `${place(a)} ${place(b)}`;
+  return Object.values(aircraft.mates).sort(byNatural(key));
+}
+
+function addMateEdges(graph: Numbered, mate: Mate, edges: GraphEdge[]): void {
+  const part = graph.items[graph.itemIx.get(mate.a.item) ?? -1]?.part;
+  const port = part?.ports.find(({ id }) => id === mate.a.port);
+  for (const { n } of port?.pins ?? []) {
+    const a = pinNode(graph, mate.a.item, mate.a.port, n);
+    const b = pinNode(graph, mate.b.item, mate.b.port, n + mateOffset(mate));
+    if (port !== undefined && a !== undefined && b !== undefined) edges.push({ is: 'mate', a, b, mate, connector: port.connector });
   }
 }
 

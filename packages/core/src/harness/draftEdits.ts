@@ -111,6 +111,7 @@ function reduced({ aircraft, parts }: Design, only: readonly ItemId[]): Design {
       ...aircraft,
       items: Object.fromEntries(Object.entries(aircraft.items).filter(([, { id }]) => only.includes(id))),
       cables: Object.fromEntries(Object.entries(aircraft.cables).filter(([, { nodes }]) => Object.values(nodes).every(isKept))),
+      mates: Object.fromEntries(Object.entries(aircraft.mates).filter(([, { a, b }]) => only.includes(a.item) && only.includes(b.item))),
       outputs: {},
       waivers: {},
     },

@@ -1,4 +1,5 @@
-import { cablesAtPort, type PortAt } from '../graph/cableJoins.ts';
+import { isPortJoined } from '../graph/matesAt.ts';
+import { type PortAt } from '../graph/cableJoins.ts';
 import { groupOf, pinNode, type Graph } from '../graph/graph.ts';
 import { driverAt, voltsAt } from '../graph/railsOf.ts';
 import { takesSeveralCables } from '../model/connector.ts';
@@ -75,7 +76,7 @@ export function feedPorts(graph: Graph): readonly FeedPort[] {
 
 /** True for a port that another cable can go to. */
 export function isOpen(graph: Graph, item: ItemId, port: Port): boolean {
-  return takesSeveralCables(port.connector) || cablesAtPort(graph, item, port.id).length === 0;
+  return takesSeveralCables(port.connector) || !isPortJoined(graph, item, port.id);
 }
 
 function packAt(graph: Graph, item: ItemId, port: Port): (Pick<FeedPort, 'packV' | 'pack'> & { readonly isCounted: boolean }) | undefined {

@@ -1,5 +1,6 @@
 import { groupOf, pinsOf, type Graph } from '../graph/graph.ts';
 import { cablesAtPort, pinsBefore, type PortAt } from '../graph/cableJoins.ts';
+import { isPassedOn } from '../graph/passedOn.ts';
 import { driverAt, voltsAt } from '../graph/railsOf.ts';
 import type { Pin } from '../model/part.ts';
 import { drives, findPin, isSupply, joinVerdict, rolesMatch, supplyWindow, type FoundPin, type JoinVerdict } from './joinVerdict.ts';
@@ -83,11 +84,17 @@ function forBranch(graph: Graph, a: PortAt, b: PortAt, pairs: readonly Pair[]): 
   return feeds ? pairs.filter((pair) => left.includes(pair) || a.port.pins[pair.a - 1]?.role === 'gnd') : left;
 }
 
+/** How many pins drive a wire; one that a board only passes on does not. */
+function driversOn(graph: Graph, node: number): number {
+  return pinsOf(graph, graph.wires, groupOf(graph.wires, node)).filter(({ at }) => {
+    const part = graph.items[at.item]?.part;
+    return drives(at.pin.role) && (part === undefined || !isPassedOn(part, `${at.port.id}.${at.pin.n}`));
+  }).length;
+}
+
 /** Two outputs would drive one wire, counting what is on it already. */
 function wouldContend(graph: Graph, a: PortAt, b: PortAt, pair: Pair): boolean {
-  const outputs = [found(graph, a, pair.a), found(graph, b, pair.b)].map((pin) =>
-    pin === undefined ? 0 : pinsOf(graph, graph.wires, groupOf(graph.wires, pin.node)).filter(({ at }) => drives(at.pin.role)).length,
-  );
+  const outputs = [found(graph, a, pair.a), found(graph, b, pair.b)].map((pin) => (pin === undefined ? 0 : driversOn(graph, pin.node)));
   return outputs.every((count) => count > 0);
 }
 

@@ -7,6 +7,8 @@ import type { Design } from '../model/design.ts';
 import { sampleParts } from '../parts/catalogue.ts';
 import { bench } from '../test/checkCases/build.ts';
 import { cableOf, findingsBy, itemOf } from '../test/designs.ts';
+import { freePortsBeside } from '../checks/links/serialRemedies.ts';
+import { endName, serialEnds } from '../links/serialHops.ts';
 import { outputCard } from './documents/outputCard.ts';
 import { portCard } from './documents/portCard.ts';
 import { sheetModel } from './wiringSheet/sheetModel.ts';
@@ -92,5 +94,16 @@ describe('a row of pins', () => {
       expect(() => sheetModel(graphOf(strange))).not.toThrow();
       expect(() => outputCard(graphOf(strange), fc)).not.toThrow();
     }
+  });
+
+  it('is no place to move a link to where it holds several serial ports: wires by role could meet another of them', () => {
+    const free = (part: string): readonly string[] => {
+      const graph = graphOf(bench(part).design);
+      const [first] = serialEnds(graph);
+      if (first === undefined) throw new Error(`${part} has no serial port.`);
+      return freePortsBeside(graph, first).map(endName);
+    };
+    expect(free('controller-f7-rows')).toEqual([]);
+    expect(free('controller-f4-wing').length).toBeGreaterThan(2);
   });
 });

@@ -1,6 +1,8 @@
-import { pinsBefore, portLegs, wholePort, type PortAt, type PortLeg } from '../graph/cableJoins.ts';
+import { pinsBefore, portIn, portLegs, wholePort, type PortAt, type PortLeg } from '../graph/cableJoins.ts';
 import { type Graph, type GraphEdge } from '../graph/graph.ts';
+import { mateName } from '../edits/lookups.ts';
 import type { Cable, CableEnd, Conductor } from '../model/aircraft.ts';
+import type { Mate } from '../model/mate.ts';
 import { listed } from '../text/lists.ts';
 import { findPin, type FoundPin } from './joinVerdict.ts';
 
@@ -23,33 +25,59 @@ export interface Join {
   readonly b: FoundPin;
   /** On the way from `a` to `b`. */
   readonly wires: readonly WireIn[];
-  readonly contactA: ContactOf;
-  readonly contactB: ContactOf;
+  /** None where the ports mate without a cable. */
+  readonly contactA: ContactOf | undefined;
+  readonly contactB: ContactOf | undefined;
 }
 
 /** All that cables join of two ports. A loom with three ends has two runs or three, as its wires go. */
 export interface Run {
-  /** The tags of its cables: `W03`. */
+  /** The tags of its cables: `W03`; for ports that mate, what is on what. */
   readonly name: string;
   readonly cables: readonly Cable[];
   readonly a: PortAt;
   readonly b: PortAt;
   /** In order of the pin at A, then at B. */
   readonly joins: readonly Join[];
+  /** Where the two ports mate without a cable. */
+  readonly mate?: Mate;
   /** The leg that leads from one port to the other, where there is one: its wires can be joined, moved and parted. */
   readonly leg: PortLeg | undefined;
 }
 
 const cache = new WeakMap<Graph, readonly Run[]>();
 
-/** Every pair of ports that a cable leads to, with what it joins of them; in the order of cables and their ends. */
+/** Every pair of ports that a cable leads to or that mate, with what is joined of them; in the order of cables and their ends, then mates. */
 export function runsOf(graph: Graph): readonly Run[] {
   const known = cache.get(graph);
   if (known !== undefined) return known;
   const walker = new Walker(graph);
   const runs = graph.cables.flatMap((cable, ix) => (walker.isSimple(ix) ? runsByLegs(graph, cable) : walker.runsFrom(cable, ix)));
-  cache.set(graph, runs);
-  return runs;
+  const all = [...runs, ...runsByMates(graph)];
+  cache.set(graph, all);
+  return all;
+}
+
+/** Ports that mate without a cable: each pin meets the one it is over. */
+function runsByMates(graph: Graph): readonly Run[] {
+  const runs = new Map<Mate, Run & { readonly joins: Join[] }>();
+  for (const edge of graph.edges) {
+    if (edge.is !== 'mate') continue;
+    const { mate } = edge;
+    const [a, b] = [mate.a, mate.b].map(({ item, port }) => portIn(graph, graph.itemIx.get(item) ?? -1, port));
+    const [pinA, pinB] = [pinOfNode(graph, edge.a), pinOfNode(graph, edge.b)];
+    if (a === undefined || b === undefined || pinA === undefined || pinB === undefined) continue;
+    const run = runs.get(mate) ?? { name: mateName(graph.design, mate), cables: [], a, b, joins: [], leg: undefined, mate };
+    run.joins.push({ a: pinA, b: pinB, wires: [], contactA: undefined, contactB: undefined });
+    runs.set(mate, run);
+  }
+  return [...runs.values()];
+}
+
+function pinOfNode(graph: Graph, node: number): FoundPin | undefined {
+  const at = graph.nodes[node];
+  const ref = at?.is === 'pin' ? graph.items[at.item]?.item.ref : undefined;
+  return at?.is !== 'pin' || ref === undefined ? undefined : { itemIx: at.item, ref, port: at.port, pin: at.pin, node };
 }
 
 /** True for a run that is all there is of its cable: two plugs and the wires between them. */
@@ -147,7 +175,7 @@ class Walker {
     this.#isWoven = wovenCables(graph);
     if (!this.#isWoven.includes(1)) return;
     graph.edges.forEach((edge, i) => {
-      if (edge.is === 'element' || this.isSimple(edge.cable)) return;
+      if (edge.is === 'element' || edge.is === 'mate' || this.isSimple(edge.cable)) return;
       if (graph.nodes[edge.b]?.is === 'pin') this.#pinAt.set(edge.a, edge.b);
       else for (const node of [edge.a, edge.b]) this.#edgesAt.set(node, [...(this.#edgesAt.get(node) ?? []), i]);
     });
@@ -214,10 +242,7 @@ class Walker {
   }
 
   #pin(contact: number): FoundPin | undefined {
-    const node = this.#pinAt.get(contact) ?? -1;
-    const at = this.#graph.nodes[node];
-    const ref = at?.is === 'pin' ? this.#graph.items[at.item]?.item.ref : undefined;
-    return at?.is !== 'pin' || ref === undefined ? undefined : { itemIx: at.item, ref, port: at.port, pin: at.pin, node };
+    return pinOfNode(this.#graph, this.#pinAt.get(contact) ?? -1);
   }
 
   #portOf({ itemIx, ref, port }: FoundPin): PortAt {

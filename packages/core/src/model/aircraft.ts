@@ -7,6 +7,7 @@ import {
   ItemIdSchema,
   type ItemId,
   LegIdSchema,
+  MateIdSchema,
   NodeIdSchema,
   PartKeySchema,
   recordOf,
@@ -16,6 +17,7 @@ import { airframeKinds } from './airframes.ts';
 import { FramePlanSchema, PlaceSchema, PointIdSchema } from './frame.ts';
 import { keyText } from './keys.ts';
 import { LIMITS } from './limits.ts';
+import { MateSchema } from './mate.ts';
 import { PortIdSchema } from './part.ts';
 import { needIds, type NeedId } from './needs.ts';
 import { oneOf } from './oneOf.ts';
@@ -30,7 +32,7 @@ const note = Type.String({ maxLength: LIMITS.noteChars });
 const label = Type.String({ maxLength: LIMITS.labelChars });
 
 /** The version of the document's shape that this code writes. */
-export const SCHEMA_VERSION = 8;
+export const SCHEMA_VERSION = 9;
 
 /** What people call an item: a prefix and a number, `GNSS1`. */
 export const RefSchema = Type.String({ pattern: '^[A-Z]{1,8}[1-9][0-9]{0,3}$' });
@@ -244,6 +246,8 @@ export const AircraftSchema = Type.Object(
     colourScheme: Type.Optional(ColourSchemeSchema),
     items: recordOf(ItemIdSchema, ItemSchema, LIMITS.itemsPerAircraft),
     cables: recordOf(CableIdSchema, CableSchema, LIMITS.cablesPerAircraft),
+    /** Ports that mate directly, without a cable. */
+    mates: recordOf(MateIdSchema, MateSchema, LIMITS.matesPerAircraft),
     outputs: recordOf(OutputKeySchema, OutputUseSchema),
     waivers: recordOf(WaiverIdSchema, WaiverSchema),
     /** The highest number given out per prefix; only rises, so that no reference is ever used for two things. */

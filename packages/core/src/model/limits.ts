@@ -11,6 +11,7 @@ export const LIMITS = {
   legsPerCable: 120,
   itemsPerAircraft: 2_000,
   cablesPerAircraft: 4_000,
+  matesPerAircraft: 500,
   editsPerRequest: 200,
   editsPerBatch: 400,
   partPorts: 60,

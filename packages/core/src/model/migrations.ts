@@ -44,6 +44,11 @@ export const MIGRATIONS: readonly Migration[] = [
     title: 'Plugs over some pins of a row',
     migrate: (document) => document,
   },
+  {
+    to: 9,
+    title: 'Ports that mate directly',
+    migrate: (document) => ({ ...document, mates: {} }),
+  },
 ];
 
 export type MigrationResult =

@@ -13,6 +13,7 @@ export function newAircraft(id: AircraftId, name: string): Aircraft {
     items: {},
     cables: {},
     outputs: {},
+    mates: {},
     waivers: {},
     issued: {},
   };

@@ -1,5 +1,5 @@
 import type { Part } from '../model/part.ts';
-import { buck, samplePart, wiredPort, type RawElement, type Row, type WiredPort } from './build.ts';
+import { buck, logic3V3, logicPulse, samplePart, wiredPort, type RawElement, type Row, type WiredPort } from './build.ts';
 
 const railLead = (id: string, label: string, gender: 'pins' | 'socket', supply: Row): WiredPort =>
   wiredPort(id, ['pin-2.54', gender], [['-', 'nc'], supply, ['GND', 'gnd', '@gnd']], { label, ...(id === 'out' ? { needed: true } : {}) });
@@ -52,7 +52,45 @@ const onBoard = (id: string, from: `@${string}`, out: `@${string}`, setV: number
     burstS: 5,
   });
 
+const OUTPUTS = [1, 2, 3, 4, 5, 6];
+
+/** Signal, rail and ground of six outputs side by side, as the row of a bare controller has them. */
+const stackRow = OUTPUTS.flatMap((n): Row[] => [
+  [`S${n}`, 'pulse-in', logicPulse],
+  ['V', 'supply-out', '@rail'],
+  ['GND', 'gnd', '@gnd'],
+]);
+
 export const distribution: readonly Part[] = [
+  samplePart({
+    id: 'output-board-stacked-6',
+    kind: 'distribution',
+    name: 'Stacked output board, 6 outputs, 6 V 5 A',
+    summary:
+      'Sits with its socket on the output row of a bare controller, without a cable: it passes the six signals on to pins of its own, and feeds the rail from the pack.',
+    massG: 14,
+    sizeMm: [48, 24, 12],
+    ports: [
+      battery,
+      wiredPort('stack', ['pin-2.54', 'socket'], stackRow, { needed: true }),
+      ...OUTPUTS.map((n) =>
+        wiredPort(
+          `out${n}`,
+          ['pin-2.54', 'pins'],
+          [
+            ['S', 'pulse-out', logic3V3],
+            ['V', 'supply-out', '@rail'],
+            ['GND', 'gnd', '@gnd'],
+          ],
+          { label: `out ${n}` },
+        ),
+      ),
+    ],
+    circuit: [
+      ...OUTPUTS.map((n): RawElement => ({ is: 'link', id: `pass-${n}`, a: `stack.${n * 3 - 2}`, b: `out${n}.1`, ohm: 0 })),
+      onBoard('rail', '@bat', '@rail', 6, 5),
+    ],
+  }),
   samplePart({
     id: 'combiner-two-inputs',
     kind: 'distribution',

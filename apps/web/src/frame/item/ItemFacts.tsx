@@ -3,6 +3,7 @@ import { CAUTIONS, type Graph, type Item, type ItemId, type ResolvedPart, stated
 import { useSelection } from '../../selection/SelectionContext.tsx';
 import { useSession } from '../../session/SessionContext.tsx';
 import { ItemPart } from './ItemPart.tsx';
+import { Mates } from './Mates.tsx';
 import { ItemSettings } from './ItemSettings.tsx';
 import { OutputUses } from './OutputUses.tsx';
 import { useReadersUnits } from '../../ui/readersUnits.ts';
@@ -52,6 +53,7 @@ export function ItemFacts({ item: id, graph }: { readonly item: ItemId; readonly
           {CAUTIONS[caution] ?? caution}
         </p>
       ))}
+      <Mates item={item} graph={graph} />
       <LabelField key={item.label ?? ''} item={item} />
       <SideField item={item} />
       {part !== undefined && <OutputUses item={item} part={part} />}

@@ -5,6 +5,7 @@ import {
   asId,
   joinMap,
   joinWay,
+  mateName,
   pinsBefore,
   pinsOfStretch,
   loomOf,
@@ -48,6 +49,12 @@ export function JoinProposal({ from, to, graph }: { readonly from: PinAddress; r
   const map = joinMap(graph, a, b, wish);
   const way = joinWay(graph, map.a, map.b);
   const splices = splicesFor(graph, map);
+  if (way.is === 'mated') {
+    const mate = graph.design.aircraft.mates[way.mate];
+    return (
+      <p className="mt-2">{mate === undefined ? 'A port' : mateName(graph.design, mate)}: the port is occupied. Part the two first.</p>
+    );
+  }
   const harm = way.is === 'cable' ? straightCableHarm(graph, map.a, map.b) : undefined;
   const take = (): void => {
     const plan = planJoin(graph, a, b, wish);
@@ -93,12 +100,12 @@ export function JoinProposal({ from, to, graph }: { readonly from: PinAddress; r
   );
 }
 
-function nameOf(way: JoinWay): string {
+function nameOf(way: Exclude<JoinWay, { is: 'mated' }>): string {
   return way.is === 'cable' ? 'A cable' : loomOf(way).tag;
 }
 
 /** Why it is no cable of its own. */
-function whyLoom(way: Exclude<JoinWay, { is: 'cable' }>, a: PortAt, b: PortAt): string {
+function whyLoom(way: Exclude<JoinWay, { is: 'cable' | 'mated' }>, a: PortAt, b: PortAt): string {
   switch (way.is) {
     case 'branch': {
       const at = way.isAtA ? a : b;
@@ -111,7 +118,7 @@ function whyLoom(way: Exclude<JoinWay, { is: 'cable' }>, a: PortAt, b: PortAt): 
   }
 }
 
-function buttonOf(way: JoinWay): string {
+function buttonOf(way: Exclude<JoinWay, { is: 'mated' }>): string {
   switch (way.is) {
     case 'cable':
       return 'Make the cable';

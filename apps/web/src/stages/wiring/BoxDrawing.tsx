@@ -43,7 +43,10 @@ export function BoxDrawing({ box, entry, origin, mark, isChosen, head, pinProps 
       ) : (
         <CardHead box={box} entry={entry} mark={mark} stop={head} />
       )}
-      {box.is === 'spine' && box.ports.map((port) => <Comb key={port.port.id} box={box} port={port} />)}
+      <Mated box={box} />
+      {box.is === 'spine'
+        ? box.ports.map((port) => <Comb key={port.port.id} box={box} port={port} />)
+        : labelledPorts(box).map((port) => <PortLabel key={port.port.id} box={box} port={port} />)}
       {box.pins.map((pin) => (
         <PinDrawing key={pin.key} box={box} pin={pin} refName={entry.item.ref} {...pinProps(pin)} />
       ))}
@@ -115,6 +118,57 @@ function Mark({ severity, x, y }: { readonly severity: Severity; readonly x: num
     <g transform={`translate(${x} ${y})`} aria-hidden="true">
       <SeverityShape severity={severity} colour="var(--color-rust)" />
     </g>
+  );
+}
+
+/** What mates with the ports of a box, beside their pins. */
+function Mated({ box }: { readonly box: SheetBox }) {
+  return box.ports.flatMap((port) =>
+    port.mates.map((name, i) => {
+      const isLeft = port.side === 'left';
+      const inset = box.is === 'spine' ? COMB_WIDTH + 7 : 58;
+      return (
+        <text
+          key={`${port.port.id} ${name}`}
+          x={isLeft ? inset : box.width - inset}
+          y={port.top + port.height / 2 + 16 + i * 11}
+          textAnchor={isLeft ? 'start' : 'end'}
+          fontSize="10.5"
+          fill="var(--color-ink2)"
+          data-mated={name}
+        >
+          meets {name}
+        </text>
+      );
+    }),
+  );
+}
+
+/** A card with so many ports tells them apart by their labels. */
+const LABELLED_PORTS = 3;
+/** Where the name at the top of a card ends, from its top. */
+const CARD_NAME_HEIGHT = 48;
+
+/** The ports of a card that get a label at its outer edge: not beside its name, nor where there are pins on both sides. */
+function labelledPorts({ ports }: SheetBox): readonly SheetPort[] {
+  const [first] = ports;
+  if (ports.length < LABELLED_PORTS || ports.some(({ side }) => side !== first?.side)) return [];
+  return ports.filter(({ top, height }) => top + height / 2 > CARD_NAME_HEIGHT);
+}
+
+function PortLabel({ box, port }: { readonly box: SheetBox; readonly port: SheetPort }) {
+  const isLeft = port.side === 'left';
+  return (
+    <text
+      x={isLeft ? box.width - 8 : 8}
+      y={port.top + port.height / 2 + 4}
+      textAnchor={isLeft ? 'end' : 'start'}
+      fontSize="10.5"
+      fontWeight="600"
+      fill="var(--color-ink2)"
+    >
+      {port.port.label}
+    </text>
   );
 }
 

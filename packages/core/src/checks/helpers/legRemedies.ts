@@ -29,10 +29,12 @@ export function repinByMeaning(graph: Graph, run: Run): Remedy | undefined {
 
 /**
  * Takes the wire at one contact of a join out of use: its contact is pulled from the shell, or, where the end is soldered, the wire is
- * removed.
+ * removed. Nothing of that where two ports mate without a cable.
  */
 export function takeOut(join: Join, side: 'a' | 'b'): SimpleEdit | undefined {
-  const { cable, end, n } = side === 'a' ? join.contactA : join.contactB;
+  const contact = side === 'a' ? join.contactA : join.contactB;
+  if (contact === undefined) return undefined;
+  const { cable, end, n } = contact;
   if (!takesSeveralCables(end.connector)) {
     const was = [...(end.absent ?? [])];
     const absent = [...new Set([...was, n])].sort((x, y) => x - y);

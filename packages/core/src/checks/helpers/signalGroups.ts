@@ -1,3 +1,4 @@
+import { isPassedOn } from '../../graph/passedOn.ts';
 import { pinsOf, type Graph, type GraphItem } from '../../graph/graph.ts';
 import type { Pin, Port } from '../../model/part.ts';
 import { drives } from '../../harness/joinVerdict.ts';
@@ -22,7 +23,9 @@ export function joinedGroups(graph: Graph): readonly (readonly GroupPin[])[] {
   for (let group = 0; group < graph.wires.count; group++) {
     const pins = pinsOf(graph, graph.wires, group).flatMap(({ node, at }): GroupPin[] => {
       const entry = graph.items[at.item];
-      return entry === undefined ? [] : [{ node, item: at.item, entry, port: at.port, pin: at.pin }];
+      // What a board only passes on is said of what is beyond it.
+      const isOwn = entry?.part === undefined || !isPassedOn(entry.part, `${at.port.id}.${at.pin.n}`);
+      return entry === undefined || !isOwn ? [] : [{ node, item: at.item, entry, port: at.port, pin: at.pin }];
     });
     if (new Set(pins.map((pin) => pin.item)).size > 1) groups.push(pins);
   }

@@ -1,7 +1,6 @@
-import { cablesAtPort } from '../../graph/cableJoins.ts';
 import { groupOf, circuitNode, pinsOf, type Graph } from '../../graph/graph.ts';
 import { endpointPins } from '../../model/endpointPins.ts';
-import { endName, portOfEnd, serialHops, type SerialEnd, type SerialHop } from '../../links/serialHops.ts';
+import { endName, serialHops, type SerialEnd, type SerialHop } from '../../links/serialHops.ts';
 import { offersInForce, serialSetup } from '../../links/serialSetup.ts';
 import { protocols } from '../../links/protocols.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
@@ -120,6 +119,5 @@ function betterPorts(graph: Graph, port: SerialEnd, far: SerialEnd): Remedy[] {
 
 function fits(graph: Graph, port: SerialEnd, far: SerialEnd): boolean {
   const plainWire = { a: far, b: port, aToB: { from: far, to: port, inversions: 0 }, bToA: undefined };
-  const isFree = cablesAtPort(graph, port.entry.item.id, portOfEnd(port)).length === 0;
-  return isFree && reasonsAgainst(graph, plainWire, port, far).length === 0;
+  return reasonsAgainst(graph, plainWire, port, far).length === 0;
 }

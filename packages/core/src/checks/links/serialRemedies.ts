@@ -1,3 +1,4 @@
+import { isPortJoined } from '../../graph/matesAt.ts';
 import type { CableNode } from '../../model/aircraft.ts';
 import { connectorsMate, mateOf } from '../../model/connector.ts';
 import { isSupply } from '../../harness/joinVerdict.ts';
@@ -136,20 +137,16 @@ function cableBetween(graph: Graph, a: SerialEnd, b: SerialEnd): PortLeg | undef
   return undefined;
 }
 
-/** The other serial ports of the end's item that no cable is at. */
+/**
+ * The other serial ports of the end's item at which there is nothing yet. Not those of a row of pins that holds several: on it, wires
+ * that go by their roles could meet another of its ports.
+ */
 export function freePortsBeside(graph: Graph, end: SerialEnd): SerialEnd[] {
   const { item, part } = end.entry;
-  const taken = new Set(
-    graph.cables.flatMap((cable) =>
-      Object.values(cable.nodes).flatMap((node) =>
-        node.is === 'end' && node.at.is === 'port' && node.at.item === item.id ? [node.at.port] : [],
-      ),
-    ),
-  );
-  return (part?.endpoints ?? []).flatMap((endpoint) => {
-    if (endpoint.is !== 'uart' || endpoint.id === end.endpoint.id) return [];
-    const other = { ...end, endpoint };
-    const port = part?.ports.find((candidate) => candidate.id === portOfEnd(other));
-    return port === undefined || taken.has(port.id) ? [] : [other];
+  const uarts = (part?.endpoints ?? []).flatMap((endpoint) => (endpoint.is === 'uart' ? [{ ...end, endpoint }] : []));
+  return uarts.filter((other) => {
+    const port = portOfEnd(other);
+    const isAlone = uarts.filter((uart) => portOfEnd(uart) === port).length === 1;
+    return other.endpoint.id !== end.endpoint.id && isAlone && !isPortJoined(graph, item.id, port);
   });
 }

@@ -84,7 +84,8 @@ function supplyWays(graph: Graph): ReadonlyMap<number, readonly Way[]> {
     if (edge.is === 'conductor') {
       const cable = graph.cables[edge.cable];
       add(edge.a, edge.b, cable === undefined ? 0 : (conductorLengthMm(graph, cable, edge.conductor) ?? ASSUMED_LENGTH_MM));
-    } else if (edge.is === 'contact' || ['link', 'sense', 'switch', 'limiter'].includes(edge.element.is)) add(edge.a, edge.b, 0);
+    } else if (edge.is === 'contact' || edge.is === 'mate' || ['link', 'sense', 'switch', 'limiter'].includes(edge.element.is))
+      add(edge.a, edge.b, 0);
   }
   return near;
 }

@@ -1,3 +1,4 @@
+import { isJoined } from '../../graph/matesAt.ts';
 import { against } from '../../text/numbers.ts';
 import { circuitNode, groupOf, pinsOf, type Graph } from '../../graph/graph.ts';
 import { voltsAt } from '../../graph/railsOf.ts';
@@ -29,7 +30,7 @@ export const noSupply: Check = {
 function unfed(graph: Graph, result: ScenarioResult): number[] {
   return result.network.devices.flatMap(({ device }, i): number[] => {
     if (device.is !== 'element' || device.element.is !== 'load') return [];
-    if ((graph.cablesAtItem[device.item] ?? []).length === 0 || graph.items[device.item]?.item.where !== 'aircraft') return [];
+    if (!isJoined(graph, device.item) || graph.items[device.item]?.item.where !== 'aircraft') return [];
     if (result.circuit.laws[i]?.is === 'open') return [];
     const volts = voltsAcross(result.network, result.before, i);
     // A lead turned round is told as such.

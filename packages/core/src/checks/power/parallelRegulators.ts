@@ -81,7 +81,7 @@ export function supplyPull(
   const { join, atA } = carrier;
   const [contact, far] = atA ? [join.contactB, join.b] : [join.contactA, join.a];
   const edit = takeOut(join, atA ? 'b' : 'a');
-  if (edit === undefined) return undefined;
+  if (edit === undefined || contact === undefined) return undefined;
   const ref = graph.items[driver.item]?.item.ref ?? '?';
   const sentence = `Pull contact ${contact.n} (supply) of ${contact.cable.tag} at ${far.ref} ${far.port.label}, so that ${ref} no longer feeds the rail. Insulate the loose contact.`;
   return { edit, carrier, remedy: { label: `Pull ${ref}'s supply pin`, sentence, edit } };

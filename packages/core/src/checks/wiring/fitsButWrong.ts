@@ -18,11 +18,11 @@ export const fitsButWrong: Check = {
 
 function straightAndWrong(graph: Graph, run: Run): Saying[] {
   const { a, b, joins, leg } = run;
-  const isStraight = joins.length > 1 && joins.every((join) => join.contactA.n === join.contactB.n);
+  const isStraight = joins.length > 1 && joins.every((join) => join.contactA?.n === join.contactB?.n);
   // On a row of pins, what the plugs are over.
   const harm = isStraight ? straightCableHarm(graph, leg?.a ?? a, leg?.b ?? b) : undefined;
   // A few wires that go straight and burn nothing, as the branch of a loom may have them, are no straight cable.
-  if (harm === undefined || !joins.some((join) => harm.pins.includes(join.contactA.n))) return [];
+  if (harm === undefined || !joins.some((join) => harm.pins.includes(join.contactA?.n ?? join.a.pin.n))) return [];
   return [
     {
       severity: 'stop',

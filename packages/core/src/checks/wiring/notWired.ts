@@ -1,5 +1,5 @@
 import { listed } from '../../text/lists.ts';
-import { cablesAtPort } from '../../graph/cableJoins.ts';
+import { isJoined, isPortJoined } from '../../graph/matesAt.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { connectorWords } from '../../harness/looms/connectorWords.ts';
 import { cableEndName } from '../../harness/looms/nodeNames.ts';
@@ -23,8 +23,8 @@ function unwired(graph: Graph, itemIx: number): Saying[] {
   // What stands on the ground reaches the aircraft through the air.
   if (entry?.part === undefined || entry.item.where === 'ground') return [];
   const { item, part } = entry;
-  const isAlone = (graph.cablesAtItem[itemIx] ?? []).length === 0;
-  const open = part.ports.filter((port) => port.needed === true && cablesAtPort(graph, item.id, port.id).length === 0);
+  const isAlone = !isJoined(graph, itemIx);
+  const open = part.ports.filter((port) => port.needed === true && !isPortJoined(graph, item.id, port.id));
   if (!isAlone && open.length === 0) return [];
   const labels = open.map((port) => port.label);
   return [

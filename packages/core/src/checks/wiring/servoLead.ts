@@ -88,7 +88,7 @@ function pull(supply: Join, { a, b }: Run, controller: string): Remedy[] {
   const atA = a.ref === controller;
   const [contact, board] = atA ? [supply.contactB, b] : [supply.contactA, a];
   const edit = takeOut(supply, atA ? 'b' : 'a');
-  if (edit === undefined) return [];
+  if (edit === undefined || contact === undefined) return [];
   return [
     {
       label: 'Pull the supply pin',

@@ -1,5 +1,5 @@
-import type { Graph } from '../../graph/graph.ts';
-import { cablesAtPin, portAt } from '../../graph/cableJoins.ts';
+import { groupOf, membersOf, pinNode, pinsOf, type Graph } from '../../graph/graph.ts';
+import { isPassedOn } from '../../graph/passedOn.ts';
 import { outputKey } from '../../model/aircraft.ts';
 import type { ItemId } from '../../model/ids.ts';
 import { OUTPUT_FUNCTIONS } from '../../model/outputFunctions.ts';
@@ -16,21 +16,15 @@ export function outputCard(graph: Graph, itemId: ItemId): Sheet | undefined {
     const [portId, n] = [endpoint.pin.slice(0, dot), Number(endpoint.pin.slice(dot + 1))];
     const port = part.ports.find((candidate) => candidate.id === portId);
     const use = graph.design.aircraft.outputs[outputKey(itemId, endpoint.id)]?.function;
-    const cables = cablesAtPin(graph, itemId, portId, n);
-    const far = cables.flatMap((cable) =>
-      Object.values(cable.nodes).flatMap((node) => {
-        const at = node.is === 'end' ? portAt(graph, node) : undefined;
-        return at === undefined || at.itemId === itemId ? [] : [`${at.ref} ${at.port.label}`];
-      }),
-    );
+    const { ports, cables } = reachedFrom(graph, itemId, portId, n);
     return [
       [
         port?.label ?? portId,
         endpoint.bank,
         endpoint.kinds.join(', '),
         use === undefined ? '' : OUTPUT_FUNCTIONS[use].title,
-        far.join(', '),
-        cables.map((cable) => cable.tag).join(', '),
+        ports.join(', '),
+        cables.join(', '),
         signalPlace(port?.signalRow, n),
       ],
     ];
@@ -51,6 +45,24 @@ export function outputCard(graph: Graph, itemId: ItemId): Sheet | undefined {
     notes: ['Outputs of one bank share pulse kind and rate.'],
     cautions: ['Take the propellers off before any output is tried.'],
   };
+}
+
+/** Where the signal of a pin arrives, also through splices and over a board that sits on the controller; and the cables that carry it. */
+function reachedFrom(graph: Graph, itemId: ItemId, port: string, n: number): { readonly ports: string[]; readonly cables: string[] } {
+  const node = pinNode(graph, itemId, port, n);
+  if (node === undefined) return { ports: [], cables: [] };
+  const group = groupOf(graph.wires, node);
+  const ports = pinsOf(graph, graph.wires, group).flatMap(({ at }): string[] => {
+    const there = graph.items[at.item];
+    const isBetween = there?.part !== undefined && isPassedOn(there.part, `${at.port.id}.${at.pin.n}`);
+    return there === undefined || there.item.id === itemId || isBetween ? [] : [`${there.item.ref} ${at.port.label}`];
+  });
+  const cables = [...membersOf(graph.wires, group)].flatMap((member): string[] => {
+    const at = graph.nodes[member];
+    const tag = at?.is === 'contact' ? graph.cables[at.cable]?.tag : undefined;
+    return tag === undefined ? [] : [tag];
+  });
+  return { ports: [...new Set(ports)], cables: [...new Set(cables)] };
 }
 
 function signalPlace(row: 'inner' | 'outer' | undefined, n: number): string {

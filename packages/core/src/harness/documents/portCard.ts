@@ -6,6 +6,7 @@ import { protocols } from '../../links/protocols.ts';
 import { serialSetup } from '../../links/serialSetup.ts';
 import type { ItemId } from '../../model/ids.ts';
 import type { Port } from '../../model/part.ts';
+import { matedNames } from '../matedNames.ts';
 import type { Sheet } from './sheet.ts';
 
 /** One page for one controller: every port with its three names, what is on it, and how it is set. */
@@ -53,7 +54,7 @@ function portRow(graph: Graph, entry: GraphItem, port: Port, allNames: readonly 
     each(serials.map(({ firmware }) => firmware)),
     `${family}, ${port.connector.positions}`,
     port.pins.map((pin) => pin.label).join(' '),
-    far.join(', '),
+    [...far, ...matedNames(graph, entry.item.id, port.id)].join(', '),
     cables.map((cable) => cable.tag).join(', '),
     each(setups.map((setup) => (setup.protocol === undefined ? undefined : protocols[setup.protocol].title))),
     each(setups.map((setup) => (setup.baud === undefined ? undefined : String(setup.baud)))),

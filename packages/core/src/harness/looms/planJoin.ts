@@ -27,7 +27,7 @@ export function joinMap(graph: Graph, a: PortAt, b: PortAt, wish: PinMapWish): P
 export function splicesFor(graph: Graph, { a, b, pairs }: PinMap): number {
   const way = joinWay(graph, a, b);
   const ends: readonly (readonly [PluggedEnd, readonly number[]])[] =
-    way.is === 'cable'
+    way.is === 'cable' || way.is === 'mated'
       ? []
       : way.is === 'branch'
         ? [[way.of, pairs.map((pair) => (way.isAtA ? pair.a : pair.b))]]
@@ -51,6 +51,7 @@ export function planJoin(graph: Graph, a: PortAt, b: PortAt, wish: PinMapWish): 
   const map = joinMap(graph, a, b, wish);
   const way = joinWay(graph, map.a, map.b);
   if (way.is === 'cable') return cableFor(graph, map);
+  if (way.is === 'mated') return undefined;
   const draft = new DraftEdits(graph.design);
   const isDone = joinedIn(graph, draft, way, map);
   return isDone && !draft.isEmpty
@@ -58,7 +59,7 @@ export function planJoin(graph: Graph, a: PortAt, b: PortAt, wish: PinMapWish): 
     : undefined;
 }
 
-function joinedIn(graph: Graph, draft: DraftEdits, way: Exclude<JoinWay, { is: 'cable' }>, { a, b, pairs }: PinMap): boolean {
+function joinedIn(graph: Graph, draft: DraftEdits, way: Exclude<JoinWay, { is: 'cable' | 'mated' }>, { a, b, pairs }: PinMap): boolean {
   const loom = loomOf(way);
   if (way.is === 'inside' && pairs.length === 0) return false;
   const leg = legFor(draft, way, a, b);
@@ -70,7 +71,7 @@ function joinedIn(graph: Graph, draft: DraftEdits, way: Exclude<JoinWay, { is: '
   return spliceCrowded(draft, loom.id, [leg.nodeA, leg.nodeB]);
 }
 
-function legFor(draft: DraftEdits, way: Exclude<JoinWay, { is: 'cable' }>, a: PortAt, b: PortAt): DirectedLeg | undefined {
+function legFor(draft: DraftEdits, way: Exclude<JoinWay, { is: 'cable' | 'mated' }>, a: PortAt, b: PortAt): DirectedLeg | undefined {
   switch (way.is) {
     case 'branch': {
       const leg = draft.newId<LegId>();

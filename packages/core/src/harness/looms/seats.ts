@@ -1,8 +1,10 @@
-import { occupantEnd, type EndAddress } from '../../edits/occupancy.ts';
-import { pinsBefore, placeAt, stretchOf, type PortAt } from '../../graph/cableJoins.ts';
+import { occupantAt } from '../../edits/occupancy.ts';
+import type { EndAddress } from '../../edits/occupant.ts';
+import { pinsBefore, placeAt, portIn, stretchOf, type PortAt } from '../../graph/cableJoins.ts';
 import type { Graph } from '../../graph/graph.ts';
-import { offsetOf, portPlace, type CableEnd } from '../../model/aircraft.ts';
+import { offsetOf, portPlace } from '../../model/aircraft.ts';
 import { isPinRow } from '../../model/connector.ts';
+import { mateOffset } from '../../model/mate.ts';
 import type { PinMap, PinMapWish } from '../fitPinMap.ts';
 
 /** An empty row of so few pins takes one plug, whatever is used of it. */
@@ -37,21 +39,15 @@ export function seated(graph: Graph, a: PortAt, b: PortAt, wish: PinMapWish, fit
 export function seatsOf(graph: Graph, at: PortAt, wholePins = WHOLE_ROW_PINS): readonly PortAt[] {
   const { positions } = at.port.connector;
   if (at.stretch !== undefined || !isPinRow(at.port.connector)) return [at];
-  const plugs = Array.from({ length: positions }, (_, i) => plugOver(graph, at, i));
-  if (plugs.every((plug) => plug === undefined)) return [positions <= wholePins ? at : stretchOf(at, 0, positions, false)];
+  const over = Array.from({ length: positions }, (_, i) => coverOf(graph, at, i));
+  if (over.every((cover) => cover === undefined)) return [positions <= wholePins ? at : stretchOf(at, 0, positions, false)];
   const seats: PortAt[] = [];
   for (let i = 0; i < positions;) {
-    const plug = plugs[i];
-    const next = plugs.findIndex((other, j) => j > i && other !== plug);
+    const cover = over[i];
+    const next = over.findIndex((other, j) => j > i && other?.key !== cover?.key);
     const end = next < 0 ? positions : next;
-    const isWhole = end - i === positions && plug?.connector.positions === positions;
-    seats.push(
-      isWhole
-        ? at
-        : plug === undefined
-          ? stretchOf(at, i, end - i, false)
-          : stretchOf(at, offsetOf(plug.at), plug.connector.positions, true),
-    );
+    const isWhole = cover !== undefined && end - i === positions && cover.positions === positions;
+    seats.push(isWhole ? at : cover === undefined ? stretchOf(at, i, end - i, false) : stretchOf(at, cover.offset, cover.positions, true));
     i = end;
   }
   return seats;
@@ -75,15 +71,32 @@ export function freeOffsets(graph: Graph, at: PortAt, positions: number, except?
   const room = isPinRow(at.port.connector) ? Math.max(0, at.port.connector.positions - positions) : 0;
   return Array.from({ length: room + 1 }, (_, offset) => offset).filter((offset) => {
     const place = placeAt(stretchOf(at, offset, positions, false));
-    return occupantEnd(graph.design, place, { positions, ...(except === undefined ? {} : { except }) }) === undefined;
+    return occupantAt(graph.design, place, { positions, ...(except === undefined ? {} : { except }) }) === undefined;
   });
 }
 
-/** The plug over a pin of a row, by how many pins come before it. */
-function plugOver(graph: Graph, { itemId, port }: PortAt, before: number): CableEnd | undefined {
-  const there = occupantEnd(graph.design, portPlace(itemId, port.id, before), { positions: 1 });
-  const end = there === undefined ? undefined : graph.cables[graph.cableIx.get(there.cable) ?? -1]?.nodes[there.node];
-  return end?.is === 'end' ? end : undefined;
+/** What is over some pins of a row: a plug, or a port that mates. */
+interface Cover {
+  readonly key: string;
+  readonly offset: number;
+  readonly positions: number;
+}
+
+/** What is over a pin of a row, by how many pins come before it. */
+function coverOf(graph: Graph, { itemId, port }: PortAt, before: number): Cover | undefined {
+  const there = occupantAt(graph.design, portPlace(itemId, port.id, before), { positions: 1 });
+  if (there === undefined) return undefined;
+  if (there.is === 'end') {
+    const end = graph.cables[graph.cableIx.get(there.cable) ?? -1]?.nodes[there.node];
+    return end?.is !== 'end'
+      ? undefined
+      : { key: `${there.cable} ${there.node}`, offset: offsetOf(end.at), positions: end.connector.positions };
+  }
+  const mate = graph.design.aircraft.mates[there.mate];
+  const other = mate === undefined ? undefined : portIn(graph, graph.itemIx.get(mate.a.item) ?? -1, mate.a.port);
+  if (mate === undefined || other === undefined) return undefined;
+  const isUnder = mate.b.item === itemId && mate.b.port === port.id;
+  return { key: mate.id, offset: isUnder ? mateOffset(mate) : 0, positions: other.port.connector.positions };
 }
 
 /** The plug over a pin, or room for a plug of one contact; and the contact there. */

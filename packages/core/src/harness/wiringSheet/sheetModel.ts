@@ -1,8 +1,10 @@
 import { cablesAtPort, endsAtPort } from '../../graph/cableJoins.ts';
 import { offsetOf } from '../../model/aircraft.ts';
 import { isPinRow } from '../../model/connector.ts';
+import { isJoined, isPortJoined } from '../../graph/matesAt.ts';
 import type { CableId, ItemId } from '../../model/ids.ts';
 import type { Pin, Port } from '../../model/part.ts';
+import { matedNames } from '../matedNames.ts';
 import { pinKey, pinsOf, type Graph } from '../../graph/graph.ts';
 import { sheetWires, type SheetWire } from './sheetWires.ts';
 
@@ -26,6 +28,8 @@ export interface SheetPort {
   readonly top: number;
   readonly height: number;
   readonly cables: readonly CableAtPort[];
+  /** The ports that mate with it without a cable, by name: `PWR1 stack`. */
+  readonly mates: readonly string[];
 }
 
 /** A cable at a port. */
@@ -90,7 +94,7 @@ export function withNeighbours(graph: Graph, item: ItemId): ReadonlySet<number> 
  */
 export function sheetModel(graph: Graph, scope: SheetScope = {}): SheetModel {
   const isShown = (item: number): boolean => scope.only === undefined || scope.only.has(item);
-  const wired = graph.items.map((_, item) => isShown(item) && (graph.cablesAtItem[item] ?? []).length > 0);
+  const wired = graph.items.map((_, item) => isShown(item) && isJoined(graph, item));
   const spine = graph.items.findIndex(({ part }, item) => part?.kind === 'controller' && isShown(item));
   const neighbours = neighboursOf(graph);
   const columns = columnsOf(graph, spine, neighbours);
@@ -107,7 +111,7 @@ function portsShown(graph: Graph, item: number, { usedPortsOnly }: SheetScope): 
   const entry = graph.items[item];
   const ports = entry?.part?.ports ?? [];
   if (entry === undefined || usedPortsOnly !== true) return ports;
-  return ports.filter((port) => cablesAtPort(graph, entry.item.id, port.id).length > 0);
+  return ports.filter((port) => isPortJoined(graph, entry.item.id, port.id));
 }
 
 /** Which items each port of each item leads to. */
@@ -218,7 +222,14 @@ function box(
       pins.push({ key: pinKey(entry.item.id, port.id, pin.n), item: entry.item.id, port: port.id, pin, side, y });
     });
     tops[side] = start + height + SHEET.portGap;
-    return { port, side, top: start, height, cables: cablesOn(graph, itemIx, port, start) };
+    return {
+      port,
+      side,
+      top: start,
+      height,
+      cables: cablesOn(graph, itemIx, port, start),
+      mates: matedNames(graph, entry.item.id, port.id),
+    };
   });
   const height = Math.max(tops.left, tops.right, top + SHEET.portGap) - SHEET.portGap + SHEET.boxPad;
   return {

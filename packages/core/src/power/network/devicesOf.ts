@@ -1,4 +1,4 @@
-import { cablesAtPort } from '../../graph/cableJoins.ts';
+import { isPortJoined } from '../../graph/matesAt.ts';
 import { circuitNode, pinNode, type Graph } from '../../graph/graph.ts';
 import { addressesOf } from '../../graph/numbering.ts';
 import type { CircuitElement, Port, ResolvedPart } from '../../model/part.ts';
@@ -89,5 +89,5 @@ function usbOf(graph: Graph, item: number, part: ResolvedPart): PlacedDevice[] {
 
 function isPlugged(graph: Graph, item: number, port: string): boolean {
   const id = graph.items[item]?.item.id;
-  return id !== undefined && cablesAtPort(graph, id, port).length > 0;
+  return id !== undefined && isPortJoined(graph, id, port);
 }

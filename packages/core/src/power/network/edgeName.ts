@@ -20,6 +20,16 @@ function refAt(graph: Graph, node: CableNode | undefined): string {
   return graph.items[graph.itemIx.get(node.at.item) ?? -1]?.item.ref ?? '';
 }
 
+/** Pins that meet without a cable, as a person names them: `PWR1 stack pin 3 on FC1 servos`. */
+export function matedName(graph: Graph, { mate, a }: Extract<GraphEdge, { is: 'mate' }>): string {
+  const pin = graph.nodes[a];
+  const [on, under] = [mate.a, mate.b].map(({ item, port }) => {
+    const entry = graph.items[graph.itemIx.get(item) ?? -1];
+    return `${entry?.item.ref ?? '?'} ${entry?.part?.ports.find(({ id }) => id === port)?.label ?? port}`;
+  });
+  return `${on ?? '?'} pin ${pin?.is === 'pin' ? pin.pin.n : '?'} on ${under ?? '?'}`;
+}
+
 /** A contact as a person names it: `W05 contact 2 at BEC1`. */
 export function contactName(graph: Graph, { cable, end, n }: Contact): string {
   const ref = refAt(graph, end);

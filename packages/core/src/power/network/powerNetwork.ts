@@ -73,6 +73,8 @@ function ohmOf(graph: Graph, edge: Graph['edges'][number]): number | undefined {
   switch (edge.is) {
     case 'contact':
       return contactOhm(edge.end.connector);
+    case 'mate':
+      return contactOhm(edge.connector);
     case 'conductor': {
       const cable = graph.cables[edge.cable];
       return cable === undefined ? undefined : conductorOhm(graph, cable, edge.conductor);

@@ -1,4 +1,4 @@
-import { contactName, wireName } from '../network/edgeName.ts';
+import { contactName, matedName, wireName } from '../network/edgeName.ts';
 import type { PowerNetwork } from '../network/powerNetwork.ts';
 import type { ScenarioResult } from '../scenarios/solveScenario.ts';
 import { FOLLOWS, inputOf, LIMITED } from '../solve/deviceStates.ts';
@@ -66,6 +66,8 @@ function edgeName({ graph }: PowerNetwork, edge: number): Omit<Drop, 'volts'> {
       return { is: 'wire', name: wireName(graph, at), edge };
     case 'contact':
       return { is: 'contact', name: contactName(graph, at), edge };
+    case 'mate':
+      return { is: 'contact', name: matedName(graph, at), edge };
     case 'element':
       return { is: 'copper', name: `${graph.items[at.item]?.item.ref ?? '?'} ${at.element.id}`, edge };
     case undefined:

@@ -5,11 +5,12 @@ import { PIN_MAP_PRESETS, type PinMapPreset } from '../../harness/fitPinMap.ts';
 import { addBranch, clearContact, joinContacts, removeEnd } from '../../harness/looms/endEdits.ts';
 import { planJoin } from '../../harness/looms/planJoin.ts';
 import { proposeCable } from '../../harness/proposeCable.ts';
+import { proposeMate } from '../../harness/proposeMate.ts';
 import { isPinRow, mateOf } from '../../model/connector.ts';
 import { AWG_SIZES, WIRE_COLOURS, type Cable } from '../../model/aircraft.ts';
 import type { Design } from '../../model/design.ts';
 import type { PointId } from '../../model/frame.ts';
-import { asId, type ConductorId, type LegId, type NodeId } from '../../model/ids.ts';
+import { asId, type ConductorId, type LegId, type MateId, type NodeId } from '../../model/ids.ts';
 import { pick, type Draw } from './draw.ts';
 
 const PRESETS: readonly PinMapPreset[] = ['meaning', 'straight', 'mirrored', 'supply-pulled', 'none'];
@@ -21,6 +22,34 @@ export function join(design: Design, { x, y, z }: Draw): Edit | undefined {
   const [a, b] = [pick(all, x), pick(all, y)];
   if (a === undefined || b === undefined || a.itemId === b.itemId) return undefined;
   return planJoin(graphOf(design), a, b, z % 3 === 0 ? { a: 1, b: 1 } : (pick(PRESETS, z) ?? 'meaning'));
+}
+
+const MOST_LOOKED_AT = 12;
+
+/** Puts a port onto another without a cable, whether they go together or not, or parts two. */
+export function mate(design: Design, { x, y, z }: Draw): SimpleEdit | undefined {
+  const there = pick(Object.values(design.aircraft.mates), x);
+  if (z % 2 === 0 && there !== undefined) return { kind: 'remove-mate', mate: there.id };
+  const all = ports(design);
+  const graph = graphOf(design);
+  // Ports that go together are few: the first from a random one on that has a counterpart.
+  for (let i = 0; i < Math.min(all.length, MOST_LOOKED_AT); i++) {
+    const from = pick(all, x + i);
+    const proposal =
+      from === undefined
+        ? undefined
+        : pick(
+            all.flatMap((b) => proposeMate(graph, from, b) ?? []),
+            y,
+          );
+    if (proposal !== undefined) return { kind: 'add-mate', mate: proposal.mate };
+  }
+  const [a, b] = [pick(all, x), pick(all, y)];
+  if (a === undefined || b === undefined) return undefined;
+  const [placeA, placeB] = [a, b].map(({ itemId, port }) => ({ item: itemId, port: port.id }));
+  return placeA === undefined || placeB === undefined
+    ? undefined
+    : { kind: 'add-mate', mate: { id: asId<MateId>('?1'), a: placeA, b: placeB } };
 }
 
 /** Takes an end off a loom, clears a contact or joins two, as a person does in the margin and the ladder. */

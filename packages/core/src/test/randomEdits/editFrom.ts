@@ -1,7 +1,7 @@
 import type { Edit } from '../../edits/registry.ts';
 import type { Design } from '../../model/design.ts';
 import { brief, name, power, waiver } from './aircraft.ts';
-import { absent, colour, conductor, end, gauge, join, leg, length, loomEnd, plug, removeCable, text, wire } from './cables.ts';
+import { absent, colour, conductor, end, gauge, join, leg, length, loomEnd, mate, plug, removeCable, text, wire } from './cables.ts';
 import { addItem, adopt, label, output, removeItem, rename, setting, side } from './items.ts';
 import { pick, type Draw } from './draw.ts';
 import { frameEdit, placeEdit } from './layout.ts';
@@ -34,6 +34,8 @@ export function editFrom(design: Design, draw: Draw): Edit {
     leg,
     join,
     join,
+    mate,
+    mate,
     loomEnd,
     waiver,
     name,

@@ -1,7 +1,7 @@
 import type { Graph } from '../../../graph/graph.ts';
 import type { DeviceElement } from '../../../power/network/devicesOf.ts';
 import { CONNECTOR_FAMILIES } from '../../../model/connector.ts';
-import { contactName } from '../../../power/network/edgeName.ts';
+import { contactName, matedName } from '../../../power/network/edgeName.ts';
 import { powerNetwork } from '../../../power/network/powerNetwork.ts';
 import { ampsOfEdges } from '../../../power/network/readings.ts';
 import { ratedAmps } from '../../../power/report/powerReport.ts';
@@ -114,6 +114,7 @@ function limitIn(element: DeviceElement, durationS: number): number {
 function ratedCopper(graph: Graph): Rated[] {
   return graph.edges.flatMap((edge, i): Rated[] => {
     if (edge.is === 'contact') return contactAt(graph, edge, i);
+    if (edge.is === 'mate') return matedAt(graph, edge, i);
     if (edge.is !== 'element' || (edge.element.is !== 'link' && edge.element.is !== 'switch')) return [];
     const { maxA, id } = edge.element;
     const entry = graph.items[edge.item];
@@ -125,6 +126,16 @@ function ratedCopper(graph: Graph): Rated[] {
     });
     return [{ describe, device: undefined, edge: i, limitA: () => maxA }];
   });
+}
+
+function matedAt(graph: Graph, mated: Extract<Graph['edges'][number], { is: 'mate' }>, edge: number): Rated[] {
+  const { mate, connector } = mated;
+  const describe = (): Described => ({
+    name: matedName(graph, mated),
+    discriminator: `${mate.id} ${edge - graph.edges.findIndex((other) => other.is === 'mate' && other.mate === mate)}`,
+    where: [mate.a, mate.b].map(({ item }) => ({ is: 'item', item })),
+  });
+  return [{ describe, device: undefined, edge, limitA: () => CONNECTOR_FAMILIES[connector.family].contactA }];
 }
 
 function contactAt(graph: Graph, contact: Extract<Graph['edges'][number], { is: 'contact' }>, edge: number): Rated[] {
