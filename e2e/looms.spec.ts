@@ -198,6 +198,44 @@ test('a plug is changed to one that fits loosely, and that is found', async ({ p
   expect(await findings(page)).not.toContain('wire.connector-mate');
 });
 
+test('a plug is changed and an end taken off without a pointer', async ({ page, aircraft }) => {
+  await page.goto(aircraft);
+  await settled(page);
+  await enter(page, 'find w10', 'find W10');
+  await tabTo(page, 'aside button[aria-label="Change the plug at FC1 S1"]');
+  await page.keyboard.press('Enter');
+  await tabTo(page, 'aside select[aria-label="Ways of the plug at FC1 S1"]');
+  await page.keyboard.press('ArrowDown');
+  await settled(page);
+  await expect(page.getByTestId('findings')).toContainText('The 5-way plug of W10 goes loosely into the 4-way FC1 S1 and shifts.');
+
+  await enter(page, 'radio1 > fc1 s4', 'branch of W10');
+  await settled(page);
+  await enter(page, 'find w10', 'find W10');
+  await expect(page.getByLabel('Margin')).toContainText('loom, 3 ends');
+  await tabTo(page, 'aside button[aria-label="Take off the end at FC1 S4"]');
+  await page.keyboard.press('Enter');
+  await settled(page);
+  await expect(page.getByLabel('Margin')).not.toContainText('loom');
+});
+
+test('a radio is exchanged and keeps its cable, by pointer', async ({ page, aircraft }) => {
+  await page.goto(aircraft);
+  await settled(page);
+  await page.getByRole('button', { name: 'Item RADIO1' }).click();
+  await page.getByText('Change or exchange the part').click();
+  await page.getByLabel('Part in place of RADIO1').selectOption({ index: 2 });
+  const other = await page.getByLabel('Part in place of RADIO1').locator('option:checked').textContent();
+  await page.locator('aside').getByRole('button', { name: 'Look' }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Adopt for RADIO1/ })
+    .click();
+  await settled(page);
+  await expect(page.getByLabel('Margin')).toContainText(other ?? '?');
+  await expect(page.getByRole('button', { name: 'Cable W10' })).toBeVisible();
+});
+
 test('a message leaves the entry line free, goes by itself when it asks nothing, and stays while it is looked at', async ({
   page,
   aircraft,

@@ -26,10 +26,12 @@ export function FrameKeys() {
   };
   // By the sign that is typed, wherever it is on the keyboard: "/" needs Shift on some.
   const options = { useKey: true, preventDefault: true, enabled };
-  useHotkeys(FRAME_KEYS.entry.hotkeys, act.entry, options);
+  // A list of choices has no text to type into, and nothing of its own to take back.
+  const alsoInLists = { ...options, enableOnFormTags: ['select'] as const };
+  useHotkeys(FRAME_KEYS.entry.hotkeys, act.entry, alsoInLists);
   useHotkeys('mod+k', act.entry, { ...options, enableOnFormTags: true });
-  useHotkeys(FRAME_KEYS.undo.hotkeys, act.undo, options);
-  useHotkeys(FRAME_KEYS.redo.hotkeys, act.redo, options);
+  useHotkeys(FRAME_KEYS.undo.hotkeys, act.undo, alsoInLists);
+  useHotkeys(FRAME_KEYS.redo.hotkeys, act.redo, alsoInLists);
   useHotkeys(FRAME_KEYS.margin.hotkeys, act.margin, options);
   useHotkeys(FRAME_KEYS.letGo.hotkeys, act.letGo, options);
   useHotkeys(FRAME_KEYS.help.hotkeys, act.help, options);
