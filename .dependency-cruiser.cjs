@@ -7,7 +7,7 @@ const web = (folder) => `^apps/web/src/${folder}/`;
 const CORE_FLOORS = [
   ['text'],
   ['model'],
-  ['parts', 'firmware'],
+  ['parts', 'dialects'],
   ['graph', 'edits'],
   ['layout'],
   ['links', 'harness', 'radio'],

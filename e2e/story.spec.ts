@@ -47,7 +47,7 @@ test('a GNSS receiver is added, wired pin by pin, mended and documented, by poin
 
   await page.getByRole('link', { name: 'All documents' }).click();
   await page.getByRole('link', { name: 'Port card FC1' }).click();
-  await expect(page.getByTestId('document').locator('tbody tr').filter({ hasText: /^S4/ })).toHaveText(/S4UART65.*GNSS1 UARTW20/);
+  await expect(page.getByTestId('document').locator('tbody tr').filter({ hasText: /^S4/ })).toHaveText(/S4UART617.*GNSS1 UARTW20/);
 });
 
 test('the same story without a pointer', async ({ page, server, aircraft }) => {

@@ -24,7 +24,7 @@ const large = largeAircraft(asId<AircraftId>('large'), makeId);
 
 /** The same design as a new version, so that nothing is taken from a cache of the one before. */
 function newVersion(design: Design): Design {
-  return { aircraft: { ...design.aircraft }, parts: design.parts };
+  return { ...design, aircraft: { ...design.aircraft } };
 }
 
 /** Graph and all checks, as after every edit. */

@@ -16,8 +16,8 @@ import { report, statsOf, timed } from './stats.ts';
 let count = 0;
 const demo = saltmarsh(asId<AircraftId>('saltmarsh'), () => `p${++count}`);
 
-function newVersion({ aircraft, parts }: Design): Graph {
-  return graphOf({ aircraft: { ...aircraft }, parts });
+function newVersion(design: Design): Graph {
+  return graphOf({ ...design, aircraft: { ...design.aircraft } });
 }
 
 /** The solver: each situation of a fresh version, and every single fault; with counts and the memory that it took. */

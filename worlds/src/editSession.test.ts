@@ -509,9 +509,9 @@ describe('a part that the workshop made', () => {
     const { session } = await bench.open();
     expect(session.make(add)).toMatchObject({ refused: { code: 'unknown-part' } });
     const { seq } = session.getState();
-    session.learn([own, sample]);
+    session.learn({ parts: [own, sample], dialects: [] });
     expect(session.getState()).toMatchObject({ seq: seq + 1, last: { is: 'reset' } });
-    session.learn([own]);
+    session.learn({ parts: [own], dialects: [] });
     expect(session.getState().seq).toBe(seq + 1);
     expect(session.make(add)).toMatchObject({ title: expect.stringContaining('FC1') });
     await quiet(session);
@@ -521,7 +521,7 @@ describe('a part that the workshop made', () => {
   it('comes with an edit of another window that names it, and edits made here meanwhile stay', async () => {
     workshop.know(own);
     const [mine, theirs] = [await bench.open('me'), await bench.open('other')];
-    theirs.session.learn([own]);
+    theirs.session.learn({ parts: [own], dialects: [] });
     theirs.session.make(add);
     await quiet(theirs.session);
     mine.session.make(note('mine', ''));

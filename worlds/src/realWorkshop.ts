@@ -17,7 +17,7 @@ import { openWorkshop } from '../../apps/server/src/startServer.ts';
 import { AircraftStore } from '../../apps/server/src/workshop/aircraftStore.ts';
 import { Epoch } from '../../apps/server/src/workshop/epoch.ts';
 import { JournalReader } from '../../apps/server/src/workshop/journalReader.ts';
-import { PartShelf } from '../../apps/server/src/workshop/partShelf.ts';
+import { Library } from '../../apps/server/src/workshop/library.ts';
 
 /** What was asked of a server: an address of its API, and the body that was sent. */
 export interface Asked {
@@ -78,7 +78,7 @@ export class RealWorkshop {
 
   /** Makes a part of the workshop's own known. */
   know(part: Part): void {
-    this.#app.get(PartShelf).add(new Map([[partKeyOf(part), part]]));
+    this.#app.get(Library).parts.add(new Map([[partKeyOf(part), part]]));
   }
 
   /** The document as the journal holds it, read from the database. */

@@ -1,7 +1,7 @@
 import { routes, type EditsResponse, type ErrorResponse } from '@wired-falcon/contract';
 import {
   asId,
-  catalogue,
+  shipped,
   newAircraft,
   partKeyOf,
   sampleParts,
@@ -40,7 +40,7 @@ export class SessionBench {
 
   static async of(workshop: RealWorkshop): Promise<SessionBench> {
     const id = asId<AircraftId>(makeId());
-    await workshop.create({ aircraft: newAircraft(id, 'Test'), parts: catalogue });
+    await workshop.create({ aircraft: newAircraft(id, 'Test'), ...shipped });
     return new SessionBench(workshop, id);
   }
 

@@ -1,7 +1,7 @@
 import {
   applyEdit,
   asId,
-  catalogue,
+  shipped,
   newAircraft,
   nextReference,
   partKeyOf,
@@ -90,7 +90,7 @@ class World {
   }
 
   async begin(): Promise<void> {
-    let design: Design = { aircraft: newAircraft(this.#id, 'World'), parts: catalogue };
+    let design: Design = { aircraft: newAircraft(this.#id, 'World'), ...shipped };
     for (const [i, part] of PARTS.entries()) {
       const item = {
         id: asId<ItemId>(`first${i}`),

@@ -15,7 +15,9 @@ import { Hangar } from './workshop/hangar.ts';
 import { PartsController } from './parts/parts.controller.ts';
 import { Journal } from './workshop/journal.ts';
 import { JournalReader } from './workshop/journalReader.ts';
-import { PartShelf } from './workshop/partShelf.ts';
+import { Library } from './workshop/library.ts';
+import { DialectsController } from './dialects/dialects.controller.ts';
+import { WorkshopDialects } from './workshop/workshopDialects.ts';
 import { Positions } from './workshop/positions.ts';
 import { WorkshopParts } from './workshop/workshopParts.ts';
 
@@ -25,7 +27,7 @@ export class AppModule {
     return {
       module: AppModule,
       imports: [MikroOrmModule.forRoot({ ...ormOptions(config.databaseFile), registerRequestContext: false })],
-      controllers: [AircraftController, PartsController, SystemController],
+      controllers: [AircraftController, DialectsController, PartsController, SystemController],
       providers: [
         { provide: IMPORT_WORKER, useValue: config.importWorker },
         AircraftImport,
@@ -38,8 +40,9 @@ export class AppModule {
         Hangar,
         Journal,
         JournalReader,
-        PartShelf,
+        Library,
         Positions,
+        WorkshopDialects,
         WorkshopParts,
       ],
     };

@@ -4,7 +4,7 @@ import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
-import { applyEdit, canonicalJson, catalogue, newAircraft, type AircraftId, type Design } from '@wired-falcon/core';
+import { applyEdit, canonicalJson, shipped, newAircraft, type AircraftId, type Design } from '@wired-falcon/core';
 import {
   EPOCH_HEADER,
   routes,
@@ -105,7 +105,7 @@ async function replay(
   const since = await ask<EditsSinceResponse>(`${server.url}${routes.editsSince(id, server.epoch, 0)}`);
   if (since.is !== 'since') throw new Error('The server has another document after it was killed.');
   const { edits } = since;
-  let design: Design = { aircraft: newAircraft(id, name), parts: catalogue };
+  let design: Design = { aircraft: newAircraft(id, name), ...shipped };
   for (const entry of edits) {
     const result = applyEdit(design, entry.edit);
     if ('refused' in result) throw new Error(`The journal does not replay: ${result.refused.sentence}`);

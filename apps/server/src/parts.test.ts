@@ -100,7 +100,7 @@ describe('parts of the workshop', () => {
     const loaded = await server.load(id);
     expect(loaded.parts).toEqual([first]);
     const parts = new Map([first, second].map((part) => [partKeyOf(part), part]));
-    const adopt = proposeAdoption({ aircraft: loaded.aircraft, parts }, item, partKeyOf(second));
+    const adopt = proposeAdoption({ ...loaded, parts, dialects: new Map() }, item, partKeyOf(second));
     if (adopt === undefined) throw new Error('There is no proposal.');
     expect((await server.edit(id, 1, [submitted('p2', adopt)])).body).toMatchObject({ is: 'done', outcomes: [{ is: 'accepted' }] });
     await server.restart();

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { applyEdit, asId, canonicalJson, catalogue, newAircraft, withFreshIds, type Design, type Edit } from '@wired-falcon/core';
+import { applyEdit, asId, canonicalJson, shipped, newAircraft, withFreshIds, type Design, type Edit } from '@wired-falcon/core';
 import { draws } from '../../../packages/core/src/test/randomEdits/draw.ts';
 import { editFrom } from '../../../packages/core/src/test/randomEdits/editFrom.ts';
 import { submitted, TestServer } from './test/testServer.ts';
@@ -28,7 +28,7 @@ it('random edits give the same document on the server as in the browser, undone 
   await fc.assert(
     fc.asyncProperty(draws, async (list) => {
       const id = await server.create('Same');
-      let design: Design = { aircraft: newAircraft(id, 'Same'), parts: catalogue };
+      let design: Design = { aircraft: newAircraft(id, 'Same'), ...shipped };
       const edits: ReturnType<typeof submitted>[] = [];
       for (const draw of list) {
         const edit = filled(editFrom(design, draw));

@@ -10,7 +10,7 @@ import helmet from 'helmet';
 import { AppModule } from './app.module.ts';
 import type { ServerConfig } from './config.ts';
 import { accessKeyCheck } from './http/accessKey.ts';
-import { depthCheck } from './http/depthCheck.ts';
+import { bodyCheck } from './http/bodyCheck.ts';
 import { epochHeader } from './http/epochHeader.ts';
 import { ErrorFilter } from './http/errorFilter.ts';
 import { hostCheck } from './http/hostCheck.ts';
@@ -20,7 +20,7 @@ import { AircraftImport } from './importing/aircraftImport.ts';
 import { holdWorkshop } from './keeping/inUse.ts';
 import { Epoch } from './workshop/epoch.ts';
 import { DemoLoader } from './workshop/demoLoader.ts';
-import { PartShelf } from './workshop/partShelf.ts';
+import { Library } from './workshop/library.ts';
 
 export interface RunningServer {
   readonly url: string;
@@ -41,7 +41,7 @@ export async function startServer(config: ServerConfig): Promise<RunningServer> 
   if (config.accessKey !== undefined) app.use(accessKeyCheck(config.accessKey));
   app.use(routes.importFile(), express.raw({ limit: BODY_LIMITS.importFile, type: () => true }));
   app.use(express.json({ limit: BODY_LIMITS.edits }));
-  app.use(depthCheck());
+  app.use(bodyCheck());
   app.setGlobalPrefix(API_PREFIX);
   app.useGlobalPipes(validationPipe());
   app.useGlobalFilters(new ErrorFilter());
@@ -65,7 +65,7 @@ export async function openWorkshop(app: INestApplicationContext): Promise<void> 
   const orm = app.get(MikroORM);
   await orm.migrator.up();
   await app.get(Epoch).load();
-  await app.get(PartShelf).load(orm.em.fork());
+  await app.get(Library).load(orm.em.fork());
 }
 
 async function addressOf(app: NestExpressApplication): Promise<string> {

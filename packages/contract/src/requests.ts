@@ -13,7 +13,18 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
-import { ID_PATTERN, LIMITS, type AircraftId, type Edit, type EditId, type Part, type PartId } from '@wired-falcon/core';
+import {
+  ID_PATTERN,
+  LIMITS,
+  type AircraftId,
+  type Dialect,
+  type DialectId,
+  type Edit,
+  type EditId,
+  type Part,
+  type PartId,
+} from '@wired-falcon/core';
+import { IsDialect } from './isDialect.ts';
 import { IsEdit } from './isEdit.ts';
 import { IsPart } from './isPart.ts';
 
@@ -93,6 +104,27 @@ export class SavePartDto {
   @Length(1, LIMITS.nameChars)
   @Matches(PLAIN_TEXT)
   by!: string;
+}
+
+export class SaveDialectDto {
+  @IsDialect()
+  dialect!: Dialect;
+
+  /** The number of the revision that this one was made from; 0 for a new dialect. */
+  @IsInt()
+  @Min(0)
+  @Max(Number.MAX_SAFE_INTEGER)
+  base!: number;
+
+  @IsString()
+  @Length(1, LIMITS.nameChars)
+  @Matches(PLAIN_TEXT)
+  by!: string;
+}
+
+export class DialectParamsDto {
+  @Matches(ID)
+  id!: DialectId;
 }
 
 export class PartParamsDto {

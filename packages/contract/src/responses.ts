@@ -1,4 +1,16 @@
-import type { Aircraft, AircraftId, Edit, EditId, Part, PartKey, PutBack, Refusal, Severity } from '@wired-falcon/core';
+import type {
+  Aircraft,
+  AircraftId,
+  Dialect,
+  DialectKey,
+  Edit,
+  EditId,
+  Part,
+  PartKey,
+  PutBack,
+  Refusal,
+  Severity,
+} from '@wired-falcon/core';
 
 /** One aircraft in the hangar, with what its checks say at its present version. */
 export interface HangarEntry {
@@ -35,6 +47,8 @@ export interface AircraftResponse {
   readonly updatedAt: string;
   /** The parts that the aircraft uses, and those that its history can put back. */
   readonly parts: readonly Part[];
+  /** The dialect that it uses, and those that its history can put back. */
+  readonly dialects: readonly Dialect[];
   /** What the asking author can undo and redo, newest last. */
   readonly history: { readonly undo: readonly HistoryEntry[]; readonly redo: readonly HistoryEntry[] };
 }
@@ -94,6 +108,15 @@ export interface PartRevision {
   readonly part: Part;
   readonly key: PartKey;
   /** From 1, in the order in which they were saved. */
+  readonly revision: number;
+  readonly at: string;
+  readonly by: string;
+}
+
+/** One revision of a dialect of the workshop's own, likewise. */
+export interface DialectRevision {
+  readonly dialect: Dialect;
+  readonly key: DialectKey;
   readonly revision: number;
   readonly at: string;
   readonly by: string;

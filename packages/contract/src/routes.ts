@@ -1,4 +1,4 @@
-import type { AircraftId, PartId } from '@wired-falcon/core';
+import type { AircraftId, DialectId, PartId } from '@wired-falcon/core';
 
 /** The addresses of the API, declared once for the server and for whoever calls it. */
 export const API_PREFIX = 'api';
@@ -18,6 +18,8 @@ export const routes = {
   exportFile: (id: AircraftId) => `/${API_PREFIX}/aircraft/${id}/export`,
   parts: () => `/${API_PREFIX}/parts`,
   partRevisions: (id: PartId) => `/${API_PREFIX}/parts/${id}/revisions`,
+  dialects: () => `/${API_PREFIX}/dialects`,
+  dialectRevisions: (id: DialectId) => `/${API_PREFIX}/dialects/${id}/revisions`,
   importFile: () => `/${API_PREFIX}/aircraft/import`,
 } as const;
 

@@ -1,7 +1,7 @@
 import { Body, Controller, Get, Header, HttpCode, NotFoundException, Param, Post, Query, Req } from '@nestjs/common';
 import { ApiBody, ApiOkResponse, ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Request } from 'express';
-import { asId, newAircraft, partsPutBack, sheetToCsv, writeAircraftFile, type AircraftId } from '@wired-falcon/core';
+import { asId, dialectsPutBack, newAircraft, partsPutBack, sheetToCsv, writeAircraftFile, type AircraftId } from '@wired-falcon/core';
 import {
   AircraftParamsDto,
   AircraftQueryDto,
@@ -27,7 +27,7 @@ import { Epoch } from '../workshop/epoch.ts';
 import { Hangar } from '../workshop/hangar.ts';
 import { Journal } from '../workshop/journal.ts';
 import { JournalReader } from '../workshop/journalReader.ts';
-import { PartShelf } from '../workshop/partShelf.ts';
+import { Library, partsOf } from '../workshop/library.ts';
 import { Positions } from '../workshop/positions.ts';
 import { makeId } from '../workshop/makeId.ts';
 
@@ -43,7 +43,7 @@ export class AircraftController {
     private readonly positions: Positions,
     private readonly imports: AircraftImport,
     private readonly epoch: Epoch,
-    private readonly shelf: PartShelf,
+    private readonly library: Library,
   ) {}
 
   @Get()
@@ -58,7 +58,7 @@ export class AircraftController {
   @ApiBody({ schema: schemaRef(CreateAircraftDto) })
   async create(@Body() body: CreateAircraftDto): Promise<CreatedResponse> {
     const aircraft = newAircraft(asId<AircraftId>(makeId()), body.name);
-    await this.store.create({ aircraft, parts: this.shelf.parts }, new Date().toISOString());
+    await this.store.create({ aircraft, ...this.library.known }, new Date().toISOString());
     return { id: aircraft.id, name: aircraft.name };
   }
 
@@ -76,9 +76,12 @@ export class AircraftController {
   async one(@Param() { id }: AircraftParamsDto, @Query() { author }: AircraftQueryDto): Promise<AircraftResponse> {
     const { design, version, updatedAt } = await this.store.current(id);
     const history = await this.reader.historyOf(id, author);
-    const putBack = [...history.undo, ...history.redo].flatMap(({ inverse }) => [...partsPutBack(inverse)]);
-    const parts = new Map([...this.shelf.named(putBack), ...this.shelf.usedBy(design.aircraft)]);
-    return { epoch: this.epoch.value, aircraft: design.aircraft, version, updatedAt, parts: [...parts.values()], history };
+    const { aircraft } = design;
+    const inverses = [...history.undo, ...history.redo].map(({ inverse }) => inverse);
+    const parts = this.library.parts.named([...inverses.flatMap((inverse) => [...partsPutBack(inverse)]), ...partsOf(aircraft)]);
+    const dialects = this.library.dialects.named([...inverses.flatMap(dialectsPutBack), aircraft.dialect]);
+    const { value: epoch } = this.epoch;
+    return { epoch, aircraft, version, updatedAt, parts: [...parts.values()], dialects: [...dialects.values()], history };
   }
 
   @Post(':id/edits')

@@ -60,10 +60,21 @@ class Migration0004 extends Migration {
   }
 }
 
+/** Dialects as documents, and those of the workshop's own in revisions. */
+class Migration0005 extends Migration {
+  override up(): void {
+    this.addSql('create table dialect (key text primary key, content text not null) strict');
+    this.addSql(`create table dialect_revision (
+      dialect text not null, revision integer not null, key text not null references dialect (key),
+      at text not null, by text not null, primary key (dialect, revision)) strict, without rowid`);
+  }
+}
+
 /** In order. Named by hand, so that the names do not depend on how the code was built. */
 export const migrations = [
   { name: '0001-first-tables', class: Migration0001 },
   { name: '0002-documents-in-pieces', class: Migration0002 },
   { name: '0003-parts-of-ones-own', class: Migration0003 },
   { name: '0004-the-workshop', class: Migration0004 },
+  { name: '0005-dialects', class: Migration0005 },
 ];

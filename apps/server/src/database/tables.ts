@@ -56,6 +56,20 @@ export const PartRevisionTable = defineEntity({
   properties: { part: p.string().primary(), revision: p.integer().primary(), key: p.string(), at: p.string(), by: p.string() },
 });
 
+/** Dialect revisions that aircraft use, likewise. */
+export const DialectTable = defineEntity({
+  name: 'DialectRow',
+  tableName: 'dialect',
+  properties: { key: p.string().primary(), content: p.text() },
+});
+
+/** The revisions of the dialects of the workshop's own, by number from 1. */
+export const DialectRevisionTable = defineEntity({
+  name: 'DialectRevisionRow',
+  tableName: 'dialect_revision',
+  properties: { dialect: p.string().primary(), revision: p.integer().primary(), key: p.string(), at: p.string(), by: p.string() },
+});
+
 /** The compressed document every so many versions, and before a change of schema. */
 export const SnapshotTable = defineEntity({
   name: 'SnapshotRow',
@@ -95,4 +109,15 @@ export const WorkshopTable = defineEntity({
   properties: { name: p.string().primary(), value: p.string() },
 });
 
-export const tables = [WorkshopTable, AircraftTable, PieceTable, JournalTable, PartTable, PartRevisionTable, SnapshotTable, SummaryTable];
+export const tables = [
+  WorkshopTable,
+  AircraftTable,
+  PieceTable,
+  JournalTable,
+  PartTable,
+  PartRevisionTable,
+  DialectTable,
+  DialectRevisionTable,
+  SnapshotTable,
+  SummaryTable,
+];

@@ -18,6 +18,7 @@ export function serveOpenApi(app: INestApplication): void {
     additionalConverters: {
       isEdit: { type: 'object', description: 'An edit; see /api/schema/edit' },
       isPart: { type: 'object', description: 'A part; see /api/schema/part' },
+      isDialect: { type: 'object', description: 'A dialect; see /api/schema/dialect' },
       customValidation: { type: 'object' },
     },
   });

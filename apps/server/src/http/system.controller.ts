@@ -1,6 +1,6 @@
 import { Controller, Get } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { AircraftFileSchema, EditSchema, PartFileSchema, SCHEMA_VERSION } from '@wired-falcon/core';
+import { AircraftFileSchema, DialectFileSchema, EditSchema, PartFileSchema, SCHEMA_VERSION } from '@wired-falcon/core';
 
 /** The server about itself, and the published shapes. */
 @ApiTags('system')
@@ -22,6 +22,12 @@ export class SystemController {
   @ApiOperation({ summary: 'JSON Schema of the part file' })
   partSchema(): object {
     return PartFileSchema;
+  }
+
+  @Get('schema/dialect')
+  @ApiOperation({ summary: 'JSON Schema of the dialect file' })
+  dialectSchema(): object {
+    return DialectFileSchema;
   }
 
   @Get('schema/edit')

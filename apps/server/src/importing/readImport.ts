@@ -1,5 +1,6 @@
-import { partKeyOf, readAircraftFile } from '@wired-falcon/core';
+import { dialectKeyOf, partKeyOf, readAircraftFile, usedRevisions } from '@wired-falcon/core';
 import { changedPieces, HEAD, type Piece } from '../database/documentPieces.ts';
+import type { KeptRow } from '../workshop/shelf.ts';
 
 /** An aircraft file as it is stored: texts all through, so that they pass between threads at little cost. */
 export interface ReadImport {
@@ -10,7 +11,7 @@ export interface ReadImport {
   readonly pieces: readonly Piece[];
   /** The head, in which the id stands. */
   readonly head: string;
-  readonly parts: readonly { readonly key: string; readonly content: string }[];
+  readonly kept: readonly KeptRow[];
 }
 
 export type ImportResult = ReadImport | { readonly is: 'refused'; readonly sentence: string };
@@ -19,7 +20,8 @@ export type ImportResult = ReadImport | { readonly is: 'refused'; readonly sente
 export function readImport(bytes: Uint8Array): ImportResult {
   const read = readAircraftFile(new TextDecoder().decode(bytes));
   if ('sentence' in read) return { is: 'refused', sentence: read.sentence };
-  const { aircraft, parts } = read.design;
+  const { aircraft } = read.design;
+  const { parts, dialects } = usedRevisions(read.design);
   const pieces = changedPieces(undefined, aircraft).flatMap(({ path, content }) => (content === undefined ? [] : [{ path, content }]));
   const head = pieces.find(({ path }) => path === HEAD);
   if (head === undefined) throw new Error('A document without a head was read.');
@@ -29,8 +31,9 @@ export function readImport(bytes: Uint8Array): ImportResult {
     name: aircraft.name,
     head: head.content,
     pieces: pieces.filter((piece) => piece !== head),
-    parts: [...new Set(Object.values(aircraft.items).map(({ part }) => parts.get(part)))]
-      .filter((part) => part !== undefined)
-      .map((part) => ({ key: partKeyOf(part), content: JSON.stringify(part) })),
+    kept: [
+      ...parts.map((part) => ({ table: 'part' as const, key: partKeyOf(part), content: JSON.stringify(part) })),
+      ...dialects.map((dialect) => ({ table: 'dialect' as const, key: dialectKeyOf(dialect), content: JSON.stringify(dialect) })),
+    ],
   };
 }

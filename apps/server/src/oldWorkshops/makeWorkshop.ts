@@ -5,7 +5,7 @@ import Database from 'libsql';
 import {
   applyEdit,
   asId,
-  catalogue,
+  shipped,
   editKinds,
   nextReference,
   partKeyOf,
@@ -33,7 +33,7 @@ const ENOUGH = 2;
 export async function makeWorkshop(folder: string): Promise<void> {
   const server = await TestServer.start(true);
   const { aircraft, version: begin } = await server.load(reedbed);
-  let design: Design = { aircraft, parts: catalogue };
+  let design: Design = { aircraft, ...shipped };
   let version = begin;
   let ids = 0;
   const makeId = (): string => `k${SCHEMA_VERSION}x${++ids}`;

@@ -6,11 +6,13 @@ import {
   applyEdit,
   asId,
   canonicalJson,
-  catalogue,
+  dialectKeyOf,
   editKinds,
-  partKeyOf,
+  sampleDialects,
   SCHEMA_VERSION,
+  shipped,
   splitReference,
+  withRevisions,
   type Aircraft,
   type AircraftId,
 } from '@wired-falcon/core';
@@ -42,14 +44,21 @@ function documentsOf(schema: number): (readonly [version: number, document: Json
   return Object.entries(JSON.parse(text) as Record<string, Json>).map(([version, document]) => [Number(version), document] as const);
 }
 
-/** A document of an older schema as it has to be today. Migrations so far only add what is empty, so that this is known without them. */
+/** A document of an older schema as it has to be today, known without the migrations. */
 function asOfToday(document: Json, schema: number): string {
   return withoutIssued({
     ...document,
     schema: SCHEMA_VERSION,
     ...(schema < 2 ? { needs: {}, outputs: {} } : {}),
     ...(schema < 9 ? { mates: {} } : {}),
+    ...(schema < 10 ? { dialect: dialectKeyNow(String(document['dialect'])) } : {}),
   });
+}
+
+/** Up to schema 9 a dialect was named by its id alone: that of a sample means the sample, any other a dialect that nobody has. */
+function dialectKeyNow(id: string): string {
+  const sample = sampleDialects.find((dialect) => dialect.id === id);
+  return sample === undefined ? `${id}@0000000000000000` : dialectKeyOf(sample);
 }
 
 function withoutIssued({ issued: _issued, ...rest }: Json): string {
@@ -96,12 +105,12 @@ describe.each(schemas)('a workshop of schema %i', (schema) => {
   });
 
   it('has a journal of which every edit is understood, and makes the same document again', async () => {
-    const { parts } = await server.load(reedbed);
+    const { parts, dialects } = await server.load(reedbed);
     const { edits } = await server.since(reedbed, 0);
     expect(edits).toHaveLength(newest);
     const first = await positionAt(0);
     const start = { ...first, issued: issuedIn(first) };
-    let design = { aircraft: start, parts: new Map([...catalogue, ...parts.map((part) => [partKeyOf(part), part] as const)]) };
+    let design = { ...withRevisions(shipped, { parts, dialects }), aircraft: start };
     for (const { edit, undoes, title } of edits) {
       const result = applyEdit(design, edit, () => undoes ?? { refused: { code: 'unknown-edit', sentence: 'Unknown.', about: [] } });
       if ('refused' in result) throw new Error(`${title}: ${result.refused.sentence}`);

@@ -13,8 +13,8 @@ export class PartsController {
   @Get()
   @ApiOperation({ summary: 'The newest revision of each part of the workshop' })
   @ApiOkResponse({ description: 'A list of PartRevision' })
-  list(): Promise<PartRevision[]> {
-    return this.parts.newest();
+  async list(): Promise<PartRevision[]> {
+    return (await this.parts.newest()).map(({ content: part, ...rest }) => ({ part, ...rest }));
   }
 
   @Post()
@@ -22,14 +22,15 @@ export class PartsController {
   @ApiOperation({ summary: 'A new part, or a new revision of one; refused when somebody saved one meanwhile' })
   @ApiBody({ schema: schemaRef(SavePartDto) })
   @ApiOkResponse({ description: 'PartRevision' })
-  save(@Body() { part, base, by }: SavePartDto): Promise<PartRevision> {
-    return this.parts.save(part, base, by, new Date().toISOString());
+  async save(@Body() { part, base, by }: SavePartDto): Promise<PartRevision> {
+    const { content, ...rest } = await this.parts.save(part, base, by, new Date().toISOString());
+    return { part: content, ...rest };
   }
 
   @Get(':id/revisions')
   @ApiOperation({ summary: 'Every revision of a part, the newest first' })
   @ApiOkResponse({ description: 'A list of PartRevision' })
-  revisions(@Param() { id }: PartParamsDto): Promise<PartRevision[]> {
-    return this.parts.revisionsOf(id);
+  async revisions(@Param() { id }: PartParamsDto): Promise<PartRevision[]> {
+    return (await this.parts.revisionsOf(id)).map(({ content: part, ...rest }) => ({ part, ...rest }));
   }
 }

@@ -15,12 +15,14 @@ import {
 } from '@wired-falcon/core';
 import { changedPieces, documentFrom, fieldsIn, HEAD, type Piece } from '../database/documentPieces.ts';
 import { writeAtOnce, type RunStatement } from '../database/fastWriter.ts';
+import { keepRevision } from './keepRevision.ts';
 import { AircraftTable, PieceTable } from '../database/tables.ts';
 import { CannotOpen } from '../http/errors.ts';
 import type { ReadImport } from '../importing/readImport.ts';
 import { AircraftQueue } from './aircraftQueue.ts';
 import { DesignCache, type CurrentDesign } from './designCache.ts';
-import { PartShelf, type PartRow } from './partShelf.ts';
+import { Library } from './library.ts';
+import type { KeptRow } from './shelf.ts';
 
 /** Reads and creates aircraft. Changing one is the journal's business. */
 @Injectable()
@@ -29,7 +31,7 @@ export class AircraftStore {
     @Inject(EntityManager) private readonly em: SqlEntityManager,
     private readonly cache: DesignCache,
     private readonly queue: AircraftQueue,
-    private readonly shelf: PartShelf,
+    private readonly library: Library,
   ) {}
 
   /**
@@ -40,11 +42,11 @@ export class AircraftStore {
     return this.#cached(id) ?? this.queue.run(id, () => this.currentInQueue(id));
   }
 
-  /** The design in the cache, with every part that is known by now. */
+  /** The design in the cache, with every part and dialect that is known by now. */
   #cached(id: AircraftId): CurrentDesign | undefined {
     const cached = this.cache.get(id);
-    if (cached === undefined || cached.design.parts === this.shelf.parts) return cached;
-    const current = { ...cached, design: { aircraft: cached.design.aircraft, parts: this.shelf.parts } };
+    if (cached === undefined || this.library.isCurrent(cached.design)) return cached;
+    const current = { ...cached, design: { aircraft: cached.design.aircraft, ...this.library.known } };
     this.cache.put(id, current);
     return current;
   }
@@ -57,7 +59,7 @@ export class AircraftStore {
     const row = await em.findOne(AircraftTable, { id });
     if (row === null) throw new NotFoundException(`There is no aircraft "${id}" in this workshop. Go back to the hangar and choose one.`);
     const aircraft = await this.#readDocument(em, row);
-    const current = { design: { aircraft, parts: this.shelf.parts }, version: row.version, updatedAt: row.updatedAt };
+    const current = { design: { aircraft, ...this.library.known }, version: row.version, updatedAt: row.updatedAt };
     this.cache.put(id, current);
     return current;
   }
@@ -95,18 +97,17 @@ export class AircraftStore {
   /** Stores a new aircraft at version 0. The id must be free. */
   async create(design: Design, at: string): Promise<void> {
     const { aircraft } = design;
-    this.shelf.add(design.parts);
-    await this.#insert(aircraft.id, aircraft.name, piecesOf(aircraft), this.shelf.notKept(aircraft), at);
+    this.library.add(design);
+    await this.#insert(aircraft.id, aircraft.name, piecesOf(aircraft), this.library.notKept(aircraft), at);
   }
 
   /** The same of a file that was read, under an id that is free. */
   async createFrom(id: AircraftId, read: ReadImport, at: string): Promise<void> {
     const pieces = [{ path: HEAD, content: JSON.stringify({ ...fieldsIn(read.head), id }) }, ...read.pieces];
-    await this.#insert(id, read.name, pieces, read.parts, at);
-    this.shelf.addRows(read.parts);
+    await this.#insert(id, read.name, pieces, read.kept, at);
   }
 
-  async #insert(id: AircraftId, name: string, pieces: readonly Piece[], parts: readonly PartRow[], at: string): Promise<void> {
+  async #insert(id: AircraftId, name: string, pieces: readonly Piece[], kept: readonly KeptRow[], at: string): Promise<void> {
     await writeAtOnce(this.em.fork(), (run) => {
       run(
         'insert into aircraft (id, name, version, schema, created_at, updated_at) values (?, ?, 0, ?, ?, ?)',
@@ -117,9 +118,9 @@ export class AircraftStore {
         at,
       );
       insertPieces(run, id, pieces);
-      for (const { key, content } of parts) run('insert into part (key, content) values (?, ?) on conflict (key) do nothing', key, content);
+      for (const row of kept) keepRevision(run, row);
     });
-    this.shelf.markKept(parts);
+    this.library.addStored(kept);
   }
 
   async exists(id: AircraftId): Promise<boolean> {

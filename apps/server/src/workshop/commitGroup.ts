@@ -4,6 +4,8 @@ import { Inject, Injectable, Logger, type OnModuleDestroy } from '@nestjs/common
 import { checkpoint, writeAtOnce, type RunStatement } from '../database/fastWriter.ts';
 import type { PieceChange } from '../database/documentPieces.ts';
 import type { JournalRow } from '../database/tables.ts';
+import { keepRevision } from './keepRevision.ts';
+import type { KeptRow } from './shelf.ts';
 
 export type NewRow = Omit<JournalRow, 'id'>;
 
@@ -18,7 +20,7 @@ export interface Commit {
   readonly pieces: readonly PieceChange[];
   readonly updatedAt: string;
   readonly rows: readonly NewRow[];
-  readonly parts: readonly { readonly key: string; readonly content: string }[];
+  readonly kept: readonly KeptRow[];
   readonly snapshot: { readonly aircraft: string; readonly version: number; readonly schema: number; readonly content: Buffer } | undefined;
 }
 
@@ -107,12 +109,11 @@ const SET_VERSION = 'update aircraft set version = ?, name = ?, schema = ?, upda
 const SET_PIECE =
   'insert into piece (aircraft, path, content) values (?, ?, ?) on conflict (aircraft, path) do update set content = excluded.content';
 const DROP_PIECE = 'delete from piece where aircraft = ? and path = ?';
-const ADD_PART = 'insert into part (key, content) values (?, ?) on conflict (key) do nothing';
 const ADD_SNAPSHOT =
   'insert into snapshot (aircraft, version, schema, content) values (?, ?, ?, ?) on conflict (aircraft, version) do nothing';
 
 function write(run: RunStatement, commit: Commit): void {
-  const { aircraft, from, to, name, schema, pieces, updatedAt, parts, snapshot } = commit;
+  const { aircraft, from, to, name, schema, pieces, updatedAt, kept, snapshot } = commit;
   for (const row of commit.rows) {
     run(
       ADD_ROW,
@@ -135,6 +136,6 @@ function write(run: RunStatement, commit: Commit): void {
     if (content === undefined) run(DROP_PIECE, aircraft, path);
     else run(SET_PIECE, aircraft, path, content);
   }
-  for (const part of parts) run(ADD_PART, part.key, part.content);
+  for (const row of kept) keepRevision(run, row);
   if (snapshot !== undefined) run(ADD_SNAPSHOT, snapshot.aircraft, snapshot.version, snapshot.schema, snapshot.content);
 }

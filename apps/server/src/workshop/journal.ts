@@ -14,7 +14,7 @@ import { DesignCache, type CurrentDesign } from './designCache.ts';
 import { Epoch } from './epoch.ts';
 import { JournalReader } from './journalReader.ts';
 import { putBackFrom, rowOf } from './journalRows.ts';
-import { PartShelf } from './partShelf.ts';
+import { Library } from './library.ts';
 
 const SNAPSHOT_EVERY = 200;
 
@@ -27,7 +27,7 @@ export class Journal {
     private readonly queue: AircraftQueue,
     private readonly store: AircraftStore,
     private readonly cache: DesignCache,
-    private readonly shelf: PartShelf,
+    private readonly library: Library,
     private readonly commits: CommitGroup,
     private readonly reader: JournalReader,
   ) {}
@@ -136,7 +136,7 @@ export class Journal {
       if (author !== by) return refuse('not-yours', `Cannot undo: ${title}. It was made by ${author}; each person undoes their own edits.`);
       if (isUndone) return refuse('already-undone', `Cannot undo: ${title}. It is undone already.`);
       return (
-        putBackFrom(found.inverse) ??
+        putBackFrom(found) ??
         refuse('changed-since', `Cannot undo: ${title}. It was made by another version of the product and stays as history.`)
       );
     };
@@ -147,7 +147,13 @@ export class Journal {
     const row = await readRow(this.em.fork(), UNDOABLE, id, of);
     return row === undefined
       ? undefined
-      : { author: String(row['author']), title: String(row['title']), inverse: String(row['inverse']), isUndone: row['undone'] === 1 };
+      : {
+          author: String(row['author']),
+          title: String(row['title']),
+          inverse: String(row['inverse']),
+          schema: Number(row['schema']),
+          isUndone: row['undone'] === 1,
+        };
   }
 
   /** The journal rows, what changed of the document where its version still is what it was, and now and then a snapshot, as one. */
@@ -157,7 +163,7 @@ export class Journal {
     const { aircraft } = made.design;
     // By the clock of this server: those of the senders need not agree, and their edits may have waited for long.
     const updatedAt = new Date().toISOString();
-    const parts = this.shelf.notKept(aircraft);
+    const kept = this.library.notKept(aircraft);
     const isSnapshotDue = Math.floor(version / SNAPSHOT_EVERY) > Math.floor(current.version / SNAPSHOT_EVERY);
     await this.commits.commit({
       aircraft: id,
@@ -168,10 +174,10 @@ export class Journal {
       pieces: changedPieces(current.design.aircraft, aircraft),
       updatedAt,
       rows: made.rows,
-      parts,
+      kept,
       snapshot: isSnapshotDue ? await snapshotOf(id, version, SCHEMA_VERSION, aircraft) : undefined,
     });
-    this.shelf.markKept(parts);
+    this.library.addStored(kept);
     this.cache.put(id, { design: made.design, version, updatedAt });
     return version;
   }
@@ -199,10 +205,11 @@ interface Undoable {
   readonly author: string;
   readonly title: string;
   readonly inverse: string;
+  readonly schema: number;
   readonly isUndone: boolean;
 }
 
-const UNDOABLE = `select author, title, inverse, exists (select 1 from journal u where u.aircraft = j.aircraft and u.undo_of = j.edit_id) as undone
+const UNDOABLE = `select author, title, inverse, schema, exists (select 1 from journal u where u.aircraft = j.aircraft and u.undo_of = j.edit_id) as undone
   from journal j where aircraft = ? and edit_id = ?`;
 
 interface Made {

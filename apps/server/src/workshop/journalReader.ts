@@ -38,7 +38,7 @@ export class JournalReader {
     const entries = (ids: readonly EditId[]): HistoryEntry[] =>
       ids.flatMap((editId) => {
         const row = byId.get(editId);
-        const inverse = row === undefined ? undefined : putBackFrom(row.inverse);
+        const inverse = row === undefined ? undefined : putBackFrom(row);
         return row === undefined || inverse === undefined ? [] : [{ editId, title: row.title, inverse }];
       });
     return { undo: entries(stacks.undo), redo: entries(stacks.redo) };

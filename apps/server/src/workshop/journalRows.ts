@@ -2,6 +2,7 @@ import {
   EditSchema,
   hasShape,
   PutBackSchema,
+  putBackOfToday,
   SCHEMA_VERSION,
   asId,
   type AircraftId,
@@ -36,7 +37,7 @@ export function rowOf(id: AircraftId, version: number, submitted: SubmittedEditD
  */
 export function entryFrom(row: JournalRow, undone: JournalRow | undefined): JournalEntry | undefined {
   const edit = editFrom(row.edit);
-  const undoes = undone === undefined ? undefined : putBackFrom(undone.inverse);
+  const undoes = undone === undefined ? undefined : putBackFrom(undone);
   if (edit === undefined || (undone !== undefined && undoes === undefined)) return undefined;
   return {
     version: row.version,
@@ -49,8 +50,14 @@ export function entryFrom(row: JournalRow, undone: JournalRow | undefined): Jour
   };
 }
 
-/** What takes an edit back; undefined when this version of the product does not understand it. */
-export function putBackFrom(text: string): PutBack | undefined {
+/** What takes an edit back, for a document of the present shape; undefined when this version of the product does not understand it. */
+export function putBackFrom({ inverse, schema }: Pick<JournalRow, 'inverse' | 'schema'>): PutBack | undefined {
+  const read = putBackAsKept(inverse);
+  return read === undefined ? undefined : putBackOfToday(read, schema);
+}
+
+/** The same as it was kept, for a document of the shape of its time. */
+export function putBackAsKept(text: string): PutBack | undefined {
   const inverse: unknown = JSON.parse(text);
   return hasShape(PutBackSchema, inverse) ? inverse : undefined;
 }

@@ -6,7 +6,7 @@ import { AircraftSchema, hasShape, migrate, withChanges, type Aircraft, type Air
 import { JournalTable, SnapshotTable } from '../database/tables.ts';
 import { CannotOpen } from '../http/errors.ts';
 import { AircraftStore } from './aircraftStore.ts';
-import { putBackFrom } from './journalRows.ts';
+import { putBackAsKept } from './journalRows.ts';
 
 const decompressed = promisify(gunzip);
 
@@ -40,7 +40,7 @@ export class Positions {
     );
     let document: Json = start.document;
     for (const row of rows) {
-      const inverse = putBackFrom(row.inverse);
+      const inverse = putBackAsKept(row.inverse);
       const back = inverse === undefined ? undefined : withChanges(document, inverse.changes);
       if (back === undefined || 'differs' in back)
         throw new CannotOpen(`The way back from version ${row.version} of "${id}" cannot be read.`);

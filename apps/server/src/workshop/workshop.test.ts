@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { MikroORM, type SqlEntityManager } from '@mikro-orm/libsql';
-import { asId, catalogue, newAircraft, type AircraftId } from '@wired-falcon/core';
+import { asId, shipped, newAircraft, type AircraftId } from '@wired-falcon/core';
 import { isUniqueViolation } from '../database/fastWriter.ts';
 import { ormOptions } from '../database/ormOptions.ts';
 import { AircraftTable, JournalTable, PartTable, PieceTable, SnapshotTable } from '../database/tables.ts';
@@ -45,7 +45,7 @@ describe('the cache of designs', () => {
   it('keeps those that were asked for last', () => {
     const cache = new DesignCache();
     const id = (n: number): AircraftId => asId<AircraftId>(`a${n}`);
-    const current = (n: number) => ({ design: { aircraft: newAircraft(id(n), 'x'), parts: catalogue }, version: n, updatedAt: '' });
+    const current = (n: number) => ({ design: { aircraft: newAircraft(id(n), 'x'), ...shipped }, version: n, updatedAt: '' });
     for (let n = 0; n < 50; n++) cache.put(id(n), current(n));
     expect(cache.get(id(0))?.version).toBe(0);
     cache.put(id(50), current(50));
@@ -104,7 +104,7 @@ describe('a group of commits', () => {
       ],
       updatedAt: 't1',
       rows: [row],
-      parts: [],
+      kept: [],
       snapshot: undefined,
     };
   }
@@ -120,7 +120,7 @@ describe('a group of commits', () => {
 
   it('brings rows, document, parts and snapshot to the disk together', async () => {
     const snapshot = { aircraft: 'a', version: 1, schema: 1, content: Buffer.from('x') };
-    await group.commit({ ...commitOf('a', 0), parts: [{ key: 'p', content: '{}' }], snapshot });
+    await group.commit({ ...commitOf('a', 0), kept: [{ table: 'part', key: 'p', content: '{}' }], snapshot });
     const fresh = em.fork();
     const pieces = async () => (await em.fork().find(PieceTable, { aircraft: 'a' })).map(({ path, content }) => [path, content]);
     expect(await pieces()).toEqual([

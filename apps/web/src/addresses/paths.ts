@@ -1,4 +1,4 @@
-import type { AircraftId, CableId, PartId } from '@wired-falcon/core';
+import type { AircraftId, CableId, DialectId, PartId } from '@wired-falcon/core';
 
 /** The address of a page of an aircraft. */
 export function pageAddress(aircraft: AircraftId, stage: string, path = ''): string {
@@ -9,6 +9,8 @@ export function pageAddress(aircraft: AircraftId, stage: string, path = ''): str
 export const paths = {
   hangar: () => '/',
   workshopParts: () => '/workshop/parts',
+  workshopDialects: () => '/workshop/dialects',
+  dialect: (id: DialectId) => `/workshop/dialects/${id}`,
   partEditor: (id: PartId) => `/workshop/parts/${id}`,
   layout: (id: AircraftId) => pageAddress(id, 'layout'),
   situation: (id: AircraftId, situation: string) => `${pageAddress(id, 'power')}?situation=${encodeURIComponent(situation)}`,

@@ -2,7 +2,7 @@ import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from '@jest/globals';
 import { matchRoutes } from 'react-router';
-import { asId, stages as stageIds, type AircraftId, type CableId, type PartId } from '@wired-falcon/core';
+import { asId, stages as stageIds, type AircraftId, type CableId, type DialectId, type PartId } from '@wired-falcon/core';
 import { paths } from '../addresses/paths.ts';
 import { screensOf } from '../addresses/screens.ts';
 import { stages } from '../stages/index.ts';
@@ -47,6 +47,8 @@ describe('the registry of stages', () => {
     const addresses: Readonly<Record<keyof typeof paths, string>> = {
       hangar: paths.hangar(),
       workshopParts: paths.workshopParts(),
+      workshopDialects: paths.workshopDialects(),
+      dialect: paths.dialect(asId<DialectId>('d')),
       partEditor: paths.partEditor(asId<PartId>('p')),
       layout: paths.layout(aircraft),
       situation: paths.situation(aircraft, 'servo jammed'),
@@ -60,6 +62,8 @@ describe('the registry of stages', () => {
     expect(Object.fromEntries(Object.entries(addresses).map(([name, address]) => [name, routeAt(address)]))).toEqual({
       hangar: '/',
       workshopParts: '/workshop/parts',
+      workshopDialects: '/workshop/dialects',
+      dialect: '/workshop/dialects/:id',
       partEditor: '/workshop/parts/:id',
       layout: '/aircraft/:id/layout',
       situation: '/aircraft/:id/power',

@@ -7,6 +7,7 @@ import { NotOpened } from './NotOpened.tsx';
 import { openAircraft } from './openAircraft.ts';
 import type { SessionState } from './sessionState.ts';
 import { startSession } from './startSession.ts';
+import { useWorkshopDialects } from './workshopDialects.ts';
 import { useWorkshopParts } from './workshopParts.ts';
 
 const SessionContext = createContext<EditSession | undefined>(undefined);
@@ -33,12 +34,16 @@ export function SessionProvider({ id, children }: { readonly id: AircraftId; rea
   }, [id, author, data]);
   if (opened.isError) return <NotOpened error={opened.error} onRetry={() => void opened.refetch()} />;
   if (session === undefined || session.id !== id) return <p className="p-6 text-ink2">Opening the aircraft ...</p>;
-  return <WithParts session={session}>{children}</WithParts>;
+  return <WithOwnRevisions session={session}>{children}</WithOwnRevisions>;
 }
 
-function WithParts({ session, children }: { readonly session: EditSession; readonly children: ReactNode }) {
-  const own = useWorkshopParts();
-  useEffect(() => session.learn(own.map(({ part }) => part)), [session, own]);
+function WithOwnRevisions({ session, children }: { readonly session: EditSession; readonly children: ReactNode }) {
+  const parts = useWorkshopParts();
+  const dialects = useWorkshopDialects();
+  useEffect(
+    () => session.learn({ parts: parts.map(({ part }) => part), dialects: dialects.map(({ dialect }) => dialect) }),
+    [session, parts, dialects],
+  );
   return <SessionContext value={session}>{children}</SessionContext>;
 }
 

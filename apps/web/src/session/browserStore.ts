@@ -23,7 +23,8 @@ export interface DocumentCopy {
   readonly aircraft: AircraftId;
   readonly author: string;
   readonly savedAt: string;
-  readonly loaded: AircraftResponse;
+  /** What was kept by a product of schema 9 or before has no dialects. */
+  readonly loaded: Omit<AircraftResponse, 'dialects'> & Partial<Pick<AircraftResponse, 'dialects'>>;
 }
 
 /** The record of a session before documents had epochs. */

@@ -1,4 +1,13 @@
-import { AircraftSchema, catalogue, hasShape, migrate, type AircraftId, type Design } from '@wired-falcon/core';
+import {
+  AircraftSchema,
+  hasShape,
+  migrate,
+  ownRevisions,
+  usedRevisions,
+  type AircraftId,
+  type Design,
+  type Revisions,
+} from '@wired-falcon/core';
 import type { AircraftResponse } from '@wired-falcon/contract';
 import { browserStore, type DocumentCopy } from './browserStore.ts';
 
@@ -23,16 +32,22 @@ export async function keptCopy(aircraft: AircraftId, author: string): Promise<Ai
     // It may have been kept by another version of the product.
     const migrated = migrate({ ...copy.loaded.aircraft });
     if (migrated.is !== 'migrated' || !hasShape(AircraftSchema, migrated.document)) return undefined;
-    return { ...copy.loaded, aircraft: migrated.document };
+    return { ...copy.loaded, dialects: copy.loaded.dialects ?? [], aircraft: migrated.document };
   } catch {
     return undefined;
   }
 }
 
-/** A document as the server would give it: with the parts that it uses, or that the product does not know by itself. */
-export function responseOf({ aircraft, parts }: Design, rest: Omit<AircraftResponse, 'aircraft' | 'parts'>): AircraftResponse {
-  const used = new Set(Object.values(aircraft.items).map(({ part }) => part));
-  return { ...rest, aircraft, parts: [...parts].flatMap(([key, part]) => (used.has(key) || !catalogue.has(key) ? [part] : [])) };
+/** A document as the server would give it: with the parts and dialects that it uses, or that the product does not know by itself. */
+export function responseOf(design: Design, rest: Omit<AircraftResponse, 'aircraft' | keyof Revisions>): AircraftResponse {
+  const used = usedRevisions(design);
+  const own = ownRevisions(design);
+  return {
+    ...rest,
+    aircraft: design.aircraft,
+    parts: [...new Set([...used.parts, ...own.parts])],
+    dialects: [...new Set([...used.dialects, ...own.dialects])],
+  };
 }
 
 /** All that this browser keeps, the one that was saved longest ago first. */

@@ -1,16 +1,16 @@
 import {
   applyEdit,
   asId,
-  catalogue,
-  partKeyOf,
   SCHEMA_VERSION,
+  shipped,
+  withRevisions,
   type AircraftId,
   type Design,
   type Edit,
   type EditId,
-  type Part,
   type PutBack,
   type Refusal,
+  type Revisions,
 } from '@wired-falcon/core';
 import type { AircraftResponse, HistoryEntry, JournalEntry } from '@wired-falcon/contract';
 import { responseOf } from './copies.ts';
@@ -47,7 +47,7 @@ export class EditSession implements Queue {
     { loaded, from }: Opened,
     private readonly tools: SessionTools,
   ) {
-    this.#confirmed = { aircraft: loaded.aircraft, parts: withParts(catalogue, loaded.parts) };
+    this.#confirmed = { ...withRevisions(shipped, loaded), aircraft: loaded.aircraft };
     this.#history.load(loaded.history);
     const { epoch, version } = loaded;
     this.#keeper = new Keeper({ epoch, version, edits: this.#pending, aside: this.#aside }, tools.keep, () => this.#set({}));
@@ -153,13 +153,13 @@ export class EditSession implements Queue {
     if (offer !== undefined) this.make(offer.edit);
   }
 
-  /** Makes parts known, so that items of them can be added and adopted. */
-  learn(parts: readonly Part[]): void {
-    const fresh = parts.filter((part) => !this.#confirmed.parts.has(partKeyOf(part)));
-    if (fresh.length === 0) return;
-    this.#confirmed = { aircraft: this.#confirmed.aircraft, parts: withParts(this.#confirmed.parts, fresh) };
-    const { aircraft, parts: known } = this.#state.design;
-    this.#set({ design: { aircraft, parts: withParts(known, fresh) }, seq: this.#state.seq + 1, last: { is: 'reset' } });
+  /** Makes parts and dialects known, so that they can be added, chosen and adopted. */
+  learn(revisions: Revisions): void {
+    const { parts, dialects } = withRevisions(this.#confirmed, revisions);
+    if (parts === this.#confirmed.parts && dialects === this.#confirmed.dialects) return;
+    this.#confirmed = { ...this.#confirmed, parts, dialects };
+    const design = { ...this.#state.design, ...withRevisions(this.#state.design, revisions) };
+    this.#set({ design, seq: this.#state.seq + 1, last: { is: 'reset' } });
   }
 
   /** Shows a sentence until it is dismissed; one that is shown already is not shown twice. */
@@ -276,7 +276,7 @@ export class EditSession implements Queue {
   replace(loaded: AircraftResponse, arrived: ReadonlySet<EditId>): void {
     const isOtherEpoch = loaded.epoch !== this.#state.epoch;
     const isOlder = loaded.version < this.#state.version;
-    this.#confirmed = { aircraft: loaded.aircraft, parts: withParts(this.#confirmed.parts, loaded.parts) };
+    this.#confirmed = { ...withRevisions(this.#confirmed, loaded), aircraft: loaded.aircraft };
     this.#history.load(loaded.history);
     const { epoch, version, updatedAt: savedAt } = loaded;
     this.#state = { ...this.#state, epoch, version, savedAt };
@@ -323,8 +323,4 @@ export class EditSession implements Queue {
 
 function isSameEdit(entry: JournalEntry, submitted: SubmittedEdit | undefined): boolean {
   return submitted?.editId === entry.editId && submitted.edit === entry.edit;
-}
-
-function withParts(known: Design['parts'], more: readonly Part[]): Design['parts'] {
-  return new Map([...known, ...more.map((part) => [partKeyOf(part), part] as const)]);
 }

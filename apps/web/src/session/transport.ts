@@ -7,9 +7,10 @@ import {
   type EditsResponse,
   type EditsSinceResponse,
   type HangarEntry,
+  type DialectRevision,
   type PartRevision,
 } from '@wired-falcon/contract';
-import type { AircraftId, Edit, EditId, Part, PartId } from '@wired-falcon/core';
+import type { AircraftId, Dialect, DialectId, Edit, EditId, Part, PartId } from '@wired-falcon/core';
 import { NoAnswer, ServerRefusal, isErrorResponse } from './failure.ts';
 
 /** An edit on its way to the server. */
@@ -95,6 +96,14 @@ export const hangarApi = {
   list: () => ask<HangarEntry[]>(browserFetch, routes.hangar()),
   create: (name: string) => ask<CreatedResponse>(browserFetch, routes.hangar(), post(JSON.stringify({ name }))),
   importFile: (text: string) => ask<CreatedResponse>(browserFetch, routes.importFile(), post(text)),
+};
+
+/** The requests about dialects of the workshop's own. */
+export const dialectsApi = {
+  list: () => ask<DialectRevision[]>(browserFetch, routes.dialects()),
+  revisions: (id: DialectId) => ask<DialectRevision[]>(browserFetch, routes.dialectRevisions(id)),
+  save: (dialect: Dialect, base: number, by: string) =>
+    ask<DialectRevision>(browserFetch, routes.dialects(), post(JSON.stringify({ dialect, base, by }))),
 };
 
 /** The requests about parts of the workshop's own. */

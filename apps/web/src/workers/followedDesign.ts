@@ -1,4 +1,4 @@
-import { applyEdit, catalogue, partKeyOf, type Aircraft, type Design, type Edit, type Part, type PutBack } from '@wired-falcon/core';
+import { applyEdit, shipped, withRevisions, type Aircraft, type Design, type Edit, type PutBack, type Revisions } from '@wired-falcon/core';
 
 /** A worker's copy of the document, which follows the same edits as the page. */
 export class FollowedDesign {
@@ -15,8 +15,8 @@ export class FollowedDesign {
     return seq === this.#seq ? this.#design : undefined;
   }
 
-  load(seq: number, aircraft: Aircraft, parts: readonly Part[]): Design {
-    this.#design = { aircraft, parts: new Map([...catalogue, ...parts.map((part) => [partKeyOf(part), part] as const)]) };
+  load(seq: number, aircraft: Aircraft, revisions: Revisions): Design {
+    this.#design = { ...withRevisions(shipped, revisions), aircraft };
     this.#seq = seq;
     return this.#design;
   }

@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it } from '@jest/globals';
-import { asId, catalogue, newAircraft, type AircraftId, type Design } from '@wired-falcon/core';
+import { asId, shipped, newAircraft, type AircraftId, type Design } from '@wired-falcon/core';
 import type { SessionState } from '../session/sessionState.ts';
 import { inOneStep, type Calculator, type Steps } from './calculator.ts';
 import { Follower } from './follower.ts';
@@ -104,7 +104,7 @@ class Bench {
 }
 
 function designOf(name: string): Design {
-  return { aircraft: newAircraft(asId<AircraftId>('a'), name), parts: catalogue };
+  return { aircraft: newAircraft(asId<AircraftId>('a'), name), ...shipped };
 }
 
 function stateOf(followed: Followed): SessionState {

@@ -1,4 +1,4 @@
-import type { Edit, Part, PutBack } from '@wired-falcon/core';
+import { usedRevisions, type Edit, type PutBack } from '@wired-falcon/core';
 import type { EditSession } from '../session/editSession.ts';
 import type { SessionState } from '../session/sessionState.ts';
 import type { AnswerOf, AnyCalculator, AskOf } from './calculator.ts';
@@ -115,11 +115,9 @@ export class Follower {
     this.#post({ is: 'follow', seq, edit, undoes });
   }
 
-  /** The parts that the aircraft uses go with it; the worker knows the catalogue. */
-  #load({ seq, design: { aircraft, parts } }: SessionState): void {
-    const used = new Set(Object.values(aircraft.items).map(({ part }) => part));
-    const sent: readonly Part[] = [...used].flatMap((key) => parts.get(key) ?? []);
-    this.#post({ is: 'load', seq, aircraft, parts: sent });
+  /** The parts and the dialect that the aircraft uses go with it; the worker knows what ships. */
+  #load({ seq, design }: SessionState): void {
+    this.#post({ is: 'load', seq, aircraft: design.aircraft, revisions: usedRevisions(design) });
   }
 
   /** The worker could not make an edit that was made here. Newer versions that were sent since were lost with it. */

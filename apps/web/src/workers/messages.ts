@@ -1,8 +1,8 @@
-import type { Aircraft, Edit, Part, PutBack } from '@wired-falcon/core';
+import type { Aircraft, Edit, PutBack, Revisions } from '@wired-falcon/core';
 
 /** What the page sends to the worker, in order. With a question goes the port for its replies. */
 export type ToWorker =
-  | { readonly is: 'load'; readonly seq: number; readonly aircraft: Aircraft; readonly parts: readonly Part[] }
+  | { readonly is: 'load'; readonly seq: number; readonly aircraft: Aircraft; readonly revisions: Revisions }
   | { readonly is: 'follow'; readonly seq: number; readonly edit: Edit; readonly undoes: PutBack | undefined }
   | { readonly is: 'ask'; readonly seq: number; readonly calculator: string; readonly ask: unknown };
 

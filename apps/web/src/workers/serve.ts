@@ -33,7 +33,7 @@ export function serve(endpoint: Endpoint, calculators: readonly AnyCalculator[])
   endpoint.onmessage = ({ data, ports: [port] }: MessageEvent<ToWorker>) => {
     switch (data.is) {
       case 'load':
-        followed.load(data.seq, data.aircraft, data.parts);
+        followed.load(data.seq, data.aircraft, data.revisions);
         return dropOld();
       case 'follow':
         if (!canFollow(followed, data)) endpoint.postMessage({ lostAt: data.seq } satisfies FromWorker, []);

@@ -17,6 +17,19 @@ export const workshopPages: readonly WorkshopPageDef[] = [
     load: async () => (await import('./parts/WorkshopPartsView.tsx')).WorkshopPartsView,
   },
   {
+    id: 'dialects',
+    word: 'workshop dialects',
+    title: 'Dialects of the workshop',
+    path: '/workshop/dialects',
+    load: async () => (await import('./dialects/WorkshopDialectsView.tsx')).WorkshopDialectsView,
+  },
+  {
+    id: 'dialect',
+    title: 'Dialect',
+    path: '/workshop/dialects/:id',
+    load: async () => (await import('./dialects/DialectView.tsx')).DialectView,
+  },
+  {
     id: 'part',
     title: 'Part',
     path: '/workshop/parts/:id',

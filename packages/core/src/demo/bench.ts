@@ -17,9 +17,10 @@ import { needIds, type NeedId } from '../model/needs.ts';
 import { byNatural } from '../model/naturalOrder.ts';
 import type { OutputFunction } from '../model/outputFunctions.ts';
 import { asId, type AircraftId, type ConductorId, type ItemId, type LegId, type MakeId, type NodeId } from '../model/ids.ts';
-import { newAircraft } from '../model/newAircraft.ts';
+import { shipped } from '../edits/library.ts';
+import { newAircraft } from '../edits/newAircraft.ts';
 import type { Settings } from '../model/resolvePart.ts';
-import { catalogue, sampleParts } from '../parts/catalogue.ts';
+import { sampleParts } from '../parts/catalogue.ts';
 
 /** Items with their middles, their bays and the way they are turned. */
 export type Spots = readonly (readonly [ref: string, at: Spot, bay?: string, yaw?: 0 | 90 | 180 | 270])[];
@@ -33,7 +34,7 @@ export class Bench {
     name: string,
     private readonly makeId: MakeId,
   ) {
-    this.#design = { aircraft: newAircraft(id, name), parts: catalogue };
+    this.#design = { aircraft: newAircraft(id, name), ...shipped };
   }
 
   /** The aircraft as it stands. */

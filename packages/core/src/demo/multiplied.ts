@@ -29,7 +29,7 @@ export function multiplied(design: Design, times: number): Design {
     }
   }
   const issued = Object.fromEntries(Object.entries(aircraft.issued).map(([prefix, count]) => [prefix, count * times]));
-  return { aircraft: { ...aircraft, items, cables, mates, outputs: {}, waivers: {}, issued }, parts: design.parts };
+  return { ...design, aircraft: { ...aircraft, items, cables, mates, outputs: {}, waivers: {}, issued } };
 }
 
 function copyOf<B extends ItemId | CableId | ConductorId | MateId>(id: B, copy: number): B {

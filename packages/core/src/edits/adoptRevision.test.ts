@@ -27,7 +27,7 @@ function partOf(design: Design, ref: string): Part {
 
 /** The demo aircraft with one more part known, and the proposal to make an item one of it. */
 function proposal(ref: string, part: Part, start: Design = demo): { readonly design: Design; readonly edit: AdoptRevision } {
-  const design = { aircraft: start.aircraft, parts: new Map([...start.parts, [partKeyOf(part), part]]) };
+  const design = { ...start, parts: new Map([...start.parts, [partKeyOf(part), part]]) };
   const edit = proposeAdoption(design, itemOf(design, ref).id, partKeyOf(part));
   if (edit === undefined) throw new Error('There is no proposal.');
   return { design, edit };

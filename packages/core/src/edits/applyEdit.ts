@@ -50,7 +50,7 @@ function finish(
   const changes = changesMade(outcome.aircraft);
   if (changes.length === 0) return refuse('nothing-to-do', `${title}: everything already is as the edit wants it.`);
   const back: PutBack = { kind: 'put-back', title, changes: reversed(changes) };
-  return { design: { aircraft: outcome.aircraft, parts: design.parts }, inverse: back, title };
+  return { design: { ...design, aircraft: outcome.aircraft }, inverse: back, title };
 }
 
 function applySimple(design: Design, edit: SimpleEdit): Outcome {
@@ -64,7 +64,7 @@ function applyAll(design: Design, edits: readonly SimpleEdit[]): Outcome {
   for (const edit of edits) {
     const outcome = applySimple(now, edit);
     if ('refused' in outcome) return outcome;
-    now = { aircraft: outcome.aircraft, parts: design.parts };
+    now = { ...design, aircraft: outcome.aircraft };
   }
   return { aircraft: now.aircraft };
 }
@@ -86,7 +86,7 @@ export function putBack(design: Design, edit: PutBack): Outcome {
   if (!keepsShape(aircraft, edit.changes)) {
     return refuse('changed-since', `Cannot undo: ${edit.title}. What it was about has changed since.`);
   }
-  const problems = integrityAround({ aircraft, parts: design.parts }, edit.changes);
+  const problems = integrityAround({ ...design, aircraft }, edit.changes);
   // What was wrong before is not this undo's doing; looked at only where something is wrong at all.
   const before = new Set(problems.length === 0 ? [] : integrityAround(design, edit.changes).map((problem) => problem.sentence));
   const broken = problems.find((problem) => !before.has(problem.sentence));

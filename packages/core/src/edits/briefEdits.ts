@@ -3,14 +3,18 @@ import {
   AirframeKindSchema,
   COLOUR_SCHEMES,
   ColourSchemeSchema,
-  DialectIdSchema,
   NeedCountSchema,
   NeedIdSchema,
   PlannedBatterySchema,
   type PlannedBattery,
 } from '../model/aircraft.ts';
+import { dialectKeyFrom } from '../dialects/dialectRef.ts';
 import { AIRFRAME_KINDS } from '../model/airframes.ts';
 import { sameJson } from '../model/canonicalJson.ts';
+import type { Design } from '../model/design.ts';
+import { DialectKeySchema } from '../model/ids.ts';
+import { hasShape } from '../model/shape.ts';
+import { keyText } from '../model/keys.ts';
 import { NEEDS } from '../model/needs.ts';
 import { editKind, refuse } from './family.ts';
 
@@ -64,15 +68,30 @@ const setNeed = editKind({
   },
 });
 
+/** A dialect by its key; by its id alone in edits of schema 9 and before. */
+const DialectRefSchema = keyText('[A-Za-z0-9][A-Za-z0-9-]{0,39}(@[0-9a-f]{16})?');
+
+function dialectName({ dialects }: Design, ref: string): string {
+  const key = dialectKeyFrom(ref);
+  return dialects.get(key)?.name ?? key.slice(0, key.indexOf('@'));
+}
+
 const setDialect = editKind({
   kind: 'set-dialect',
-  schema: Type.Object({ kind: Type.Literal('set-dialect'), dialect: DialectIdSchema, was: DialectIdSchema }, closed),
-  title: (edit) => `Use the firmware dialect ${edit.dialect}`,
-  apply: ({ aircraft }, edit) => {
-    if (aircraft.dialect !== edit.was) {
-      return refuse('changed-since', `The firmware dialect was changed to "${aircraft.dialect}" meanwhile. Look at it, then decide.`);
+  schema: Type.Object({ kind: Type.Literal('set-dialect'), dialect: DialectRefSchema, was: DialectRefSchema }, closed),
+  title: (edit, design) => `Use the dialect ${dialectName(design, edit.dialect)}`,
+  apply: (design, edit) => {
+    const { aircraft } = design;
+    if (aircraft.dialect !== dialectKeyFrom(edit.was)) {
+      return refuse(
+        'changed-since',
+        `The dialect was changed to "${dialectName(design, aircraft.dialect)}" meanwhile. Look at it, then decide.`,
+      );
     }
-    return { aircraft: { ...aircraft, dialect: edit.dialect } };
+    if (hasShape(DialectKeySchema, edit.dialect) && !design.dialects.has(edit.dialect)) {
+      return refuse('unknown-dialect', `The dialect "${dialectName(design, edit.dialect)}" is not known here. Import it first.`);
+    }
+    return { aircraft: { ...aircraft, dialect: dialectKeyFrom(edit.dialect) } };
   },
 });
 

@@ -16,6 +16,7 @@ export const REFUSAL_CODES = [
   'unknown-item',
   'unknown-bay',
   'unknown-port',
+  'unknown-dialect',
   'unknown-cable',
   'unknown-node',
   'unknown-leg',

@@ -1,4 +1,4 @@
-import { PartKeySchema, type PartKey } from '../model/ids.ts';
+import { DialectKeySchema, PartKeySchema, type DialectKey, type PartKey } from '../model/ids.ts';
 import { hasShape } from '../model/shape.ts';
 import type { PutBack } from './registry.ts';
 
@@ -10,6 +10,13 @@ export function partsPutBack({ changes }: PutBack): ReadonlySet<PartKey> {
     return member === undefined ? [partOf(was), partOf(now)] : member === 'part' ? [was, now] : [];
   });
   return new Set(named.filter((key) => hasShape(PartKeySchema, key)));
+}
+
+/** The dialects that an inverse takes the aircraft to, or from. */
+export function dialectsPutBack({ changes }: PutBack): readonly DialectKey[] {
+  return changes
+    .flatMap(({ path, was, now }) => (path[0] === 'dialect' ? [was, now] : []))
+    .filter((key) => hasShape(DialectKeySchema, key));
 }
 
 function partOf(item: unknown): unknown {

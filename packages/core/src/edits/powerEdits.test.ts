@@ -31,7 +31,7 @@ describe('what a person says about power', () => {
     const { aircraft } = made(demoDesign(), add);
     expect(scenariosOf(aircraft).at(-1)).toMatchObject({ id: 'own-1', title: 'Tow', durationS: Infinity });
     expect(scenariosOf(aircraft)).toBe(
-      scenariosOf(made({ aircraft, parts: new Map() }, { kind: 'set-aircraft-name', name: 'Other', was: aircraft.name }).aircraft),
+      scenariosOf(made({ ...demoDesign(), aircraft }, { kind: 'set-aircraft-name', name: 'Other', was: aircraft.name }).aircraft),
     );
     const { aircraft: without } = made(made(demoDesign(), add), { ...add, situation: null, was: tow });
     expect(without).toEqual(demoDesign().aircraft);

@@ -21,7 +21,7 @@ import { undoStacksOf } from './undoStacks.ts';
 function canBePutBack(design: Design, inverse: PutBack): boolean {
   const changed = withChanges({ ...design.aircraft }, inverse.changes);
   if ('differs' in changed || !hasShape(AircraftSchema, changed.value)) return false;
-  return integrityOf({ aircraft: changed.value, parts: design.parts }).length === 0;
+  return integrityOf({ ...design, aircraft: changed.value }).length === 0;
 }
 
 describe('an undo that is not of the newest edit', () => {

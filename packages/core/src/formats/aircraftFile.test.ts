@@ -1,6 +1,12 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
+import { dialectId } from '../dialects/build.ts';
+import { dialectOf } from '../dialects/dialectOf.ts';
+import { numbered } from '../dialects/numbered.ts';
+import { usedRevisions } from '../edits/library.ts';
 import { SCHEMA_VERSION } from '../model/aircraft.ts';
+import type { Dialect } from '../model/dialect.ts';
+import { withDialect } from '../test/checkCases/build.ts';
 import { cableOf, demoDesign, emptyBench } from '../test/designs.ts';
 import { readAircraftFile, writeAircraftFile } from './aircraftFile.ts';
 
@@ -21,6 +27,18 @@ describe('aircraft files', () => {
     const read = readAircraftFile(once);
     if ('sentence' in read) throw new Error(read.sentence);
     expect(writeAircraftFile(read.design)).toBe(once);
+  });
+
+  it('hold the dialect that the aircraft uses, also one of the workshop, and refuse one that does not hold together', () => {
+    const own: Dialect = { ...numbered, id: dialectId('ours'), source: 'workshop', pitchRisesOn: 'push' };
+    const written = writeAircraftFile(withDialect(demoDesign(), own));
+    const read = readAircraftFile(written);
+    if ('sentence' in read) throw new Error(read.sentence);
+    expect(dialectOf(read.design)).toEqual(own);
+    expect(writeAircraftFile(read.design)).toBe(written);
+    expect(sentenceFor(written.replace('"code": "311"', '"code": "312"'))).toBe(
+      'The dialect "Numbered ports" in the file does not hold together: Functions aileron-left and aileron-right have the same code, 312.',
+    );
   });
 
   it('hold the parts that the aircraft uses, and no others', () => {
@@ -53,11 +71,13 @@ describe('aircraft files', () => {
   });
 
   it('of the first version get what is new, and are otherwise the same', () => {
-    const { needs: _needs, outputs: _outputs, ...first } = demoDesign().aircraft;
-    const read = readAircraftFile(JSON.stringify({ ...JSON.parse(text), aircraft: { ...first, schema: 1 } }));
+    const { needs: _needs, outputs: _outputs, dialect, ...first } = demoDesign().aircraft;
+    const file = { format: 'wired-falcon-aircraft', parts: usedRevisions(demoDesign()).parts };
+    const read = readAircraftFile(JSON.stringify({ ...file, aircraft: { ...first, dialect: 'numbered-ports', schema: 1 } }));
     if ('sentence' in read) throw new Error(read.sentence);
-    expect(read.migrated).toHaveLength(8);
-    expect(read.design.aircraft).toEqual({ ...first, schema: SCHEMA_VERSION, needs: {}, outputs: {}, mates: {} });
+    expect(read.migrated).toHaveLength(9);
+    expect(read.design.aircraft).toEqual({ ...first, dialect, schema: SCHEMA_VERSION, needs: {}, outputs: {}, mates: {} });
+    expect(dialectOf(read.design)?.id).toBe('numbered-ports');
   });
 
   it('with a part that does not hold together are refused, and the part is named', () => {

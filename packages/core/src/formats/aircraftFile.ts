@@ -1,30 +1,34 @@
 import { Type } from '@sinclair/typebox';
+import { shipped, usedRevisions, withRevisions } from '../edits/library.ts';
 import { integrityOf } from '../edits/integrity.ts';
 import { partProblems } from '../graph/partProblems.ts';
 import { AircraftSchema, SCHEMA_VERSION } from '../model/aircraft.ts';
 import { canonicalJson } from '../model/canonicalJson.ts';
-import { partKeyOf } from '../model/contentHash.ts';
+import { dialectProblems } from '../dialects/dialectProblems.ts';
+import { DialectSchema } from '../model/dialect.ts';
 import type { Design } from '../model/design.ts';
-import type { PartKey } from '../model/ids.ts';
-import { migrate } from '../model/migrations.ts';
+import { migrate } from './migrations.ts';
 import { hiddenTextIn } from '../model/plainText.ts';
-import { naturalOrder } from '../model/naturalOrder.ts';
-import { PartSchema, type Part } from '../model/part.ts';
+import { PartSchema } from '../model/part.ts';
 import { hasShape, shapeProblems } from '../model/shape.ts';
 
 const FORMAT = 'wired-falcon-aircraft';
 
 /** The shape of an aircraft file; written out as the published JSON Schema. */
 export const AircraftFileSchema = Type.Object(
-  { format: Type.Literal(FORMAT), aircraft: AircraftSchema, parts: Type.Array(PartSchema) },
+  {
+    format: Type.Literal(FORMAT),
+    aircraft: AircraftSchema,
+    parts: Type.Array(PartSchema),
+    /** The dialect that the aircraft uses. Files of schema 9 and before have none. */
+    dialects: Type.Array(DialectSchema),
+  },
   { additionalProperties: false, title: 'Wired Falcon aircraft', $id: `wired-falcon-aircraft-${SCHEMA_VERSION}` },
 );
 
-/** The file of an aircraft: itself and the parts that it uses. Equal designs give equal bytes. */
+/** The file of an aircraft: itself, and the parts and the dialect that it uses. Equal designs give equal bytes. */
 export function writeAircraftFile(design: Design): string {
-  const keys = [...new Set(Object.values(design.aircraft.items).map((item) => item.part))].sort(naturalOrder);
-  const parts = keys.map((key) => design.parts.get(key)).filter((part) => part !== undefined);
-  return `${canonicalJson({ format: FORMAT, aircraft: design.aircraft, parts }, 2)}\n`;
+  return `${canonicalJson({ format: FORMAT, aircraft: design.aircraft, ...usedRevisions(design) }, 2)}\n`;
 }
 
 export type ReadResult = { readonly design: Design; readonly migrated: readonly string[] } | { readonly sentence: string };
@@ -49,7 +53,7 @@ export function readAircraftValue(value: unknown): ReadResult {
   if (!isRecord(document)) return { sentence: 'The file holds no aircraft: "aircraft" should be an object.' };
   const migrated = migrate(document);
   if (migrated.is !== 'migrated') return { sentence: migrated.sentence };
-  const candidate = { ...value, aircraft: migrated.document };
+  const candidate: unknown = { dialects: [], ...value, aircraft: migrated.document };
   if (!hasShape(AircraftFileSchema, candidate)) {
     const [problem] = shapeProblems(AircraftFileSchema, candidate, 1);
     return { sentence: `The file does not have the shape of an aircraft at ${problem?.path ?? '/'}: ${problem?.message ?? 'unknown'}.` };
@@ -57,18 +61,18 @@ export function readAircraftValue(value: unknown): ReadResult {
   const hidden = hiddenTextIn(candidate);
   if (hidden !== undefined)
     return { sentence: `The text at ${hidden.path} ${hidden.problem}. Take it out of the file, and import it again.` };
-  const design: Design = { aircraft: candidate.aircraft, parts: byKey(candidate.parts) };
+  const design: Design = { ...withRevisions({ parts: new Map(), dialects: shipped.dialects }, candidate), aircraft: candidate.aircraft };
   for (const part of candidate.parts) {
     const [problem] = partProblems(part);
     if (problem !== undefined) return { sentence: `The part "${part.name}" in the file does not hold together: ${problem}` };
   }
+  for (const dialect of candidate.dialects) {
+    const [problem] = dialectProblems(dialect);
+    if (problem !== undefined) return { sentence: `The dialect "${dialect.name}" in the file does not hold together: ${problem}` };
+  }
   const [broken] = integrityOf(design);
   if (broken !== undefined) return { sentence: `The aircraft in the file does not hold together: ${broken.sentence}` };
   return { design, migrated: migrated.steps };
-}
-
-function byKey(parts: readonly Part[]): ReadonlyMap<PartKey, Part> {
-  return new Map(parts.map((part) => [partKeyOf(part), part]));
 }
 
 function isRecord(value: unknown): value is Readonly<Record<string, unknown>> {

@@ -130,7 +130,7 @@ describe('half-done designs', () => {
   it('accept unknown parts, dangling ends and empty cables', () => {
     const design = demoDesign();
     const { [itemOf(design, 'FC1').id]: _gone, ...items } = design.aircraft.items;
-    const dangling: Design = { aircraft: { ...design.aircraft, items }, parts: new Map() };
+    const dangling: Design = { aircraft: { ...design.aircraft, items }, parts: new Map(), dialects: new Map() };
     expect(graphOf(dangling).nodes.every((node) => node.is !== 'pin')).toBe(true);
     expect(railsOf(graphOf(dangling)).drivers).toEqual([]);
   });

@@ -103,10 +103,10 @@ export class DraftEdits {
 }
 
 /** An aircraft with only some of its items, and the cables that are at them and at nothing else. */
-function reduced({ aircraft, parts }: Design, only: readonly ItemId[]): Design {
+function reduced({ aircraft, ...library }: Design, only: readonly ItemId[]): Design {
   const isKept = (node: CableNode): boolean => node.is !== 'end' || (node.at.is === 'port' && only.includes(node.at.item));
   return {
-    parts,
+    ...library,
     aircraft: {
       ...aircraft,
       items: Object.fromEntries(Object.entries(aircraft.items).filter(([, { id }]) => only.includes(id))),

@@ -205,8 +205,19 @@ describe('documents', () => {
 
   it('the port card gives the three names, what is on the port, and how it is set', () => {
     const sheet = documentKinds.find((kind) => kind.id === 'port-card')?.build(graph, itemOf(design, 'FC1').id);
-    expect(sheet?.rows.find((row) => row[0] === 'S4')).toEqual(['S4', 'UART6', '5', '1.25 mm locking, 4', '5V TX RX GND', '', '', '', '']);
-    expect(sheet?.rows.find((row) => row[0] === 'S1')?.slice(5)).toEqual(['RADIO1 UART', 'W10', 'MAVLink 2', '115200']);
+    expect(sheet?.rows.find((row) => row[0] === 'S4')).toEqual([
+      'S4',
+      'UART6',
+      '17',
+      '1.25 mm locking, 4',
+      '5V TX RX GND',
+      '',
+      '',
+      '',
+      '',
+      '',
+    ]);
+    expect(sheet?.rows.find((row) => row[0] === 'S1')?.slice(5)).toEqual(['RADIO1 UART', 'W10', 'MAVLink 2', '115200', '31 120']);
     expect(sheet?.rows.find((row) => row[0] === 'motor supply')?.slice(5, 7)).toEqual(['ESC1 power, BEC1 in', 'W02, W05']);
   });
 
@@ -337,7 +348,7 @@ describe('documents', () => {
       was: null,
     });
     const sheet = documentKinds.find((kind) => kind.id === 'output-card')?.build(graphOf(assigned), itemOf(design, 'FC1').id);
-    expect(sheet?.rows[1]).toEqual(['out 2', 'A', 'pwm, dshot', 'left elevon', 'SRV1 lead', 'W07', 'pin 1, inner row']);
+    expect(sheet?.rows[1]).toEqual(['out 2', '20', 'A', 'pwm, dshot', 'left elevon', '321', 'SRV1 lead', 'W07', 'pin 1, inner row']);
   });
 
   it('what can be bought is recognised, and what is soldered or crossed is not', () => {

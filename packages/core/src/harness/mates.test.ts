@@ -74,7 +74,7 @@ describe('ports that mate', () => {
         ?.rows.find(([label]) => label === 'servos')
         ?.slice(5, 7),
     ).toEqual(['PWR1 stack', '']);
-    expect(outputCard(graph, fc)?.rows.map((cells) => [cells[4], cells[5]])).toEqual([
+    expect(outputCard(graph, fc)?.rows.map((cells) => [cells[6], cells[7]])).toEqual([
       ['', ''],
       ['SRV1 lead', 'W02'],
       ...Array.from({ length: 4 }, () => ['', '']),

@@ -34,7 +34,7 @@ describe('a row of pins', () => {
   it('has on the output card what is on the pin of each output, and no more', () => {
     const design = rowed();
     const rows = outputCard(graphOf(design), itemOf(design, 'FC1').id)?.rows ?? [];
-    expect(rows.map((cells) => `${cells[4] ?? ''}: ${cells[5] ?? ''}`)).toEqual([
+    expect(rows.map((cells) => `${cells[6] ?? ''}: ${cells[7] ?? ''}`)).toEqual([
       'SRV1 lead: W01',
       'SRV2 lead: W02',
       'SRV3 lead: W03',
@@ -47,7 +47,7 @@ describe('a row of pins', () => {
   it('has on the port card every serial port of it', () => {
     const design = rowed();
     const row = portCard(graphOf(design), itemOf(design, 'FC1').id)?.rows.find(([label]) => label === 'comms');
-    expect(row?.slice(1, 3)).toEqual(['UART2, UART3, UART6', '1, 2, 3']);
+    expect(row?.slice(1, 3)).toEqual(['UART2, UART3, UART6', '8, 11, 5']);
     const usb = portCard(graphOf(design), itemOf(design, 'FC1').id)?.rows.find(([label]) => label === 'USB');
     expect(usb?.slice(1, 3)).toEqual(['', '']);
   });

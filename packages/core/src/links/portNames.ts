@@ -1,4 +1,5 @@
-import { dialectOf } from '../firmware/dialects.ts';
+import { boardOf } from '../dialects/boardOf.ts';
+import type { Dialect } from '../model/dialect.ts';
 import type { ResolvedPart, UartEndpoint } from '../model/part.ts';
 
 /** The three names of one serial port. */
@@ -13,15 +14,15 @@ export interface PortNames {
 }
 
 /** The names of every serial port of a part, in the order of the part. */
-export function portNamesOf(part: ResolvedPart, dialect: string): PortNames[] {
-  const known = dialectOf(dialect);
+export function portNamesOf(part: ResolvedPart, dialect: Dialect | undefined): PortNames[] {
+  const board = boardOf(dialect, part);
   return part.endpoints
     .filter((endpoint) => endpoint.is === 'uart')
     .map((endpoint) => ({
       endpoint,
       label: endpoint.names.label,
       chip: endpoint.names.chip,
-      firmware: known?.serialIndex(part.id, endpoint.id),
+      firmware: board?.serial?.[endpoint.id],
     }));
 }
 

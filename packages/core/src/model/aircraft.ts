@@ -4,6 +4,7 @@ import {
   AircraftIdSchema,
   CableIdSchema,
   ConductorIdSchema,
+  DialectKeySchema,
   ItemIdSchema,
   type ItemId,
   LegIdSchema,
@@ -32,7 +33,7 @@ const note = Type.String({ maxLength: LIMITS.noteChars });
 const label = Type.String({ maxLength: LIMITS.labelChars });
 
 /** The version of the document's shape that this code writes. */
-export const SCHEMA_VERSION = 9;
+export const SCHEMA_VERSION = 10;
 
 /** What people call an item: a prefix and a number, `GNSS1`. */
 export const RefSchema = Type.String({ pattern: '^[A-Z]{1,8}[1-9][0-9]{0,3}$' });
@@ -202,7 +203,6 @@ export type Waiver = Shape<typeof WaiverSchema>;
 export const AirframeKindSchema = oneOf(airframeKinds);
 export const NeedIdSchema = oneOf(needIds);
 export const OutputFunctionSchema = oneOf(outputFunctions);
-export const DialectIdSchema = keyText('[a-z][a-z0-9-]{0,39}');
 
 /** How many of one thing an aircraft can want. */
 export const NeedCountSchema = Type.Integer({ minimum: 1, maximum: 32 });
@@ -241,7 +241,8 @@ export const AircraftSchema = Type.Object(
     power: Type.Optional(PowerPlanSchema),
     /** How many of each thing the aircraft wants of its controller. */
     needs: NeedsSchema,
-    dialect: DialectIdSchema,
+    /** How the firmware that is flown writes things. */
+    dialect: DialectKeySchema,
     /** The scheme that new wires follow; by signal where nothing is said. */
     colourScheme: Type.Optional(ColourSchemeSchema),
     items: recordOf(ItemIdSchema, ItemSchema, LIMITS.itemsPerAircraft),

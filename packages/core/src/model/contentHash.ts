@@ -1,17 +1,27 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import { canonicalJson } from './canonicalJson.ts';
-import { asId, type PartKey } from './ids.ts';
+import type { Dialect } from './dialect.ts';
+import { asId, type DialectKey, type PartKey } from './ids.ts';
 import type { Part } from './part.ts';
 
-const keyByPart = new WeakMap<Part, PartKey>();
+const keys = new WeakMap<Part | Dialect, string>();
 
 /** The key of a part: its id and the first 16 hex digits of the SHA-256 of its canonical JSON. */
 export function partKeyOf(part: Part): PartKey {
-  const known = keyByPart.get(part);
+  return asId<PartKey>(keyOf(part));
+}
+
+/** The key of a dialect, likewise. */
+export function dialectKeyOf(dialect: Dialect): DialectKey {
+  return asId<DialectKey>(keyOf(dialect));
+}
+
+function keyOf(content: Part | Dialect): string {
+  const known = keys.get(content);
   if (known !== undefined) return known;
-  const digits = bytesToHex(sha256(utf8ToBytes(canonicalJson(part)))).slice(0, 16);
-  const key = asId<PartKey>(`${part.id}@${digits}`);
-  keyByPart.set(part, key);
+  const digits = bytesToHex(sha256(utf8ToBytes(canonicalJson(content)))).slice(0, 16);
+  const key = `${content.id}@${digits}`;
+  keys.set(content, key);
   return key;
 }

@@ -15,6 +15,8 @@ export type WaiverId = Branded<'WaiverId'>;
 export type EditId = Branded<'EditId'>;
 export type PartId = Branded<'PartId'>;
 export type PartKey = Branded<'PartKey'>;
+export type DialectId = Branded<'DialectId'>;
+export type DialectKey = Branded<'DialectKey'>;
 
 /** Ids are opaque; the pattern keeps them free of markup, of path signs and of names that objects inherit. */
 export const ID_PATTERN = keyPattern('[A-Za-z0-9][A-Za-z0-9-]{0,39}');
@@ -35,6 +37,9 @@ export const EditIdSchema = idSchema<EditId>();
 export const PartIdSchema = idSchema<PartId>();
 /** A part's id and the first 16 hex digits of the hash of its content: `gnss-serial@0123456789abcdef`. */
 export const PartKeySchema = Type.Unsafe<PartKey>(keyText('[A-Za-z0-9][A-Za-z0-9-]{0,39}@[0-9a-f]{16}'));
+export const DialectIdSchema = idSchema<DialectId>();
+/** A dialect's id and the first 16 hex digits of the hash of its content. */
+export const DialectKeySchema = Type.Unsafe<DialectKey>(keyText('[A-Za-z0-9][A-Za-z0-9-]{0,39}@[0-9a-f]{16}'));
 
 /**
  * A record: the only kind that documents and parts are made of. Its keys follow the rule for keys (`keyText`), so that no

@@ -15,6 +15,13 @@ const INHERITED_NAMES = [
   'valueOf',
 ] as const;
 
+const inherited: ReadonlySet<string> = new Set(['__proto__', ...INHERITED_NAMES]);
+
+/** True for a name that every object answers to, so that it can name nothing. */
+export function isInheritedName(name: string): boolean {
+  return inherited.has(name);
+}
+
 const NOT_INHERITED = `(?!(?:${INHERITED_NAMES.join('|')})$)`;
 
 /**

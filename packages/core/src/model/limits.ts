@@ -22,4 +22,7 @@ export const LIMITS = {
   baysPerFrame: 20,
   pointsPerFrame: 60,
   routesPerFrame: 120,
+  boardsPerDialect: 300,
+  /** Characters of a dialect's file. */
+  dialectFileChars: 2_000_000,
 } as const;

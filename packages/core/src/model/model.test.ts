@@ -5,7 +5,7 @@ import { canonicalJson, sameJson } from './canonicalJson.ts';
 import { connectorsMate, mateOf } from './connector.ts';
 import { partKeyOf } from './contentHash.ts';
 import { asId, ItemIdSchema, type PartId } from './ids.ts';
-import { migrate, type Migration } from './migrations.ts';
+import { migrate, type Migration } from '../formats/migrations.ts';
 import { byNatural, naturalOrder } from './naturalOrder.ts';
 import { PartSchema, type Part } from './part.ts';
 import { resolvePart } from './resolvePart.ts';

@@ -10,6 +10,7 @@ import { oneOf } from './oneOf.ts';
 import { partKinds } from './partKinds.ts';
 import { RadioTraitsSchema } from './radio.ts';
 import type { Shape } from './shape.ts';
+import { TargetSchema } from './target.ts';
 
 const closed = { additionalProperties: false } as const;
 
@@ -126,6 +127,8 @@ const BoardSchema = Type.Object(
   {
     banks: Type.Array(Type.Object({ id: Type.String(), outputs: Type.Array(SettingIdSchema, { minItems: 1 }) }, closed)),
     sensors: Type.Array(Type.String()),
+    /** The name under which firmware is made for the board, by which dialects know it. Parts of an older workshop do not say it. */
+    target: Type.Optional(TargetSchema),
     /** How the board lies: the axes of its IMU in its own frame, and whether it may lie on its face. */
     mounting: Type.Optional(Type.Object({ imuFrame: Type.String({ maxLength: 80 }), upsideDown: Type.Boolean() }, closed)),
   },

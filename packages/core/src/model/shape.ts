@@ -27,6 +27,11 @@ export function hasShape<S extends TSchema>(schema: S, value: unknown): value is
   return Value.Check(schema, value);
 }
 
+/** The same as a test to pass on. */
+export function shapeTest<S extends TSchema>(schema: S): (value: unknown) => value is Shape<S> {
+  return (value): value is Shape<S> => hasShape(schema, value);
+}
+
 /**
  * The first few places where `value` does not fit `schema`, in document order. Where one of several objects is wanted, told
  * apart by their member `is`, the places are those of the one that the value says it is.

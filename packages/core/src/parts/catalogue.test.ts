@@ -1,5 +1,4 @@
 import { describe, expect, it } from '@jest/globals';
-import { dialects } from '../firmware/dialects.ts';
 import { partProblems } from '../graph/partProblems.ts';
 import { partKeyOf } from '../model/contentHash.ts';
 import { PartSchema, type Part, type PinRole } from '../model/part.ts';
@@ -64,17 +63,5 @@ describe('the catalogue', () => {
     expect(orders('telemetry-radio', 'tx').size).toBeGreaterThanOrEqual(3);
     expect(orders('airspeed', 'sda').size).toBeGreaterThanOrEqual(2);
     expect(orders('controller', 'pulse-out').size).toBeGreaterThanOrEqual(2);
-  });
-
-  it('has a firmware index in every dialect for every serial port of every controller, each index once', () => {
-    for (const part of sampleParts.filter((candidate) => candidate.kind === 'controller')) {
-      for (const dialect of dialects) {
-        const indexes = part.endpoints
-          .filter((endpoint) => endpoint.is === 'uart')
-          .map((endpoint) => dialect.serialIndex(part.id, endpoint.id));
-        expect(indexes).not.toContain(undefined);
-        expect(new Set(indexes).size).toBe(indexes.length);
-      }
-    }
   });
 });

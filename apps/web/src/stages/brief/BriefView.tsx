@@ -3,7 +3,6 @@ import {
   AIRFRAME_KINDS,
   airframeKinds,
   COLOUR_SCHEMES,
-  dialects,
   isAirframeKind,
   isColourScheme,
   OUTPUT_FUNCTIONS,
@@ -13,6 +12,7 @@ import {
 } from '@wired-falcon/core';
 import { useDesign, useGraph, useMake } from '../../session/SessionContext.tsx';
 import { BatteryField } from './BatteryField.tsx';
+import { DialectField } from './DialectField.tsx';
 import { FrameNumbers } from './FrameNumbers.tsx';
 import { NeedsTable } from './NeedsTable.tsx';
 
@@ -33,7 +33,7 @@ export function BriefView() {
         <div>
           <AirframeField aircraft={aircraft} />
           <BatteryField aircraft={aircraft} />
-          <DialectField aircraft={aircraft} />
+          <DialectField />
           <ColourField aircraft={aircraft} />
         </div>
       </div>
@@ -103,29 +103,6 @@ function AirframeField({ aircraft }: { readonly aircraft: Aircraft }) {
       <span className="mt-1 block text-[12.5px] text-ink2">
         {functions.length} outputs: {functions.join(', ')}.
       </span>
-    </label>
-  );
-}
-
-function DialectField({ aircraft }: { readonly aircraft: Aircraft }) {
-  const make = useMake();
-  return (
-    <label className="mt-3 block">
-      <span className="text-[13px] text-ink2">Firmware dialect: how the firmware names its ports</span>
-      <select
-        className="field mt-0.5 block w-full"
-        value={aircraft.dialect}
-        onChange={(event) => make({ kind: 'set-dialect', dialect: event.target.value, was: aircraft.dialect })}
-      >
-        {dialects.every(({ id }) => id !== aircraft.dialect) && (
-          <option value={aircraft.dialect}>{aircraft.dialect} (not known here)</option>
-        )}
-        {dialects.map(({ id, title }) => (
-          <option key={id} value={id}>
-            {title} (sample)
-          </option>
-        ))}
-      </select>
     </label>
   );
 }

@@ -7,7 +7,7 @@ import { partsApi } from '../../session/transport.ts';
 import { WORKSHOP_PARTS } from '../../session/workshopParts.ts';
 import { downloadText } from '../../ui/download.ts';
 import { usePageTitle } from '../../ui/pageTitle.ts';
-import { WorkshopHeader } from '../parts/WorkshopHeader.tsx';
+import { WorkshopHeader } from '../WorkshopHeader.tsx';
 import { DraftProvider, pathText, textOf } from './DraftContext.tsx';
 import { draftProblems } from './draftProblems.ts';
 import { forgetDraft, keepDraft, type KeptDraft } from '../../partDrafts/draftStore.ts';
@@ -51,7 +51,7 @@ export function PartEditor({ id, start, isKept, revisions }: PartEditorProps) {
   };
   return (
     <div className="grid h-full grid-rows-[auto_minmax(0,1fr)]">
-      <WorkshopHeader name={name} state={stateText(base, isChanged, isRoomLeft)}>
+      <WorkshopHeader room="parts" name={name} state={stateText(base, isChanged, isRoomLeft)}>
         <button type="button" disabled={!history.canUndo} className="disabled:text-[#767060]" onClick={history.undo}>
           undo <kbd className="key">Ctrl Z</kbd>
         </button>

@@ -4,7 +4,7 @@ import { hasShape, jsonOf, PartIdSchema, type PartId } from '@wired-falcon/core'
 import { paths } from '../../addresses/paths.ts';
 import { ServerRefusal } from '../../session/failure.ts';
 import { partsApi } from '../../session/transport.ts';
-import { WorkshopHeader } from '../parts/WorkshopHeader.tsx';
+import { WorkshopHeader } from '../WorkshopHeader.tsx';
 import { keptDraft } from '../../partDrafts/draftStore.ts';
 import { PartEditor } from './PartEditor.tsx';
 
@@ -39,7 +39,7 @@ function noneYet(error: unknown): [] {
 function Failure({ sentence }: { readonly sentence: string }) {
   return (
     <>
-      <WorkshopHeader />
+      <WorkshopHeader room="parts" />
       <main className="p-6">
         <h1 className="text-xl font-bold">This part cannot be opened</h1>
         <p className="mt-2 max-w-prose">{sentence}</p>

@@ -25,7 +25,7 @@ import { usePageTitle } from '../../ui/pageTitle.ts';
 import { forgetDraft, keepDraft, keptDraft, keptDraftIds, type KeptDraft } from '../../partDrafts/draftStore.ts';
 import { textOf } from '../partEditor/DraftContext.tsx';
 import { useCopyPart } from '../../partDrafts/useCopyPart.ts';
-import { WorkshopHeader } from './WorkshopHeader.tsx';
+import { WorkshopHeader } from '../WorkshopHeader.tsx';
 
 /** The parts that the workshop made itself, drafts of some, and the samples to start from. */
 export function WorkshopPartsView() {
@@ -41,7 +41,7 @@ export function WorkshopPartsView() {
   };
   return (
     <div className="grid h-full grid-rows-[auto_minmax(0,1fr)]">
-      <WorkshopHeader>
+      <WorkshopHeader room="parts">
         <ImportPart own={own.data ?? []} />
       </WorkshopHeader>
       <div className="grid min-h-0 grid-cols-[minmax(0,1fr)_420px]">

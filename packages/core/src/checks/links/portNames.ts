@@ -1,3 +1,4 @@
+import { dialectOf } from '../../dialects/dialectOf.ts';
 import type { Graph, GraphItem } from '../../graph/graph.ts';
 import { cablesAtPin } from '../../graph/cableJoins.ts';
 import { namesDiffer, portNamesOf } from '../../links/portNames.ts';
@@ -43,7 +44,7 @@ function subjectOf(entry: GraphItem, endpoint: UartEndpoint): Subject {
 function differingNames(graph: Graph, entry: GraphItem): { subject: Subject; name: string; text: string }[] {
   const { item, part } = entry;
   if (part?.kind !== 'controller') return [];
-  return portNamesOf(part, graph.design.aircraft.dialect)
+  return portNamesOf(part, dialectOf(graph.design))
     .filter(namesDiffer)
     .map((names) => ({ names, subject: subjectOf(entry, names.endpoint) }))
     .filter(({ names }) => isPlugged(graph, item.id, names.endpoint))

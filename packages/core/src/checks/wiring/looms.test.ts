@@ -21,10 +21,10 @@ const ports: readonly PortAt[] = graphOf(base).items.flatMap(({ item, part }, ix
 );
 
 /** Not laid out, so that a cable of another form is not longer or shorter by it. */
-function withoutPlaces({ aircraft, parts }: Design): Design {
+function withoutPlaces({ aircraft, ...library }: Design): Design {
   const { frame: _frame, ...airframe } = aircraft.airframe;
   const items = Object.fromEntries(Object.entries(aircraft.items).map(([id, { place: _place, ...item }]) => [id, item]));
-  return { parts, aircraft: { ...aircraft, airframe, items } };
+  return { ...library, aircraft: { ...aircraft, airframe, items } };
 }
 
 /** Copper between three ports: wires from P to Q and from P to R, and wires of P that are spliced to a pin of Q and one of R. */

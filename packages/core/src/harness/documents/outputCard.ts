@@ -1,3 +1,5 @@
+import { boardOf } from '../../dialects/boardOf.ts';
+import { dialectOf } from '../../dialects/dialectOf.ts';
 import { groupOf, membersOf, pinNode, pinsOf, type Graph } from '../../graph/graph.ts';
 import { isPassedOn } from '../../graph/passedOn.ts';
 import { outputKey } from '../../model/aircraft.ts';
@@ -10,6 +12,8 @@ export function outputCard(graph: Graph, itemId: ItemId): Sheet | undefined {
   const entry = graph.items[graph.itemIx.get(itemId) ?? -1];
   const { part, item } = entry ?? {};
   if (part === undefined || item === undefined) return undefined;
+  const dialect = dialectOf(graph.design);
+  const board = boardOf(dialect, part);
   const rows = part.endpoints.flatMap((endpoint): string[][] => {
     if (endpoint.is !== 'pulse-out') return [];
     const dot = endpoint.pin.lastIndexOf('.');
@@ -20,9 +24,11 @@ export function outputCard(graph: Graph, itemId: ItemId): Sheet | undefined {
     return [
       [
         port?.label ?? portId,
+        board?.outputs?.[endpoint.id] ?? '',
         endpoint.bank,
         endpoint.kinds.join(', '),
         use === undefined ? '' : OUTPUT_FUNCTIONS[use].title,
+        use === undefined ? '' : (dialect?.functions[use]?.code ?? ''),
         ports.join(', '),
         cables.join(', '),
         signalPlace(port?.signalRow, n),
@@ -34,9 +40,11 @@ export function outputCard(graph: Graph, itemId: ItemId): Sheet | undefined {
     subtitle: part.name,
     columns: [
       { title: 'Output', kind: 'value' },
+      { title: 'Firmware output', kind: 'value' },
       { title: 'Bank', kind: 'value' },
       { title: 'Pulses', kind: 'words' },
       { title: 'Function', kind: 'words' },
+      { title: 'Function code', kind: 'value' },
       { title: 'On it', kind: 'words' },
       { title: 'Cable', kind: 'value' },
       { title: 'Signal pin', kind: 'words' },

@@ -1,9 +1,11 @@
+import { dialectOf } from '../../dialects/dialectOf.ts';
 import { CONNECTOR_FAMILIES } from '../../model/connector.ts';
 import type { Graph, GraphItem } from '../../graph/graph.ts';
 import { cablesAtPort, portAt } from '../../graph/cableJoins.ts';
 import { portNamesOf, type PortNames } from '../../links/portNames.ts';
 import { protocols } from '../../links/protocols.ts';
 import { serialSetup } from '../../links/serialSetup.ts';
+import type { Dialect } from '../../model/dialect.ts';
 import type { ItemId } from '../../model/ids.ts';
 import type { Port } from '../../model/part.ts';
 import { matedNames } from '../matedNames.ts';
@@ -13,7 +15,7 @@ import type { Sheet } from './sheet.ts';
 export function portCard(graph: Graph, itemId: ItemId): Sheet | undefined {
   const entry = graph.items[graph.itemIx.get(itemId) ?? -1];
   if (entry?.part === undefined) return undefined;
-  const names = portNamesOf(entry.part, graph.design.aircraft.dialect);
+  const names = portNamesOf(entry.part, dialectOf(graph.design));
   return {
     title: `Port card ${entry.item.ref}`,
     subtitle: entry.part.name,
@@ -27,6 +29,7 @@ export function portCard(graph: Graph, itemId: ItemId): Sheet | undefined {
       { title: 'Cable', kind: 'value' },
       { title: 'Protocol', kind: 'words' },
       { title: 'Baud', kind: 'number' },
+      { title: 'Role, baud code', kind: 'value' },
     ],
     rows: entry.part.ports.map((port) => portRow(graph, entry, port, names)),
     notes: ['Plug by the port label; configure by the firmware port.', 'Sample values: check yours against the board in your hand.'],
@@ -58,5 +61,14 @@ function portRow(graph: Graph, entry: GraphItem, port: Port, allNames: readonly 
     cables.map((cable) => cable.tag).join(', '),
     each(setups.map((setup) => (setup.protocol === undefined ? undefined : protocols[setup.protocol].title))),
     each(setups.map((setup) => (setup.baud === undefined ? undefined : String(setup.baud)))),
+    each(setups.map((setup) => codesOf(dialectOf(graph.design), setup))),
   ];
+}
+
+/** What the firmware writes for a port's protocol and baud: `31 60`. The baud of a protocol that fixes it is not written. */
+function codesOf(dialect: Dialect | undefined, { protocol, baud }: ReturnType<typeof serialSetup>): string | undefined {
+  const role = protocol === undefined ? undefined : dialect?.roles[protocol];
+  if (role === undefined) return undefined;
+  const pace = role.fixedBaud !== undefined || baud === undefined ? undefined : dialect?.bauds[String(baud)];
+  return pace === undefined ? role.code : `${role.code} ${pace}`;
 }

@@ -195,12 +195,13 @@ type BoardSpec = Omit<Part, 'id' | 'kind' | 'source' | 'settings' | 'ports' | 'c
   readonly more?: readonly RawEndpoint[];
   readonly routes?: Part['routes'];
   readonly sensors: readonly string[];
+  readonly target: string;
   readonly mounting?: NonNullable<Part['board']>['mounting'];
 };
 
 /** A controller from its ports. */
 export function controllerBoard(spec: BoardSpec): Part {
-  const { ports, circuit, more = [], settings = [], routes = [], sensors, mounting, ...rest } = spec;
+  const { ports, circuit, more = [], settings = [], routes = [], sensors, target, mounting, ...rest } = spec;
   return {
     ...rest,
     kind: 'controller',
@@ -210,7 +211,7 @@ export function controllerBoard(spec: BoardSpec): Part {
     circuit: [...ports.flatMap(({ links }) => links), ...circuit],
     endpoints: [...ports.flatMap(({ endpoints }) => endpoints), ...more],
     routes,
-    board: { banks: banksOf(ports), sensors, ...(mounting === undefined ? {} : { mounting }) },
+    board: { banks: banksOf(ports), sensors, target, ...(mounting === undefined ? {} : { mounting }) },
     cautions: ['propellers-off'],
   };
 }

@@ -96,5 +96,6 @@ export const carrier8Bit = controllerBoard({
     usbPort(),
   ],
   circuit: [supplyOrUsb('power-inputs', '@pm', '@5v', 0.3), fuse('port-fuse', '@5v', '@port', 0.5), boardLoad('@5v', 0.18)],
+  target: 'POND8',
   sensors: ['IMU', 'barometer', 'compass'],
 });

@@ -181,5 +181,6 @@ export const carrierH7 = controllerBoard({
     regulator3V3,
     boardLoad('@5v', 0.32),
   ],
+  target: 'ESTUARY7',
   sensors: ['IMU', 'second IMU', 'third IMU', 'barometer', 'second barometer', 'compass'],
 });

@@ -136,5 +136,6 @@ export const carrierH7Ethernet = controllerBoard({
     regulator3V3,
     boardLoad('@5v', 0.4),
   ],
+  target: 'ESTUARY7-NET',
   sensors: ['IMU', 'second IMU', 'third IMU', 'barometer', 'second barometer'],
 });

@@ -67,5 +67,6 @@ export const rowsF7 = controllerBoard({
     usbPort(),
   ],
   circuit: [supplyOrUsb('power-inputs', '@pm', '@5v'), fuse('port-fuse', '@5v', '@port', 1), boardLoad('@5v', 0.18)],
+  target: 'REED7',
   sensors: ['IMU', 'barometer'],
 });

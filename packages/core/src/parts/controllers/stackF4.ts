@@ -130,5 +130,6 @@ export const stackF4 = controllerBoard({
     boardLoad('@5vu', 0.13),
   ],
   routes: [{ from: 'cam', to: 'vid', transform: 'overlay' }],
+  target: 'SNIPE4',
   sensors: ['IMU'],
 });

@@ -186,5 +186,6 @@ export const wingBoardF4 = controllerBoard({
     boardLoad('@5vu', 0.15),
   ],
   routes: [{ from: 'cam', to: 'vid', transform: 'overlay' }],
+  target: 'PLOVER4',
   sensors: ['IMU', 'barometer', 'battery voltage', 'battery current'],
 });

@@ -214,5 +214,6 @@ export const wingBoardH7 = controllerBoard({
     boardLoad('@5vu', 0.22),
   ],
   routes: [{ from: 'cam', to: 'vid', transform: 'overlay' }],
+  target: 'CURLEW7',
   sensors: ['IMU', 'second IMU', 'barometer', 'battery voltage', 'battery current'],
 });

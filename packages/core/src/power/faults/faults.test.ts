@@ -6,7 +6,8 @@ import { saltmarsh } from '../../demo/saltmarsh.ts';
 import { graphOf } from '../../graph/graphOf.ts';
 import type { Design } from '../../model/design.ts';
 import { asId, type AircraftId } from '../../model/ids.ts';
-import { newAircraft } from '../../model/newAircraft.ts';
+import { shipped } from '../../edits/library.ts';
+import { newAircraft } from '../../edits/newAircraft.ts';
 import { solveScenarios, voltsAcross } from '../scenarios/solveScenario.ts';
 import { aliveItems } from './aliveItems.ts';
 import { areFedAlike, faultyCircuit, fromRunning, solveFault } from './solveFault.ts';
@@ -187,11 +188,10 @@ describe('what a fault costs', () => {
   });
 
   it('the only pack takes everything, its only regulator control; with a second of each neither does', () => {
-    const { parts } = salt;
     const { items: all, ...rest } = salt.aircraft;
     const items = Object.fromEntries(Object.entries(all).filter(([, { ref }]) => !['BAT2', 'BEC3', 'PWR3'].includes(ref)));
     const cables = Object.fromEntries(Object.entries(rest.cables).filter(([, { tag }]) => !['W25', 'W26', 'W28'].includes(tag)));
-    const { lines } = faultSweep(graphOf({ aircraft: { ...rest, items, cables }, parts }));
+    const { lines } = faultSweep(graphOf({ ...salt, aircraft: { ...rest, items, cables } }));
     const all4 = expect.arrayContaining(['control', 'propulsion', 'navigation', 'link']);
     expect(lineOf('BAT1 lost', lines)).toMatchObject({ class: 'critical', lost: all4, isInherent: true });
     expect(lineOf('BEC1 buck off', lines)).toMatchObject({ class: 'critical', lost: ['control'], isInherent: false });
@@ -267,7 +267,7 @@ describe('what a fault costs', () => {
   it('can be left in the middle, and an empty aircraft has none', () => {
     const steps = faultSteps(graphOf(salt));
     expect(steps.next()).toMatchObject({ done: false, value: expect.any(Number) });
-    const empty: Design = { aircraft: newAircraft(asId<AircraftId>('e'), 'Empty'), parts: new Map() };
+    const empty: Design = { aircraft: newAircraft(asId<AircraftId>('e'), 'Empty'), ...shipped };
     expect(faultSweep(graphOf(empty)).lines).toEqual([]);
     expect(faultReport(graphOf(empty), 'cruise', 'BAT1 lost')).toBeUndefined();
   });

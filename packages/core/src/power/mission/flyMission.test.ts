@@ -15,7 +15,7 @@ function demo(id: string): Design {
   return found.build(asId<AircraftId>(id), countingIds());
 }
 
-const planned = ({ aircraft, parts }: Design, power: PowerPlan): Design => ({ aircraft: { ...aircraft, power }, parts });
+const planned = (design: Design, power: PowerPlan): Design => ({ ...design, aircraft: { ...design.aircraft, power } });
 
 describe('a mission', () => {
   it('takes out of a pack what its current is over the time: a measured motor current lasts its capacity divided by it', () => {

@@ -98,7 +98,7 @@ describe('the report of aircraft that are not', () => {
   });
 
   it('an aircraft without anything has a report without anything', () => {
-    const { scenarios } = powerReport(graphOf({ aircraft: { ...salt.aircraft, items: {}, cables: {}, outputs: {} }, parts: salt.parts }));
+    const { scenarios } = powerReport(graphOf({ ...salt, aircraft: { ...salt.aircraft, items: {}, cables: {}, outputs: {} } }));
     for (const { supplies, loads, feeds } of scenarios) expect([supplies, loads, feeds]).toEqual([[], [], []]);
   });
 });

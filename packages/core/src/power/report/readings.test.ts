@@ -29,7 +29,7 @@ function motorOn(awg: number, lengthMm: number): Design {
   bench.wire('PWR1 b1', 'ESC1 power', 'meaning', lengthMm);
   bench.gauge(awg);
   bench.wire('ESC1 motor', 'MOT1 phases', 'straight', 60);
-  return { aircraft: { ...bench.design.aircraft, power: { cruiseA: 20 } }, parts: bench.design.parts };
+  return { ...bench.design, aircraft: { ...bench.design.aircraft, power: { cruiseA: 20 } } };
 }
 
 function cruise(design: Design): ScenarioResult {

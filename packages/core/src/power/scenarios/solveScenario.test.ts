@@ -4,7 +4,8 @@ import { saltmarsh } from '../../demo/saltmarsh.ts';
 import { graphOf } from '../../graph/graphOf.ts';
 import type { Design } from '../../model/design.ts';
 import { asId, type AircraftId } from '../../model/ids.ts';
-import { newAircraft } from '../../model/newAircraft.ts';
+import { shipped } from '../../edits/library.ts';
+import { newAircraft } from '../../edits/newAircraft.ts';
 import { cellVolts } from './cellVolts.ts';
 import { SCENARIOS, scenariosOf } from './scenario.ts';
 import { solveScenario, solveScenarios, voltsAcross, type ScenarioResult } from './solveScenario.ts';
@@ -99,7 +100,7 @@ describe('scenarios', () => {
   });
 
   it('an empty aircraft, and one without a pack, give an answer', () => {
-    const empty: Design = { aircraft: newAircraft(asId<AircraftId>('e'), 'Empty'), parts: new Map() };
+    const empty: Design = { aircraft: newAircraft(asId<AircraftId>('e'), 'Empty'), ...shipped };
     for (const result of solveScenarios(graphOf(empty))) expect(result.falls).toEqual([]);
     const bench = new Bench(asId<AircraftId>('b'), 'No pack', makeId);
     bench.add('regulator-buck-5v-3a', 'rail');

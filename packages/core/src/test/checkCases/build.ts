@@ -3,6 +3,8 @@ import { withFreshIds } from '../../edits/freshIds.ts';
 import type { SimpleEdit } from '../../edits/registry.ts';
 import type { Bench } from '../../demo/bench.ts';
 import type { Connector } from '../../model/connector.ts';
+import { dialectKeyOf } from '../../model/contentHash.ts';
+import type { Dialect } from '../../model/dialect.ts';
 import type { Design } from '../../model/design.ts';
 import { asId } from '../../model/ids.ts';
 import type { OutputFunction } from '../../model/outputFunctions.ts';
@@ -36,6 +38,12 @@ export function powered(...parts: readonly string[]): Bench {
   const one = bench(FC, 'battery-lipo-4s-5000', ...parts);
   one.wire('BAT1 main', 'FC1 battery');
   return one;
+}
+
+/** The design with another dialect. */
+export function withDialect(design: Design, dialect: Dialect): Design {
+  const dialects = new Map([...design.dialects, [dialectKeyOf(dialect), dialect]]);
+  return { ...design, dialects, aircraft: { ...design.aircraft, dialect: dialectKeyOf(dialect) } };
 }
 
 export function joined(design: Design, tag: string, pairs: readonly (readonly [number, number])[]): Design {

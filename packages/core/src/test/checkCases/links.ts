@@ -1,4 +1,5 @@
-import { bench, FC, joined, powered, set, type CheckCases } from './build.ts';
+import { numbered } from '../../dialects/numbered.ts';
+import { bench, FC, joined, powered, set, withDialect, type CheckCases } from './build.ts';
 import { made } from '../designs.ts';
 
 export const linkCases: CheckCases = {
@@ -23,7 +24,7 @@ export const linkCases: CheckCases = {
     right: () => {
       const one = bench(FC, 'gnss-serial');
       one.wire('GNSS1 UART', 'FC1 S3');
-      return one.design;
+      return withDialect(one.design, { ...numbered, boards: { PLOVER4: { title: 'F4 wing board', serial: { S3: '3' } } } });
     },
   },
   'link.port-unsuitable': {

@@ -1,3 +1,5 @@
+import { sampleDialects } from '../../dialects/sampleDialects.ts';
+import { dialectKeyOf } from '../../model/contentHash.ts';
 import type { SimpleEdit } from '../../edits/registry.ts';
 import { airframeKinds } from '../../model/airframes.ts';
 import type { Design } from '../../model/design.ts';
@@ -5,6 +7,9 @@ import { asId, type WaiverId } from '../../model/ids.ts';
 import { needIds } from '../../model/needs.ts';
 import { powerFigures } from '../../model/powerPlan.ts';
 import { pick, type Draw } from './draw.ts';
+
+/** By key, and by id as edits of schema 9 have it; the last is a dialect that nobody has. */
+const DIALECTS = [...sampleDialects.map(dialectKeyOf), 'role-table', 'mine'];
 
 export function waiver(design: Design, { x, z }: Draw): SimpleEdit | undefined {
   const there = pick(Object.values(design.aircraft.waivers), x);
@@ -47,7 +52,7 @@ export function brief({ aircraft }: Design, { x, y, z, isStale }: Draw): SimpleE
       return { kind: 'set-need', need, count: z % 3 === 0 ? null : 1 + (z % 9), was: isStale ? 9 : (aircraft.needs[need] ?? null) };
     }
     default:
-      return { kind: 'set-dialect', dialect: `dialect-${z % 3}`, was: isStale ? 'stale' : aircraft.dialect };
+      return { kind: 'set-dialect', dialect: DIALECTS[z % DIALECTS.length] ?? 'mine', was: isStale ? 'stale' : aircraft.dialect };
   }
 }
 

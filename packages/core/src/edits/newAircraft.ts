@@ -1,5 +1,6 @@
-import { SCHEMA_VERSION, type Aircraft } from './aircraft.ts';
-import type { AircraftId } from './ids.ts';
+import { firstDialect } from '../dialects/sampleDialects.ts';
+import { SCHEMA_VERSION, type Aircraft } from '../model/aircraft.ts';
+import type { AircraftId } from '../model/ids.ts';
 
 /** An empty aircraft. */
 export function newAircraft(id: AircraftId, name: string): Aircraft {
@@ -9,7 +10,7 @@ export function newAircraft(id: AircraftId, name: string): Aircraft {
     name,
     airframe: { kind: 'flying-wing' },
     needs: {},
-    dialect: 'numbered-ports',
+    dialect: firstDialect,
     items: {},
     cables: {},
     outputs: {},

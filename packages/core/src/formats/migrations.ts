@@ -1,10 +1,20 @@
-import { SCHEMA_VERSION } from './aircraft.ts';
+import { dialectKeyFrom } from '../dialects/dialectRef.ts';
+import type { Change } from '../edits/changes.ts';
+import type { PutBack } from '../edits/registry.ts';
+import { SCHEMA_VERSION } from '../model/aircraft.ts';
 
 /** Takes a document of the version before to version `to`. */
 export interface Migration {
   readonly to: number;
   readonly title: string;
   readonly migrate: (document: Readonly<Record<string, unknown>>) => Record<string, unknown>;
+  /** Brings a change of an older document to the new shape, where it is about a place that became another. */
+  readonly change?: (change: Change) => Change;
+}
+
+/** A dialect by its key, where a document of schema 9 or before names it by its id. */
+function dialectNow(ref: unknown): unknown {
+  return typeof ref === 'string' ? dialectKeyFrom(ref) : ref;
 }
 
 /** In order. */
@@ -49,7 +59,20 @@ export const MIGRATIONS: readonly Migration[] = [
     title: 'Ports that mate directly',
     migrate: (document) => ({ ...document, mates: {} }),
   },
+  {
+    to: 10,
+    title: 'The dialect as a revision that stays as it is',
+    migrate: (document) => ({ ...document, dialect: dialectNow(document['dialect']) }),
+    change: (change) => (change.path[0] === 'dialect' ? { ...change, was: dialectNow(change.was), now: dialectNow(change.now) } : change),
+  },
 ];
+
+/** An inverse that was kept with an edit on a document of an older shape, for a document of the present one. */
+export function putBackOfToday(inverse: PutBack, schema: number): PutBack {
+  const steps = MIGRATIONS.flatMap(({ to, change }) => (to > schema && change !== undefined ? [change] : []));
+  if (steps.length === 0) return inverse;
+  return { ...inverse, changes: inverse.changes.map((one) => steps.reduce((now, step) => step(now), one)) };
+}
 
 export type MigrationResult =
   | { readonly is: 'migrated'; readonly document: Readonly<Record<string, unknown>>; readonly steps: readonly string[] }
