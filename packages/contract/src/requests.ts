@@ -90,11 +90,9 @@ export class CreateAircraftDto {
   name!: string;
 }
 
-export class SavePartDto {
-  @IsPart()
-  part!: Part;
-
-  /** The number of the revision that this one was made from; 0 for a new part. */
+/** What goes with every revision of something of the workshop's own. */
+class SaveRevisionDto {
+  /** The number of the revision that this one was made from; 0 for something new. */
   @IsInt()
   @Min(0)
   @Max(Number.MAX_SAFE_INTEGER)
@@ -106,20 +104,14 @@ export class SavePartDto {
   by!: string;
 }
 
-export class SaveDialectDto {
+export class SavePartDto extends SaveRevisionDto {
+  @IsPart()
+  part!: Part;
+}
+
+export class SaveDialectDto extends SaveRevisionDto {
   @IsDialect()
   dialect!: Dialect;
-
-  /** The number of the revision that this one was made from; 0 for a new dialect. */
-  @IsInt()
-  @Min(0)
-  @Max(Number.MAX_SAFE_INTEGER)
-  base!: number;
-
-  @IsString()
-  @Length(1, LIMITS.nameChars)
-  @Matches(PLAIN_TEXT)
-  by!: string;
 }
 
 export class DialectParamsDto {
