@@ -7,7 +7,8 @@ export const mateCommand: EntryCommand = {
   example: 'mate pwr1 > fc2',
   suggest: (text, { graph }) => {
     const [, left, right = ''] = /^mate\s+([^>]*)(?:>(.*))?$/i.exec(text.trim()) ?? [];
-    if (left === undefined) return [];
+    // Each port of a large aircraft with each other one would keep the keyboard waiting.
+    if (left === undefined || left.trim() === '') return [];
     return portsNamed(graph, left).flatMap((a) =>
       portsNamed(graph, right).flatMap((b): Suggestion[] => {
         const proposal = proposeMate(graph, a, b);

@@ -24,9 +24,13 @@ export function proposeMate(graph: Graph, a: PortAt, b: PortAt): MateProposal | 
   return { a, b, mate: offset === 0 ? mate : { ...mate, offset } };
 }
 
-/** Every way to put an item of boards and modules on another: servo leads and the like have sockets too, and go on by their leads. */
+/** Leads of so many contacts are no boards that sit on one another. */
+const LEAD_CONTACTS = 3;
+
+/** Every way to put a board or a module on another item: servo leads and the like have sockets too, and go on by their leads. */
 export function proposeMates(graph: Graph, item: ItemId): readonly MateProposal[] {
   const own = graph.itemIx.get(item) ?? -1;
   const ports = graph.items.flatMap(({ part }, ix) => (part?.ports ?? []).flatMap(({ id }) => portIn(graph, ix, id) ?? []));
-  return ports.filter((port) => port.item === own).flatMap((port) => ports.flatMap((other) => proposeMate(graph, port, other) ?? []));
+  const boards = ports.filter(({ item: at, port }) => at === own && port.connector.positions > LEAD_CONTACTS);
+  return boards.flatMap((port) => ports.flatMap((other) => proposeMate(graph, port, other) ?? []));
 }

@@ -6,7 +6,7 @@ import { makeId } from '../../session/author.ts';
 export function Mates({ item, graph }: { readonly item: Item; readonly graph: Graph }) {
   const make = useMake();
   const mates = matesOf(graph, item.id);
-  const proposals = proposeMates(graph, item.id).filter(({ a }) => isBoard(a.port.connector.positions));
+  const proposals = proposeMates(graph, item.id);
   if (mates.length === 0 && proposals.length === 0) return null;
   const put = (key: string): void => {
     const chosen = proposals.find(({ a, b }) => keyOf(a.port.id, b.itemId, b.port.id) === key);
@@ -45,11 +45,6 @@ export function Mates({ item, graph }: { readonly item: Item; readonly graph: Gr
       )}
     </section>
   );
-}
-
-/** Leads of three contacts and fewer are no boards that sit on one another. */
-function isBoard(positions: number): boolean {
-  return positions > 3;
 }
 
 function keyOf(...parts: readonly string[]): string {

@@ -33,7 +33,9 @@ export function DialectField() {
         >
           {!isOffered && (
             <option value={aircraft.dialect}>
-              {present === undefined ? `${idOf(aircraft.dialect)} (not known here)` : `${present.name} (an older revision)`}
+              {present === undefined
+                ? `${idOf(aircraft.dialect)} (not known here)`
+                : `${present.name} (${onOffer.some(({ key }) => idOf(key) === present.id) ? 'an older revision' : 'came with the aircraft'})`}
             </option>
           )}
           {onOffer.map(({ key, name }) => (
