@@ -5,6 +5,8 @@ import { join } from 'node:path';
 import { createInterface } from 'node:readline';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test as base, type Page } from '@playwright/test';
+import { readAircraftFile, writeAircraftFile } from '@wired-falcon/core';
+import { ofOlderParts } from '../packages/core/src/test/olderParts.ts';
 
 const root = join(import.meta.dirname, '..');
 
@@ -25,6 +27,8 @@ interface Fixtures {
   readonly oneSupply: string;
   /** The address of a fresh copy of Saltmarsh. */
   readonly whole: string;
+  /** The address of a fresh copy of the demo aircraft whose parts are of older revisions, which state no facts. */
+  readonly older: string;
   /** The address of a fresh copy of Mudflat. */
   readonly mudflat: string;
 }
@@ -122,6 +126,11 @@ export const test = base.extend<Fixtures, { server: Server }>({
   },
   mudflat: async ({ server }, use) => {
     await use(await imported(server.url, server.mudflat));
+  },
+  older: async ({ server }, use) => {
+    const read = readAircraftFile(server.reedbed);
+    if (!('design' in read)) throw new Error('Reedbed cannot be read.');
+    await use(await imported(server.url, writeAircraftFile(ofOlderParts(read.design))));
   },
   oneSupply: async ({ server }, use) => {
     const second = ['BAT2', 'BEC3', 'PWR3', 'W25', 'W26', 'W28'];

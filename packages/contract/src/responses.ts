@@ -101,6 +101,9 @@ export interface ArrivedResponse {
 export interface PositionResponse {
   readonly version: number;
   readonly aircraft: Aircraft;
+  /** The revisions that the document used then, which the present one may no longer use. */
+  readonly parts: readonly Part[];
+  readonly dialects: readonly Dialect[];
 }
 
 /** One revision of a part that the workshop made itself. Revisions are never changed. */

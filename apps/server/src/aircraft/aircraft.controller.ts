@@ -111,7 +111,10 @@ export class AircraftController {
   @Get(':id/positions/:version')
   @ApiOperation({ summary: 'The document as it was at an earlier version, in the present shape' })
   async position(@Param() { id, version }: PositionParamsDto): Promise<PositionResponse> {
-    return { version, aircraft: await this.positions.at(id, version) };
+    const aircraft = await this.positions.at(id, version);
+    const parts = this.library.parts.named(partsOf(aircraft));
+    const dialects = this.library.dialects.named([aircraft.dialect]);
+    return { version, aircraft, parts: [...parts.values()], dialects: [...dialects.values()] };
   }
 
   @Get(':id/documents/:kind/:subject')

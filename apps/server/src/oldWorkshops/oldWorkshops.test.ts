@@ -84,9 +84,14 @@ describe.each(schemas)('a workshop of schema %i', (schema) => {
   });
   afterEach(() => server.stop());
 
-  async function positionAt(version: number): Promise<Aircraft> {
+  async function answerAt(version: number): Promise<PositionResponse> {
     const { body } = await server.ask<PositionResponse>('GET', routes.position(reedbed, version));
-    return body.aircraft;
+    return body;
+  }
+
+  async function positionAt(version: number): Promise<Aircraft> {
+    const { aircraft } = await answerAt(version);
+    return aircraft;
   }
 
   it('opens, and its document is what it was', async () => {
@@ -111,7 +116,9 @@ describe.each(schemas)('a workshop of schema %i', (schema) => {
     const first = await positionAt(0);
     const start = { ...first, issued: issuedIn(first) };
     let design = { ...withRevisions(shipped, { parts, dialects }), aircraft: start };
-    for (const { edit, undoes, title } of edits) {
+    for (const { edit, undoes, title, version } of edits) {
+      // What was added and taken out again is in the revisions of that time alone.
+      design = { ...withRevisions(design, await answerAt(version)), aircraft: design.aircraft };
       const result = applyEdit(design, edit, () => undoes ?? { refused: { code: 'unknown-edit', sentence: 'Unknown.', about: [] } });
       if ('refused' in result) throw new Error(`${title}: ${result.refused.sentence}`);
       design = { ...design, aircraft: result.design.aircraft };

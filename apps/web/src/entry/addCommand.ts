@@ -37,7 +37,7 @@ function suggestionFor(part: Part, count: number, context: EntryContext): Sugges
 export function addParts(part: Part, refs: readonly string[]) {
   const edits = refs.map((ref, i): SimpleEdit => ({
     kind: 'add-item',
-    item: { id: asId<ItemId>(`?${i + 1}`), ref, part: partKeyOf(part), where: 'aircraft', settings: {} },
+    item: { id: asId<ItemId>(`?${i + 1}`), ref, part: partKeyOf(part), where: part.usually ?? 'aircraft', settings: {} },
   }));
   const [only] = edits;
   if (edits.length === 1 && only !== undefined) return only;

@@ -9,6 +9,7 @@ import { bench, FC, joined, powered, removed } from '../test/checkCases/build.ts
 import { SEVERITIES, type Check, type Finding } from './finding.ts';
 import { countBySeverity, findingsOf, judge, remediesOf } from './findingsOf.ts';
 import { straightCableHarm } from './wiring/fitsButWrong.ts';
+import { briefChecks } from './brief/index.ts';
 import { layoutChecks } from './layout/index.ts';
 import { linkChecks } from './links/index.ts';
 import { outputChecks } from './outputs/index.ts';
@@ -17,7 +18,14 @@ import { checks } from './registry.ts';
 import { wiringChecks } from './wiring/index.ts';
 
 it('stand in the folder of their stage, each once', () => {
-  const byStage = { layout: layoutChecks, links: linkChecks, outputs: outputChecks, power: powerChecks, wiring: wiringChecks };
+  const byStage = {
+    brief: briefChecks,
+    layout: layoutChecks,
+    links: linkChecks,
+    outputs: outputChecks,
+    power: powerChecks,
+    wiring: wiringChecks,
+  };
   for (const [stage, own] of Object.entries(byStage)) expect(own.filter((check) => check.stage !== stage)).toEqual([]);
   expect(checks.map(({ id }) => id)).toEqual([...new Set(checks.map(({ id }) => id))]);
   const ids = (some: readonly Check[]): readonly string[] => some.map(({ id }) => id).sort();

@@ -1,3 +1,4 @@
+import { briefChecks } from './brief/index.ts';
 import type { Check } from './finding.ts';
 import { layoutChecks } from './layout/index.ts';
 import { linkChecks } from './links/index.ts';
@@ -6,7 +7,7 @@ import { powerChecks } from './power/index.ts';
 import { wiringChecks } from './wiring/index.ts';
 
 /** Every check, by stage; lists, screens, documents and the tests that sweep all checks follow. */
-export const checks: readonly Check[] = [...powerChecks, ...wiringChecks, ...linkChecks, ...outputChecks, ...layoutChecks];
+export const checks: readonly Check[] = [...briefChecks, ...powerChecks, ...wiringChecks, ...linkChecks, ...outputChecks, ...layoutChecks];
 
 /** Rises whenever a check says other things than before, so that stored summaries are computed again. */
-export const CHECKS_VERSION = 12;
+export const CHECKS_VERSION = 13;

@@ -11,6 +11,7 @@ import type { Design } from '../model/design.ts';
 import type { Cable, Item, PlannedBattery, WireColour } from '../model/aircraft.ts';
 import { legWays } from '../layout/ways.ts';
 import { usualFrame } from '../layout/usualFrame.ts';
+import { proposeMate } from '../harness/proposeMate.ts';
 import { mateOf } from '../model/connector.ts';
 import type { BayId, FrameNumber, Place, Spot } from '../model/frame.ts';
 import { needIds, type NeedId } from '../model/needs.ts';
@@ -112,6 +113,13 @@ export class Bench {
     const [leg] = Object.values(cable.legs);
     const isTyped = lengthMm !== undefined && leg !== undefined;
     this.make(isTyped ? { ...edit, cable: { ...cable, legs: { [leg.id]: { ...leg, typedLengthMm: lengthMm } } } } : edit);
+  }
+
+  /** Puts a port onto another without a cable: a module into its bay. */
+  sit(from: string, to: string): void {
+    const proposed = proposeMate(graphOf(this.#design), this.#port(from), this.#port(to));
+    if (proposed === undefined) throw new Error(`${from} does not go onto ${to}.`);
+    this.make({ kind: 'add-mate', mate: proposed.mate });
   }
 
   /** Gives the newest cable a label, so that it is not taken for one that looks like it. */

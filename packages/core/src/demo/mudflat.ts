@@ -59,7 +59,9 @@ function power(bench: Bench): void {
 function lift(bench: Bench): void {
   for (const n of [1, 2, 3, 4] as const) {
     bench.add('motor-controller-80a-opto', `lift ${n}`);
-    bench.add('motor-lift-41mm-15x5', `lift ${n}`);
+    // Diagonal ones turn the same way: 1 is front right, 2 rear left.
+    const turn = n <= 2 ? 'counter-clockwise' : 'clockwise';
+    bench.add('motor-lift-41mm-15x5', `lift ${n}`, { spin: turn, hand: turn });
     bench.wire(`PWR1 b${n}`, `ESC${n} power`, 'meaning', 130);
     // Long leads belong between controller and motor.
     bench.wire(`ESC${n} motor`, `MOT${n} phases`, 'straight', 360);
@@ -67,7 +69,7 @@ function lift(bench: Bench): void {
     bench.assign('FC1', `out${n}`, `motor-${n}`);
   }
   bench.add('motor-controller-80a-opto', 'pusher');
-  bench.add('motor-35mm-13x8', 'pusher');
+  bench.add('motor-35mm-13x8', 'pusher', { spin: 'counter-clockwise', hand: 'counter-clockwise' });
   bench.wire('PWR2 b1', 'ESC5 power', 'meaning', 130);
   bench.wire('ESC5 motor', 'MOT5 phases', 'straight', 60);
   bench.wire('ESC5 signal', 'FC1 out9', 'meaning', 300);

@@ -50,7 +50,7 @@ function power(bench: Bench): void {
   bench.add('power-module-i2c-120a', 'main supply');
   bench.add('distribution-plain-bus', 'behind the sensor');
   bench.add('motor-controller-80a-opto', 'pusher');
-  bench.add('motor-35mm-13x8', 'pusher');
+  bench.add('motor-35mm-13x8', 'pusher', { spin: 'counter-clockwise', hand: 'counter-clockwise' });
   bench.add('regulator-buck-selectable-10a', 'servo rail', { volts: 5.2 });
   bench.add('regulator-buck-boost-5v-4a', 'companion');
 

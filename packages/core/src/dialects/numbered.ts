@@ -10,6 +10,8 @@ const outs = (n: number): string[] => Array.from({ length: n }, (_, i) => `out${
 
 const boards: Dialect['boards'] = {
   POND8: { title: '8-bit carrier', serial: counted(5, 3, ['GPS', 'TEL']), outputs: counted(10, 10, outs(8)) },
+  MERE8: { title: '8-bit, fed through its servo row', serial: counted(5, 3, ['POS', 'TEL']), outputs: counted(10, 10, outs(6)) },
+  WREN3: { title: 'stabiliser board', serial: counted(5, 3, ['SBUS', 'SAT']), outputs: counted(10, 10, outs(5)) },
   SNIPE4: {
     title: 'F4 small stack board',
     serial: counted(5, 3, ['U6', 'U4', 'U3', 'U1', 'RC']),
@@ -71,6 +73,7 @@ export const numbered: Dialect = {
     'gnss-binary': { code: '45', name: 'position, packets' },
     sbus: { code: '17', name: 'sticks, inverted frames', fixedBaud: 100_000 },
     crsf: { code: '19', name: 'sticks, two ways', fixedBaud: 420_000 },
+    'satellite-frames': { code: '21', name: 'sticks, satellite', fixedBaud: 115_200 },
     'single-wire-telemetry': { code: '33', name: 'reports to the handset', fixedBaud: 57_600 },
     'transmitter-control': { code: '62', name: 'picture transmitter' },
     'osd-canvas': { code: '64', name: 'picture text', fixedBaud: 115_200 },

@@ -12,6 +12,16 @@ const boards: Dialect['boards'] = {
     serial: counted(15, 2, ['TEL', 'GPS'], 'J'),
     outputs: { ...counted(1, 1, ['out1', 'out2', 'out3'], 'a'), ...counted(1, 1, ['out4', 'out5', 'out6', 'out7', 'out8'], 'b') },
   },
+  MERE8: {
+    title: '8-bit, fed through its servo row',
+    serial: counted(15, 2, ['TEL', 'POS'], 'J'),
+    outputs: { ...counted(1, 1, ['out1', 'out2', 'out3', 'out4'], 'a'), ...counted(1, 1, ['out5', 'out6'], 'b') },
+  },
+  WREN3: {
+    title: 'stabiliser board',
+    serial: counted(15, 2, ['SBUS', 'SAT'], 'J'),
+    outputs: { ...counted(1, 1, ['out1', 'out2', 'out3'], 'a'), ...counted(1, 1, ['out4', 'out5'], 'b') },
+  },
   SNIPE4: {
     title: 'F4 small stack board',
     serial: counted(15, 2, ['RC', 'U1', 'U4', 'U6', 'U3'], 'J'),
@@ -93,6 +103,7 @@ export const roleTable: Dialect = {
     'gnss-binary': { code: 'position' },
     sbus: { code: 'sticks', fixedBaud: 100_000 },
     crsf: { code: 'sticks', fixedBaud: 420_000 },
+    'satellite-frames': { code: 'sticks', fixedBaud: 115_200 },
     'single-wire-telemetry': { code: 'handset', fixedBaud: 57_600 },
     'transmitter-control': { code: 'sender' },
     'osd-canvas': { code: 'goggles', fixedBaud: 115_200 },

@@ -59,6 +59,7 @@ function insistOnOne(design: Design, edit: SimpleEdit): SimpleEdit | undefined {
     case 'label-item':
     case 'set-item-setting':
     case 'set-sheet-side':
+    case 'set-item-where':
     case 'place-item':
     case 'weigh-item':
       return insistOnItem(aircraft.items[edit.item], edit);
@@ -92,7 +93,7 @@ function insistOnOne(design: Design, edit: SimpleEdit): SimpleEdit | undefined {
 
 type ItemEdit = Extract<
   SimpleEdit,
-  { kind: 'rename-item' | 'label-item' | 'set-item-setting' | 'set-sheet-side' | 'place-item' | 'weigh-item' }
+  { kind: 'rename-item' | 'label-item' | 'set-item-setting' | 'set-sheet-side' | 'set-item-where' | 'place-item' | 'weigh-item' }
 >;
 
 function insistOnItem(item: Item | undefined, edit: ItemEdit): SimpleEdit | undefined {
@@ -106,6 +107,8 @@ function insistOnItem(item: Item | undefined, edit: ItemEdit): SimpleEdit | unde
       return { ...edit, was: item.settings[edit.setting] ?? null };
     case 'set-sheet-side':
       return { ...edit, was: item.sheetSide ?? 'auto' };
+    case 'set-item-where':
+      return { ...edit, was: item.where };
     case 'place-item':
       return { ...edit, was: item.place ?? null };
     case 'weigh-item':

@@ -1,5 +1,5 @@
 import { Type } from '@sinclair/typebox';
-import { ItemSchema, RefSchema, type Aircraft } from '../model/aircraft.ts';
+import { ItemSchema, ItemWhereSchema, RefSchema, type Aircraft, type ItemWhere } from '../model/aircraft.ts';
 import { ItemIdSchema } from '../model/ids.ts';
 import { LIMITS } from '../model/limits.ts';
 import { SettingIdSchema, SettingValueSchema, type SettingValue } from '../model/setting.ts';
@@ -152,4 +152,18 @@ const setSide = editKind({
     }),
 });
 
-export const itemEdits = [addItem, removeItem, renameItem, labelItem, setSetting, setSide] as const;
+const WHERE_WORDS: Readonly<Record<ItemWhere, string>> = { aircraft: 'into the aircraft', ground: 'on the ground', bench: 'on the bench' };
+
+const setWhere = editKind({
+  kind: 'set-item-where',
+  schema: Type.Object({ kind: Type.Literal('set-item-where'), item: ItemIdSchema, where: ItemWhereSchema, was: ItemWhereSchema }, closed),
+  title: (edit, design) => `Put ${refOf(design, edit.item)} ${WHERE_WORDS[edit.where]}`,
+  apply: ({ aircraft }, edit) =>
+    changeItem(aircraft, edit.item, (item) =>
+      item.where === edit.was
+        ? { ...item, where: edit.where }
+        : refuse('changed-since', `${item.ref} was put ${WHERE_WORDS[item.where]} meanwhile.`, item.id),
+    ),
+});
+
+export const itemEdits = [addItem, removeItem, renameItem, labelItem, setSetting, setSide, setWhere] as const;

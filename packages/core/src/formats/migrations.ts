@@ -65,6 +65,11 @@ export const MIGRATIONS: readonly Migration[] = [
     migrate: (document) => ({ ...document, dialect: dialectNow(document['dialect']) }),
     change: (change) => (change.path[0] === 'dialect' ? { ...change, was: dialectNow(change.was), now: dialectNow(change.now) } : change),
   },
+  {
+    to: 11,
+    title: 'Facts that parts came to state, unknown of the older ones; items that are put on the ground or the bench',
+    migrate: (document) => document,
+  },
 ];
 
 /** An inverse that was kept with an edit on a document of an older shape, for a document of the present one. */

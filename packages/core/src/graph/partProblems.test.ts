@@ -12,10 +12,15 @@ function sample(id: string): Part {
 const gnss = sample('gnss-serial');
 const board = sample('controller-f4-wing');
 const camera = sample('camera-analog-5v');
+const receiver = sample('receiver-sbus-rssi');
+const motor = sample('motor-28mm-9x6');
 
 /** A part with its first port changed. */
 function port(part: Part, change: (port: Part['ports'][number]) => Part['ports'][number]): Part {
   return { ...part, ports: part.ports.map((each, i) => (i === 0 ? change(each) : each)) };
+}
+function radios(part: Part, change: (radio: NonNullable<Part['radios']>[number]) => NonNullable<Part['radios']>[number]): Part {
+  return { ...part, radios: (part.radios ?? []).map(change) };
 }
 const load = (part: Part, change: object): Part => ({
   ...part,
@@ -25,6 +30,41 @@ const load = (part: Part, change: object): Part => ({
 describe('a part', () => {
   it.each<readonly [string, Part, string]>([
     ['two ports of one name', { ...gnss, ports: [...gnss.ports, ...gnss.ports] }, 'Two of its ports are named "UART".'],
+    [
+      'a way to set what it has no setting for',
+      { ...gnss, how: [{ settings: ['UART.speed'], how: { is: 'jumper', jumper: 'J1' } }] },
+      'It says how "UART.speed" is set, which is no setting of it.',
+    ],
+    [
+      'a menu over a port that is not there',
+      { ...gnss, how: [{ settings: ['UART.baud'], how: { is: 'menu', tool: 'tool', menu: 'Speed', over: 'COM' } }] },
+      'The setting "UART.baud" is set over a port that is not there.',
+    ],
+    [
+      'an antenna of a radio that is not there',
+      radios(receiver, (radio) => (radio.diversityOf === undefined ? radio : { ...radio, diversityOf: 'x' })),
+      'The antenna "rc2" is another one of a radio that is not there.',
+    ],
+    [
+      'a heading line with one end',
+      radios(gnss, (radio) => ({ ...radio, heading: 'first' })),
+      'A heading needs one first and one second antenna.',
+    ],
+    [
+      'a turn chosen by another setting',
+      { ...motor, spin: { is: 'by-setting', setting: 'colour' } },
+      'The setting "colour" does not choose between clockwise and counter-clockwise.',
+    ],
+    [
+      'a lost link in a format that it does not speak',
+      {
+        ...receiver,
+        endpoints: receiver.endpoints.map((each) =>
+          each.is === 'rc-out' && each.id === 'ch1' ? { ...each, lossSignal: [{ format: 'crsf', signal: 'flag' as const }] } : each,
+        ),
+      },
+      'The endpoint "ch1" says how a lost link is told in crsf, which it does not speak.',
+    ],
     ['two endpoints of one name', { ...gnss, endpoints: [...gnss.endpoints, ...gnss.endpoints] }, 'Two of its endpoints are named "UART".'],
     ['two elements of one name', { ...gnss, circuit: [...gnss.circuit, ...gnss.circuit] }, 'Two of its circuit elements are named'],
     [

@@ -1,6 +1,7 @@
 import { listed } from '../text/lists.ts';
 import { stated } from '../text/numbers.ts';
-import type { Part, PinRole, ResolvedPart } from '../model/part.ts';
+import { TURNS, type Part, type PinRole, type ResolvedPart, type Turns } from '../model/part.ts';
+import type { SettingSpec } from '../model/setting.ts';
 import { resolvePart, type Settings } from '../model/resolvePart.ts';
 import { settingsOf, settingTakes } from '../model/settingsOf.ts';
 import { CAUTIONS } from '../parts/cautions.ts';
@@ -154,8 +155,48 @@ function wordProblems(part: Part): string[] {
       .flatMap((route) => [route.from, route.to])
       .filter((id) => !ids.has(id))
       .map((id) => `A route goes through the endpoint "${id}", which is not there.`),
+    ...namesOfFacts(part),
     ...(part.cautions ?? [])
       .filter((caution) => !Object.hasOwn(CAUTIONS, caution))
       .map((caution) => `The caution "${caution}" is not known.`),
   ];
+}
+
+/** Facts that name something else of the part, which has to be there. */
+function namesOfFacts(part: Part): string[] {
+  const specs = settingsOf(part);
+  const ports = new Set(part.ports.map(({ id }) => id));
+  const radios = part.radios ?? [];
+  const headings = radios.flatMap(({ heading }) => heading ?? []).sort();
+  const known = new Set(specs.map(({ id }) => id));
+  return [
+    ...(part.how ?? [])
+      .flatMap(({ settings }) => settings)
+      .filter((id) => !known.has(id))
+      .map((id) => `It says how "${id}" is set, which is no setting of it.`),
+    ...specs
+      .filter(({ how }) => how?.is === 'menu' && how.over !== undefined && !ports.has(how.over))
+      .map(({ id }) => `The setting "${id}" is set over a port that is not there.`),
+    ...radios
+      .filter(
+        ({ id, diversityOf }) => diversityOf !== undefined && (diversityOf === id || !radios.some((other) => other.id === diversityOf)),
+      )
+      .map(({ id }) => `The antenna "${id}" is another one of a radio that is not there.`),
+    ...(headings.length === 0 || headings.join(' ') === 'first second' ? [] : ['A heading needs one first and one second antenna.']),
+    ...[part.spin, part.propeller?.turns].flatMap((turns) => (turns === undefined ? [] : turnProblems(turns, specs))),
+    ...part.endpoints.flatMap((endpoint) =>
+      endpoint.is !== 'rc-out'
+        ? []
+        : (endpoint.lossSignal ?? [])
+            .filter(({ format }) => !endpoint.formats.includes(format))
+            .map(({ format }) => `The endpoint "${endpoint.id}" says how a lost link is told in ${format}, which it does not speak.`),
+    ),
+  ];
+}
+
+function turnProblems(turns: Turns, specs: readonly SettingSpec[]): string[] {
+  if (turns.is === 'always') return [];
+  const spec = specs.find(({ id }) => id === turns.setting);
+  const takes = spec?.is === 'choice' && TURNS.every((turn) => settingTakes(spec, turn)) && spec.choices.length === TURNS.length;
+  return takes ? [] : [`The setting "${turns.setting}" does not choose between clockwise and counter-clockwise.`];
 }

@@ -2,7 +2,11 @@ import { describe, expect, it } from '@jest/globals';
 import { numbered } from '../dialects/numbered.ts';
 import { roleTable } from '../dialects/roleTable.ts';
 import { graphOf } from '../graph/graphOf.ts';
-import { demoDesign, itemOf, made } from '../test/designs.ts';
+import { saltmarsh } from '../demo/saltmarsh.ts';
+import { dialectKeyOf } from '../model/contentHash.ts';
+import type { Dialect } from '../model/dialect.ts';
+import { asId, type AircraftId } from '../model/ids.ts';
+import { countingIds, demoDesign, itemOf, made } from '../test/designs.ts';
 import { dialectDifferences } from './dialectDifferences.ts';
 import { dialectTables } from './dialectTables.ts';
 
@@ -60,5 +64,29 @@ describe('what another dialect writes in another way', () => {
     expect(found).toContainEqual({ what: 'FC1 out3', was: '30', now: 'b1' });
     expect(found).toContainEqual({ what: 'left elevon', was: '321', now: 'wing.left' });
     expect(dialectDifferences(graph, { ...numbered, boards: {} })).toContainEqual({ what: 'FC1 S4', was: '17', now: undefined });
+  });
+});
+
+describe('a newer revision of the dialect', () => {
+  it('is adopted with every setting and output as a person made them, and taken back', () => {
+    const demo = saltmarsh(asId<AircraftId>('saltmarsh'), countingIds());
+    // It no longer knows a function that is in use, and writes a port otherwise.
+    const { 'flap-left': _gone, ...functions } = numbered.functions;
+    const h7 = numbered.boards['ESTUARY7'];
+    if (h7 === undefined) throw new Error('The board is not there.');
+    const newer: Dialect = {
+      ...numbered,
+      functions,
+      boards: { ...numbered.boards, ESTUARY7: { ...h7, serial: { ...h7.serial, A: '97' } } },
+    };
+    const design = { ...demo, dialects: new Map([...demo.dialects, [dialectKeyOf(newer), newer]]) };
+    expect(dialectDifferences(graphOf(design), newer)).toEqual([
+      { what: 'FC1 link A', was: '26', now: '97' },
+      { what: 'left flap', was: '361', now: undefined },
+    ]);
+    const was = design.aircraft.dialect;
+    const adopted = made(design, { kind: 'set-dialect', dialect: dialectKeyOf(newer), was });
+    expect({ ...adopted.aircraft, dialect: was }).toEqual(design.aircraft);
+    expect(made(adopted, { kind: 'set-dialect', dialect: was, was: dialectKeyOf(newer) }).aircraft).toEqual(design.aircraft);
   });
 });

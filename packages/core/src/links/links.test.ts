@@ -6,7 +6,8 @@ import type { UartEndpoint } from '../model/part.ts';
 import { PROTOCOL_IDS } from '../model/protocolIds.ts';
 import { resolvePart, type Settings } from '../model/resolvePart.ts';
 import { sampleParts } from '../parts/catalogue.ts';
-import { demoDesign, itemOf } from '../test/designs.ts';
+import { powered } from '../test/checkCases/build.ts';
+import { demoDesign, findingsBy, itemOf } from '../test/designs.ts';
 import { needsOffered, shortagesOf } from './needsOffered.ts';
 import { namesDiffer, portNamesOf } from './portNames.ts';
 import { protocols } from './protocols.ts';
@@ -86,7 +87,8 @@ describe('bauds', () => {
   it('are taken only where an offer has them', () => {
     const s6 = endpointOf('controller-f4-wing', 'S6');
     expect(canTakeBaud(s6, undefined, 19_200)).toBe(true);
-    expect(canTakeBaud(s6, undefined, 57_600)).toBe(false);
+    expect(canTakeBaud(s6, undefined, 57_600)).toBe(true);
+    expect(canTakeBaud(s6, undefined, 115_200)).toBe(false);
     expect(canTakeBaud(endpointOf('controller-f4-wing', 'S2'), 'sbus', 420_000)).toBe(false);
     expect(canTakeBaud(endpointOf('controller-f4-wing', 'S2'), 'crsf', 420_000)).toBe(true);
   });
@@ -126,6 +128,26 @@ describe('protocols', () => {
     for (const id of PROTOCOL_IDS) expect(protocols[id].id).toBe(id);
     expect(PROTOCOL_IDS.filter((id) => protocols[id].inverted)).toEqual(['sbus', 'single-wire-telemetry']);
     expect(protocols.sbus.frame).toBe('8E2');
+  });
+});
+
+describe('a port made by software', () => {
+  const radioOn = (port: string, baud: number) => {
+    const one = powered();
+    one.add('radio-433-class', 'telemetry', { 'UART.baud': baud });
+    one.wire('RADIO1 UART', `FC1 ${port}`);
+    return findingsBy(one.design, 'link.port-unsuitable').map(({ severity, what }) => [severity, what]);
+  };
+
+  it('does for 19 200 baud, barely for 57 600, and not for more', () => {
+    expect(radioOn('S6', 19_200)).toEqual([]);
+    expect(radioOn('S6', 57_600)).toEqual([
+      ['note', 'FC1 S6 is barely suitable for RADIO1: it is made by software, and 57600 baud is marginal there.'],
+    ]);
+    expect(radioOn('S6', 115_200)).toEqual([
+      ['mend', 'FC1 S6 is not suitable for RADIO1: it is made by software and reaches 57600 baud of the 115200 wanted.'],
+    ]);
+    expect(radioOn('S1', 57_600)).toEqual([]);
   });
 });
 

@@ -17,6 +17,7 @@ export const protocols: Readonly<Record<ProtocolId, Protocol>> = {
   'gnss-binary': { id: 'gnss-binary', title: 'GNSS binary', frame: '8N1', inverted: false },
   sbus: { id: 'sbus', title: 'SBUS', frame: '8E2', inverted: true },
   crsf: { id: 'crsf', title: 'CRSF', frame: '8N1', inverted: false },
+  'satellite-frames': { id: 'satellite-frames', title: 'satellite receiver frames', frame: '8N1', inverted: false },
   'single-wire-telemetry': { id: 'single-wire-telemetry', title: 'single-wire telemetry return', frame: '8N1', inverted: true },
   'transmitter-control': { id: 'transmitter-control', title: 'transmitter control', frame: '8N2', inverted: false },
   rangefinder: { id: 'rangefinder', title: 'rangefinder', frame: '8N1', inverted: false },

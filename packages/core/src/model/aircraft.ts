@@ -33,12 +33,16 @@ const note = Type.String({ maxLength: LIMITS.noteChars });
 const label = Type.String({ maxLength: LIMITS.labelChars });
 
 /** The version of the document's shape that this code writes. */
-export const SCHEMA_VERSION = 10;
+export const SCHEMA_VERSION = 11;
 
 /** What people call an item: a prefix and a number, `GNSS1`. */
 export const RefSchema = Type.String({ pattern: '^[A-Z]{1,8}[1-9][0-9]{0,3}$' });
 /** What people call a cable: `W07`. */
 export const TagSchema = Type.String({ pattern: '^W[0-9]{2,4}$' });
+
+/** Where an item can be: in the aircraft, on the ground beside the pilot, or on the bench. */
+export const ItemWhereSchema = Type.Union([Type.Literal('aircraft'), Type.Literal('ground'), Type.Literal('bench')]);
+export type ItemWhere = Shape<typeof ItemWhereSchema>;
 
 /** What scales show, in grams. */
 export const WeighedGSchema = Type.Number({ exclusiveMinimum: 0, maximum: 100_000 });
@@ -48,7 +52,7 @@ export const ItemSchema = Type.Object(
     id: ItemIdSchema,
     ref: RefSchema,
     part: PartKeySchema,
-    where: Type.Union([Type.Literal('aircraft'), Type.Literal('ground'), Type.Literal('bench')]),
+    where: ItemWhereSchema,
     label: Type.Optional(label),
     /** Keyed by setting, or by endpoint and setting: `S4.baud`. */
     settings: recordOf(SettingIdSchema, SettingValueSchema),

@@ -10,6 +10,7 @@ import type { Shape } from './shape.ts';
 export const CONNECTOR_FAMILIES = {
   'locking-1.0': { title: '1.0 mm locking', pitchMm: 1, contactA: 1, contactMilliohm: 20, usualAwg: 28, awg: [28, 30], wires: 1 },
   'locking-1.25': { title: '1.25 mm locking', pitchMm: 1.25, contactA: 1, contactMilliohm: 20, usualAwg: 28, awg: [26, 30], wires: 1 },
+  'locking-1.5': { title: '1.5 mm locking', pitchMm: 1.5, contactA: 1, contactMilliohm: 15, usualAwg: 28, awg: [26, 30], wires: 1 },
   'locking-2.0': { title: '2.0 mm locking', pitchMm: 2, contactA: 2, contactMilliohm: 10, usualAwg: 24, awg: [22, 28], wires: 1 },
   'pin-2.54': { title: '2.54 mm pins', pitchMm: 2.54, contactA: 3, contactMilliohm: 15, usualAwg: 26, awg: [20, 28], wires: 1 },
   'balance-2.5': { title: '2.5 mm balance', pitchMm: 2.5, contactA: 3, contactMilliohm: 10, usualAwg: 24, awg: [22, 28], wires: 1 },
@@ -20,6 +21,8 @@ export const CONNECTOR_FAMILIES = {
   XT60: { title: 'XT60', pitchMm: 7.2, contactA: 60, contactMilliohm: 0.6, usualAwg: 12, awg: [10, 16], wires: 2 },
   XT90: { title: 'XT90', pitchMm: 10.9, contactA: 90, contactMilliohm: 0.4, usualAwg: 10, awg: [10, 12], wires: 2 },
   'bullet-3.5': { title: '3.5 mm bullet', pitchMm: 10, contactA: 50, contactMilliohm: 0.5, usualAwg: 14, awg: [10, 18], wires: 1 },
+  'banana-4.0': { title: '4 mm banana', pitchMm: 19, contactA: 16, contactMilliohm: 3, usualAwg: 16, awg: [14, 22], wires: 1 },
+  'jack-3.5': { title: '3.5 mm jack', pitchMm: 3.5, contactA: 1, contactMilliohm: 30, usualAwg: 28, awg: [24, 30], wires: 1 },
   'USB-C': { title: 'USB-C', pitchMm: 0.5, contactA: 3, contactMilliohm: 30, usualAwg: 28, awg: [24, 30], wires: 1 },
   '8P8C': { title: '8P8C modular', pitchMm: 1, contactA: 1, contactMilliohm: 20, usualAwg: 26, awg: [24, 28], wires: 1 },
 } as const;

@@ -21,6 +21,19 @@ const ProtocolOfferSchema = Type.Object(
   closed,
 );
 
+const SamplesPerBit = Type.Integer({ minimum: 1, maximum: 64 });
+
+/**
+ * How a receiver tells that it lost the link: by a flag in its frames, by sending no frames or pulses, by preset channels that somebody
+ * has to choose well, or not at all, since it repeats the last channels.
+ */
+export const LOSS_SIGNALS = ['flag', 'no-frames', 'preset', 'none'] as const;
+export type LossSignal = (typeof LOSS_SIGNALS)[number];
+const LossSignalSchema = Type.Object(
+  { format: Type.String({ minLength: 1 }), when: Type.Optional(WhenSchema), signal: oneOf(LOSS_SIGNALS) },
+  closed,
+);
+
 /**
  * The signals of a part, bound to its pins.
  * @param number the schema of a parameter: a plain number, or one that a setting chooses
@@ -51,6 +64,13 @@ export function endpointSchema<N extends TSchema>(number: N) {
         inverts: Type.Union([Type.Literal('none'), Type.Literal('rx'), Type.Literal('both')]),
         maxBaud: number,
         software: Type.Optional(Type.Boolean()),
+        /** What its baud is divided from, and into how many samples it cuts a bit: its true baud is `mhz / (samples * n)`. */
+        clock: Type.Optional(
+          Type.Object(
+            { mhz: Type.Number({ exclusiveMinimum: 0, maximum: 1000 }), samplesPerBit: Type.Array(SamplesPerBit, { minItems: 1 }) },
+            closed,
+          ),
+        ),
         speaks: Type.Array(ProtocolOfferSchema, { minItems: 1 }),
       },
       closed,
@@ -75,7 +95,17 @@ export function endpointSchema<N extends TSchema>(number: N) {
       { is: Type.Literal('can'), ...base, high: pin, low: pin, terminated: Type.Boolean(), switchable: Type.Optional(Type.Boolean()) },
       closed,
     ),
-    Type.Object({ is: Type.Literal('usb'), ...base }, closed),
+    Type.Object(
+      {
+        is: Type.Literal('usb'),
+        ...base,
+        /** A device asks a host; a computer is one. */
+        as: Type.Optional(Type.Union([Type.Literal('host'), Type.Literal('device')])),
+        /** The serial ports that a device shows to its host, by the protocols they carry. Over USB there is no baud. */
+        serial: Type.Optional(Type.Array(Type.Array(ProtocolIdSchema, { minItems: 1 }), { minItems: 1, maxItems: 8 })),
+      },
+      closed,
+    ),
     Type.Object({ is: Type.Literal('air'), ...base, band: Type.String() }, closed),
     Type.Object({ is: Type.Literal('phase'), ...base, pins: Type.Array(pin, { minItems: 2, maxItems: 3 }) }, closed),
     Type.Object({ is: Type.Literal('pulse-out'), ...base, pin, bank: Type.String(), kinds: texts }, closed),
@@ -91,7 +121,18 @@ export function endpointSchema<N extends TSchema>(number: N) {
       closed,
     ),
     Type.Object({ is: Type.Literal('rc-in'), ...base, pin, formats: texts }, closed),
-    Type.Object({ is: Type.Literal('rc-out'), ...base, pin, formats: texts, channels: number }, closed),
+    Type.Object(
+      {
+        is: Type.Literal('rc-out'),
+        ...base,
+        pin,
+        formats: texts,
+        channels: number,
+        /** By format, and by a setting where that decides. What is not said is unknown. */
+        lossSignal: Type.Optional(Type.Array(LossSignalSchema, { minItems: 1 })),
+      },
+      closed,
+    ),
     Type.Object({ is: Type.Literal('video-out'), ...base, pin, standards: texts, digital: Type.Optional(Type.Boolean()) }, closed),
     Type.Object({ is: Type.Literal('video-in'), ...base, pin, standards: texts, digital: Type.Optional(Type.Boolean()) }, closed),
     Type.Object({ is: Type.Literal('analog-sense'), ...base, pin, fullScaleV: number, purpose: Type.String() }, closed),

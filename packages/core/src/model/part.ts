@@ -2,11 +2,12 @@ import { type TSchema, Type } from '@sinclair/typebox';
 import { circuitElementSchema } from './circuit.ts';
 import { ConnectorSchema } from './connector.ts';
 import { endpointSchema } from './endpoint.ts';
+import { HowSchema } from './how.ts';
 import { PartIdSchema } from './ids.ts';
 import { keyText } from './keys.ts';
 import { LIMITS } from './limits.ts';
-import { NumberParameter, SettingIdSchema, SettingSpecSchema, WhenSchema } from './setting.ts';
 import { oneOf } from './oneOf.ts';
+import { NumberParameter, SettingIdSchema, SettingSpecSchema, WhenSchema } from './setting.ts';
 import { partKinds } from './partKinds.ts';
 import { RadioTraitsSchema } from './radio.ts';
 import type { Shape } from './shape.ts';
@@ -135,6 +136,17 @@ const BoardSchema = Type.Object(
   closed,
 );
 
+export const TURNS = ['clockwise', 'counter-clockwise'] as const;
+const TurnSchema = oneOf(TURNS);
+/** Which way a motor turns, or a propeller is to turn, seen from in front of the propeller: from above where it lifts. */
+export type Turn = Shape<typeof TurnSchema>;
+const TurnsSchema = Type.Union([
+  Type.Object({ is: Type.Literal('always'), turn: TurnSchema }, closed),
+  /** A setting whose values are the two ways; unknown as long as nobody has said. */
+  Type.Object({ is: Type.Literal('by-setting'), setting: SettingIdSchema }, closed),
+]);
+export type Turns = Shape<typeof TurnsSchema>;
+
 const positive = Type.Number({ exclusiveMinimum: 0, maximum: 100_000 });
 const text = Type.String({ minLength: 1, maxLength: LIMITS.noteChars });
 
@@ -151,6 +163,8 @@ function partSchema<N extends TSchema, P extends TSchema>(number: N, pin: P) {
         Type.Number({ exclusiveMinimum: 0 }),
         Type.Number({ exclusiveMinimum: 0 }),
       ]),
+      /** Where it is when it is not in the aircraft: on the ground, or on the bench. */
+      usually: Type.Optional(Type.Union([Type.Literal('ground'), Type.Literal('bench')])),
       source: Type.Union([Type.Literal('sample'), Type.Literal('workshop'), Type.Literal('import')]),
       settings: Type.Array(SettingSpecSchema),
       ports: Type.Array(portSchema(pin), { minItems: 1, maxItems: LIMITS.partPorts }),
@@ -162,6 +176,10 @@ function partSchema<N extends TSchema, P extends TSchema>(number: N, pin: P) {
       servo: Type.Optional(
         Type.Object({ atV: positive, torqueNcm: positive, secondsPer60Deg: positive, widthUs: Type.Tuple([positive, positive]) }, closed),
       ),
+      /** Which way a motor turns. */
+      spin: Type.Optional(TurnsSchema),
+      /** The propeller on it: its size in inches, and the way it has to turn to push the air behind it. */
+      propeller: Type.Optional(Type.Object({ diameterIn: positive, pitchIn: positive, turns: TurnsSchema }, closed)),
       /** Its magnets as one dipole, in ampere square metres: the rotor of a motor, a servo, steel-cased cells, the magnets of a hatch. */
       magnetAm2: Type.Optional(positive),
       /** Its radios, with an antenna each. */
@@ -172,6 +190,8 @@ function partSchema<N extends TSchema, P extends TSchema>(number: N, pin: P) {
       noiseDbm: Type.Optional(Type.Number({ minimum: -150, maximum: 0 })),
       /** The most that an airspeed sensor measures, and the least step that it tells from noise, in pascal. */
       airspeed: Type.Optional(Type.Object({ fullScalePa: positive, stepPa: positive }, closed)),
+      /** How the settings that its endpoints bring are set on the part itself. */
+      how: Type.Optional(Type.Array(Type.Object({ settings: Type.Array(SettingIdSchema, { minItems: 1 }), how: HowSchema }, closed))),
       /** What its lights and sounds mean. */
       indications: Type.Optional(Type.Array(Type.Object({ shows: text, means: text }, closed))),
       /** What is done once with this part: binding, range calibration, first power-up. */

@@ -16,6 +16,7 @@ export const PART_KINDS = {
   converter: { title: 'Signal converter', prefix: 'CONV' },
   'telemetry-radio': { title: 'Telemetry radio', prefix: 'RADIO' },
   'handheld-link': { title: 'Integrated handheld link', prefix: 'LINK' },
+  'stick-unit': { title: 'Stick unit', prefix: 'STK' },
   companion: { title: 'Companion computer', prefix: 'CC' },
   camera: { title: 'Camera', prefix: 'CAM' },
   'video-transmitter': { title: 'Video transmitter', prefix: 'VTX' },
@@ -27,6 +28,8 @@ export const PART_KINDS = {
   light: { title: 'Light', prefix: 'LED' },
   hub: { title: 'Bus hub', prefix: 'HUB' },
   filter: { title: 'Filter', prefix: 'FLT' },
+  'ground-computer': { title: 'Bench or ground computer', prefix: 'PC' },
+  instrument: { title: 'Bench instrument', prefix: 'INS' },
 } as const;
 
 export type PartKind = keyof typeof PART_KINDS;

@@ -5,6 +5,7 @@ export const PROTOCOL_IDS = [
   'gnss-binary',
   'sbus',
   'crsf',
+  'satellite-frames',
   'single-wire-telemetry',
   'transmitter-control',
   'osd-canvas',

@@ -47,12 +47,13 @@ export function isAntennaAxis(value: unknown): value is AntennaAxis {
   return typeof value === 'string' && Object.hasOwn(ANTENNA_AXES, value);
 }
 
+const radioId = keyText('[a-z][a-z0-9]{0,11}');
 const dbm = Type.Number({ minimum: -200, maximum: 60 });
 
 export const RadioTraitsSchema = Type.Object(
   {
     /** Names its antenna among those of the part. */
-    id: keyText('[a-z][a-z0-9]{0,11}'),
+    id: radioId,
     title: Type.String({ minLength: 1, maxLength: 40 }),
     /** The lowest and the highest frequency, in MHz. */
     mhz: Type.Tuple([Type.Number({ exclusiveMinimum: 0, maximum: 100_000 }), Type.Number({ exclusiveMinimum: 0, maximum: 100_000 })]),
@@ -62,6 +63,10 @@ export const RadioTraitsSchema = Type.Object(
     hears: Type.Optional(Type.Object({ sensitivityDbm: dbm, blockingDbm: dbm }, closed)),
     /** What the other end sends and hears, where there is one on the ground. */
     otherEnd: Type.Optional(Type.Object({ sendsDbm: Type.Optional(dbm), sensitivityDbm: Type.Optional(dbm) }, closed)),
+    /** The radio whose other antenna this is: it goes on with the better of them. */
+    diversityOf: Type.Optional(radioId),
+    /** Which end of the line that gives a heading: it runs from the first antenna to the second. */
+    heading: Type.Optional(Type.Union([Type.Literal('first'), Type.Literal('second')])),
     antenna: oneOf(antennaKinds),
     groundAntenna: Type.Optional(oneOf(antennaKinds)),
     /** Where the antenna begins, from the middle of the part, in its own axes: aft, right, up, in mm. */

@@ -178,8 +178,11 @@ function resolveEndpoint(endpoint: Part['endpoints'][number], values: Values): E
       const { pullUpOhm, ...rest } = endpoint;
       return { ...rest, capacitancePf: n(endpoint.capacitancePf), ...(pullUpOhm === undefined ? {} : { pullUpOhm: n(pullUpOhm) }) };
     }
-    case 'rc-out':
-      return { ...endpoint, channels: n(endpoint.channels) };
+    case 'rc-out': {
+      const { lossSignal, ...rest } = endpoint;
+      const inForce = lossSignal?.filter(({ when }) => holds(when, values)) ?? [];
+      return { ...rest, channels: n(endpoint.channels), ...(inForce.length === 0 ? {} : { lossSignal: inForce }) };
+    }
     case 'analog-sense':
     case 'analog-out':
       return { ...endpoint, fullScaleV: n(endpoint.fullScaleV) };

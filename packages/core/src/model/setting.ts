@@ -1,4 +1,5 @@
 import { Type } from '@sinclair/typebox';
+import { HowSchema } from './how.ts';
 import { keyText } from './keys.ts';
 import { LIMITS } from './limits.ts';
 import type { Shape } from './shape.ts';
@@ -11,6 +12,9 @@ export const SettingIdSchema = keyText('[A-Za-z0-9][A-Za-z0-9-]{0,23}(\\.[a-z][A
 export const SettingValueSchema = Type.Union([Type.String({ maxLength: LIMITS.labelChars }), Type.Number(), Type.Boolean()]);
 export type SettingValue = Shape<typeof SettingValueSchema>;
 
+/** How it is set; unknown where nothing is said. */
+const how = Type.Optional(HowSchema);
+
 export const SettingSpecSchema = Type.Union([
   Type.Object(
     {
@@ -21,6 +25,7 @@ export const SettingSpecSchema = Type.Union([
       choices: Type.Array(Type.Object({ value: SettingValueSchema, label: Type.String() }, closed), { minItems: 1 }),
       /** Absent: nothing is chosen until a person chooses. */
       default: Type.Optional(SettingValueSchema),
+      how,
     },
     closed,
   ),
@@ -33,6 +38,7 @@ export const SettingSpecSchema = Type.Union([
       min: Type.Number(),
       max: Type.Number(),
       default: Type.Optional(Type.Number()),
+      how,
     },
     closed,
   ),

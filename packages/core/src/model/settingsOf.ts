@@ -13,8 +13,7 @@ const cache = new WeakMap<Part, readonly SettingSpec[]>();
 export function settingsOf(part: Part): readonly SettingSpec[] {
   const known = cache.get(part);
   if (known !== undefined) return known;
-  const specs: SettingSpec[] = [...part.settings];
-  for (const endpoint of part.endpoints) specs.push(...settingsOfEndpoint(endpoint));
+  const specs: SettingSpec[] = [...part.settings, ...part.endpoints.flatMap((endpoint) => endpointSettings(part, endpoint))];
   if (part.kind === 'controller') specs.push(turnSetting(IMU_TURN, 'how it is set to lie'));
   else if (part.compass !== undefined) specs.push(turnSetting(COMPASS_TURN, 'how its compass is set to lie'));
   if (part.airspeed !== undefined) specs.push(...PITOT_SETTINGS);
@@ -24,6 +23,16 @@ export function settingsOf(part: Part): readonly SettingSpec[] {
 }
 
 type RawEndpoint = Part['endpoints'][number];
+
+/** What one endpoint of a part brings to be set, with how it is set where the part says so. */
+export function endpointSettings(part: Part, endpoint: RawEndpoint): readonly SettingSpec[] {
+  return settingsOfEndpoint(endpoint).map((spec) => withHow(part, spec));
+}
+
+function withHow({ how: ways }: Part, spec: SettingSpec): SettingSpec {
+  const way = ways?.find(({ settings }) => settings.includes(spec.id));
+  return way === undefined ? spec : { ...spec, how: way.how };
+}
 
 function settingsOfEndpoint(endpoint: RawEndpoint): SettingSpec[] {
   switch (endpoint.is) {

@@ -80,6 +80,12 @@ export function joined(node: `@${string}`, ...pinAddresses: readonly string[]): 
   }));
 }
 
+/** An Ethernet socket. */
+export function ethernetPort(id: string, label: string): WiredPort {
+  const pairs = ['T+', 'T-', 'R+', 'R-'].map((pair): Row => [pair, 'usb']);
+  return wiredPort(id, ['8P8C', 'socket'], pairs, { label, groundless: 'Its pairs are isolated by transformers.' });
+}
+
 type PartSpec = Omit<Part, 'id' | 'source' | 'settings' | 'ports' | 'circuit' | 'endpoints' | 'routes'> & {
   readonly id: string;
   readonly settings?: Part['settings'];
@@ -152,6 +158,17 @@ export function uart(
     speaks,
     ...rest,
   };
+}
+
+/** The pins of a serial endpoint, found by the roles of a port's rows. */
+export function serialPins(port: string, rows: readonly Row[]): Pick<RawUart, 'tx' | 'rx' | 'cts' | 'rts'> {
+  const roles = ['tx', 'rx', 'cts', 'rts'] as const;
+  return Object.fromEntries(
+    roles.flatMap((role) => {
+      const ix = rows.findIndex((row) => row[1] === role);
+      return ix < 0 ? [] : [[role, `${port}.${ix + 1}`] as const];
+    }),
+  );
 }
 
 type Radio = NonNullable<Part['radios']>[number];

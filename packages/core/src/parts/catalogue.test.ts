@@ -5,10 +5,15 @@ import { PartSchema, type Part, type PinRole } from '../model/part.ts';
 import { partKinds } from '../model/partKinds.ts';
 import { shapeProblems } from '../model/shape.ts';
 import { catalogue, sampleParts } from './catalogue.ts';
+import { unknownFacts } from './partFacts.ts';
 
 describe.each(sampleParts.map((part) => [part.id, part] as const))('%s', (_, part) => {
   it('has the shape of a part', () => {
     expect(shapeProblems(PartSchema, part)).toEqual([]);
+  });
+
+  it('states every fact that concerns it', () => {
+    expect(unknownFacts(part).map(({ id }) => id)).toEqual([]);
   });
 
   it('holds together under every choice of its settings', () => {

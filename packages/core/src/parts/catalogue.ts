@@ -4,6 +4,7 @@ import { byNatural } from '../model/naturalOrder.ts';
 import type { Part } from '../model/part.ts';
 import { partKinds } from '../model/partKinds.ts';
 import { batteries } from './batteries.ts';
+import { benchParts } from './bench.ts';
 import { companions } from './companions.ts';
 import { controllers } from './controllers/controllers.ts';
 import { converters } from './converters.ts';
@@ -13,13 +14,20 @@ import { motorControllers } from './motorControllers.ts';
 import { motors } from './motors.ts';
 import { payloads } from './payloads.ts';
 import { powerModules } from './powerModules.ts';
-import { handheldLinks, telemetryRadios } from './radios.ts';
-import { rcReceivers } from './receivers.ts';
+import { telemetryRadios } from './radios.ts';
+import { handheldLinks } from './handheldLinks.ts';
+import { pulseReceivers } from './pulseReceivers.ts';
+import { serialReceivers } from './receivers.ts';
 import { regulators } from './regulators.ts';
 import { airspeedSensors, compasses, rangefinders } from './sensors.ts';
 import { servos } from './servos.ts';
+import { stickUnits } from './stickUnits.ts';
 import { buzzers, filters, hubs, lights, switches } from './small.ts';
-import { cameras, osds, screens, videoTransmitters } from './video.ts';
+import { usbAdapters } from './usbAdapters.ts';
+import { cameras } from './video/cameras.ts';
+import { osds } from './video/overlays.ts';
+import { screens } from './video/screens.ts';
+import { videoTransmitters, videoTransmittersBesides } from './video/transmitters.ts';
 
 /** The sample parts: every file of parts is named here once. By kind, then by name. */
 export const sampleParts: readonly Part[] = [
@@ -35,13 +43,17 @@ export const sampleParts: readonly Part[] = [
   ...compasses,
   ...airspeedSensors,
   ...rangefinders,
-  ...rcReceivers,
+  ...serialReceivers,
+  ...pulseReceivers,
   ...converters,
+  ...usbAdapters,
   ...telemetryRadios,
   ...handheldLinks,
+  ...stickUnits,
   ...companions,
   ...cameras,
   ...videoTransmitters,
+  ...videoTransmittersBesides,
   ...osds,
   ...screens,
   ...payloads,
@@ -50,6 +62,7 @@ export const sampleParts: readonly Part[] = [
   ...lights,
   ...hubs,
   ...filters,
+  ...benchParts,
 ].sort((a, b) => partKinds.indexOf(a.kind) - partKinds.indexOf(b.kind) || byNatural<Part>((p) => p.name)(a, b));
 
 /** The sample parts by key. */

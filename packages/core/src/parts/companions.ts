@@ -1,5 +1,6 @@
 import type { Part } from '../model/part.ts';
-import { load, logic3V3, offer, samplePart, uart, wiredPort, type Offer, type Row } from './build.ts';
+import { ethernetPort, load, logic3V3, offer, samplePart, uart, wiredPort, type Offer, type Row } from './build.ts';
+import { inMenu, type Ways } from './ways.ts';
 
 const gnd: Row = ['GND', 'gnd', '@gnd'];
 const bauds = [57_600, 115_200, 230_400, 460_800, 921_600];
@@ -12,7 +13,28 @@ const devicePath = (id: string, delivered: string, others: readonly string[]): P
   label: `${id} device path`,
   choices: [delivered, ...others].map((value) => ({ value, label: value })),
   default: delivered,
+  how: { is: 'menu', tool: 'set-up file of the link program', menu: 'the line "device"' },
 });
+
+/** Speed and console of a computer's serial port. */
+const portWays = (id: string, over: string): Ways => [
+  ...inMenu([`${id}.baud`], 'set-up file of the link program', 'the line "baud"'),
+  ...inMenu([`${id}.console`], 'set-up of the operating system', 'login over serial off, then start anew', {
+    over,
+    confirms: 'nothing is printed on the port while it starts',
+  }),
+];
+
+const computerLights: NonNullable<Part['indications']> = [
+  { shows: 'red steady', means: 'supplied' },
+  { shows: 'green flicker', means: 'it reads or writes its card' },
+];
+const computerSteps: NonNullable<Part['steps']> = [
+  {
+    title: 'First start',
+    text: 'Give it a name and a password of its own, set its clock from the network, and let it shut down before the supply goes: a card can be lost otherwise.',
+  },
+];
 
 export const companions: readonly Part[] = [
   samplePart({
@@ -37,10 +59,11 @@ export const companions: readonly Part[] = [
       usb,
     ],
     circuit: [load('computer', ['@5v', '@gnd'], [0.5, 1.1, 2.5], [5.1, 4.75, 5.4], { law: 'constant-power' })],
+    how: [...portWays('UART1', 'header'), ...inMenu(['UART2.baud'], 'set-up file of the link program', 'the line "baud"')],
     endpoints: [
       uart('UART1', { tx: 'header.4', rx: 'header.5' }, speaks, { console: true }),
       uart('UART2', { tx: 'second.1', rx: 'second.2' }, speaks),
-      { is: 'usb', id: 'usb' },
+      { is: 'usb', id: 'usb', as: 'host' },
       { is: 'network', id: 'net', roles: ['client', 'server', 'router'] },
     ],
   }),
@@ -64,22 +87,10 @@ export const companions: readonly Part[] = [
         { needed: true },
       ),
       wiredPort('serial', ['pin-2.54', 'pins'], [gnd, ['TX', 'tx', logic3V3], ['RX', 'rx', logic3V3]]),
-      wiredPort(
-        'ETH',
-        ['8P8C', 'socket'],
-        [
-          ['T+', 'usb'],
-          ['T-', 'usb'],
-          ['R+', 'usb'],
-          ['R-', 'usb'],
-        ],
-        {
-          label: 'Ethernet',
-          groundless: 'Its pairs are isolated by transformers.',
-        },
-      ),
+      ethernetPort('ETH', 'Ethernet'),
     ],
     circuit: [load('computer', ['power.1', '@gnd'], [0.5, 1, 2.1], [12, 9, 20], { law: 'constant-power' })],
+    how: portWays('UART1', 'serial'),
     endpoints: [
       uart('UART1', { tx: 'serial.2', rx: 'serial.3' }, speaks, { console: true }),
       { is: 'network', id: 'ETH', roles: ['client', 'server', 'router'] },
@@ -102,10 +113,71 @@ export const companions: readonly Part[] = [
       usb,
     ],
     circuit: [load('computer', ['@5v', '@gnd'], [0.9, 2, 5], [5.1, 4.8, 5.4], { law: 'constant-power' })],
+    how: portWays('FC', 'FC'),
     endpoints: [
       uart('FC', { tx: 'FC.3', rx: 'FC.2' }, speaks, { console: true, names: { label: 'controller' } }),
-      { is: 'usb', id: 'usb' },
+      { is: 'usb', id: 'usb', as: 'host' },
       { is: 'network', id: 'net', roles: ['client', 'server', 'router'] },
     ],
+  }),
+  samplePart({
+    id: 'companion-small-ethernet',
+    kind: 'companion',
+    name: 'Companion, small, with Ethernet',
+    summary: 'Small computer with one serial port, Ethernet and USB; 5 V 2 A. The serial port carries the login console as delivered.',
+    massG: 34,
+    sizeMm: [64, 52, 17],
+    noiseDbm: -89,
+    settings: [devicePath('UART1', '/dev/ttyS2', ['/dev/ttyS0'])],
+    ports: [
+      wiredPort('power', ['pin-2.54', 'pins'], [['5V', 'supply-in', '@5v'], gnd], { needed: true }),
+      wiredPort('header', ['pin-2.54', 'pins'], [gnd, ['T2', 'tx', logic3V3], ['R2', 'rx', logic3V3]], { label: 'serial' }),
+      ethernetPort('ETH', 'Ethernet'),
+      usb,
+    ],
+    circuit: [load('computer', ['@5v', '@gnd'], [0.35, 0.8, 1.9], [5.1, 4.75, 5.4], { law: 'constant-power' })],
+    how: portWays('UART1', 'header'),
+    endpoints: [
+      uart('UART1', { tx: 'header.2', rx: 'header.3' }, speaks, { console: true }),
+      { is: 'usb', id: 'usb', as: 'host' },
+      { is: 'network', id: 'ETH', roles: ['client', 'server', 'router'] },
+    ],
+    indications: computerLights,
+    steps: computerSteps,
+  }),
+  samplePart({
+    id: 'companion-camera-two-serial',
+    kind: 'companion',
+    name: 'Camera computer, two serial ports',
+    summary:
+      'Camera and computer in one: a serial port for the controller, one for a gimbal or another radio, and Ethernet to its own network radio. 9 to 20 V.',
+    massG: 97,
+    sizeMm: [68, 52, 44],
+    noiseDbm: -87,
+    settings: [devicePath('UART1', '/dev/ttyHS0', ['/dev/ttyHS2']), devicePath('UART2', '/dev/ttyHS1', ['/dev/ttyHS3'])],
+    ports: [
+      wiredPort('power', ['locking-2.0', 'socket'], [['V', 'supply-in'], gnd], { needed: true }),
+      wiredPort('S1', ['locking-1.25', 'socket'], [gnd, ['RX', 'rx', logic3V3], ['TX', 'tx', logic3V3], ['-', 'nc']], {
+        label: 'serial 1',
+      }),
+      wiredPort('S2', ['locking-1.25', 'socket'], [gnd, ['RX', 'rx', logic3V3], ['TX', 'tx', logic3V3], ['-', 'nc']], {
+        label: 'serial 2',
+      }),
+      ethernetPort('ETH', 'radio'),
+    ],
+    circuit: [load('computer', ['power.1', '@gnd'], [0.4, 0.7, 1.1], [12, 9, 20], { law: 'constant-power' })],
+    how: [
+      ...inMenu(['UART1.baud', 'UART2.baud', 'UART2.frame'], 'pages of the camera at 10.77.0.20', '"Serial ports"', {
+        over: 'ETH',
+        password: 'samphire',
+      }),
+    ],
+    endpoints: [
+      uart('UART1', { tx: 'S1.3', rx: 'S1.2' }, speaks, { names: { label: 'serial 1' } }),
+      uart('UART2', { tx: 'S2.3', rx: 'S2.2' }, [offer('transparent', 'both', 115_200, bauds)], { names: { label: 'serial 2' } }),
+      { is: 'network', id: 'ETH', roles: ['client', 'server', 'camera'] },
+    ],
+    indications: computerLights,
+    steps: computerSteps,
   }),
 ];

@@ -1,8 +1,13 @@
 import type { Part } from '../model/part.ts';
 import { load, logic3V3, logic5V, logicPulse, logicRs232, offer, samplePart, uart, wiredPort, type Row } from './build.ts';
+import { inMenu, type Ways } from './ways.ts';
 
 const gnd: Row = ['GND', 'gnd', '@gnd'];
 const takes = (pin: string, typicalA = 0.02) => load('logic', [pin, '@gnd'], [typicalA * 0.8, typicalA, typicalA * 1.5], [5, 3.6, 5.5]);
+
+const fixed = (...settings: readonly string[]): Ways => [
+  { settings, how: { is: 'wiring', wiring: 'It has no setting of its own: it passes on what arrives' } },
+];
 
 /** Parts that stand in a signal's way and change it. */
 export const converters: readonly Part[] = [
@@ -22,7 +27,7 @@ export const converters: readonly Part[] = [
     circuit: [takes('@v')],
     endpoints: [
       ...[1, 2, 3, 4, 5, 6, 7, 8].map((n) => ({ is: 'rc-in' as const, id: `in${n}`, pin: `in${n}.1`, formats: ['pwm'] })),
-      { is: 'rc-out', id: 'out', pin: 'out.1', formats: ['ppm'], channels: 8 },
+      { is: 'rc-out', id: 'out', pin: 'out.1', formats: ['ppm'], channels: 8, lossSignal: [{ format: 'ppm', signal: 'none' }] },
     ],
     routes: [1, 2, 3, 4, 5, 6, 7, 8].map((n) => ({ from: `in${n}`, to: 'out', transform: 'encode' as const })),
   }),
@@ -41,6 +46,7 @@ export const converters: readonly Part[] = [
       }),
     ],
     circuit: [takes('@v')],
+    how: inMenu(['serial.frame'], 'bridge tool on the bench computer', '"Serial side"', { over: 'serial' }),
     endpoints: [
       uart('SBUS', { rx: 'SBUS.1' }, [offer('sbus', 'listener', 100_000)], { duplex: 'rx-only', inverts: 'rx' }),
       uart('serial', { tx: 'serial.2', rx: 'serial.3' }, [offer('transparent', 'both', 115_200)]),
@@ -61,6 +67,7 @@ export const converters: readonly Part[] = [
       wiredPort('SBUS', ['pin-2.54', 'socket'], [['S', 'tx', logic3V3], ['V', 'supply-in', '@v'], gnd], { needed: true }),
     ],
     circuit: [takes('@v')],
+    how: inMenu(['serial.frame'], 'bridge tool on the bench computer', '"Serial side"', { over: 'serial' }),
     endpoints: [
       uart('serial', { tx: 'serial.2', rx: 'serial.3' }, [offer('transparent', 'both', 115_200)]),
       uart('SBUS', { tx: 'SBUS.1' }, [offer('sbus', 'talker', 100_000)], { duplex: 'tx-only' }),
@@ -79,6 +86,7 @@ export const converters: readonly Part[] = [
       wiredPort('out', ['solder-pad', 'pads'], [['OUT', 'tx', logic3V3], gnd], { needed: true }),
     ],
     circuit: [takes('@v', 0.002)],
+    how: fixed('in.frame', 'out.frame'),
     endpoints: [
       uart('in', { rx: 'in.1' }, [offer('transparent', 'listener', 100_000)], { duplex: 'rx-only', inverts: 'both' }),
       uart('out', { tx: 'out.1' }, [offer('transparent', 'talker', 100_000)], { duplex: 'tx-only', inverts: 'both' }),
@@ -99,6 +107,7 @@ export const converters: readonly Part[] = [
       }),
     ],
     circuit: [takes('@v', 0.01)],
+    how: fixed('RS232.baud', 'RS232.frame', 'logic.baud', 'logic.frame'),
     endpoints: [
       uart('RS232', { tx: 'RS232.1', rx: 'RS232.2' }, [offer('transparent', 'both', 115_200, [9600, 19_200, 57_600, 115_200])]),
       uart('logic', { tx: 'logic.2', rx: 'logic.3' }, [offer('transparent', 'both', 115_200, [9600, 19_200, 57_600, 115_200])]),

@@ -12,6 +12,7 @@ import {
   type Row,
   type WiredPort,
 } from './build.ts';
+import { canWays } from './ways.ts';
 
 const power: WiredPort = wiredPort(
   'power',
@@ -77,6 +78,28 @@ const indications = [
   { shows: 'one beep every two seconds', means: 'no valid pulse on the signal wire' },
 ];
 
+type Linear = Omit<
+  Extract<RawElement, { is: 'regulator' }>,
+  'is' | 'id' | 'topology' | 'in' | 'out' | 'gnd' | 'setV' | 'efficiency' | 'burstS' | 'onOverload'
+>;
+
+/** The built-in linear regulator that feeds the middle of the 3-pin lead. */
+function linear(figures: Linear): RawElement {
+  return {
+    is: 'regulator',
+    id: 'built-in',
+    topology: 'linear',
+    in: 'power.1',
+    out: 'signal.2',
+    gnd: '@gnd',
+    setV: 5,
+    efficiency: 1,
+    burstS: 5,
+    onOverload: 'foldback',
+    ...figures,
+  };
+}
+
 export const motorControllers: readonly Part[] = [
   samplePart({
     id: 'motor-controller-40a-5v2a',
@@ -87,25 +110,7 @@ export const motorControllers: readonly Part[] = [
     sizeMm: [60, 26, 10],
     ports: [power, signalLead(['V', 'supply-out']), motorPort()],
     circuit: [
-      {
-        is: 'regulator',
-        id: 'built-in',
-        topology: 'linear',
-        in: 'power.1',
-        out: 'signal.2',
-        gnd: '@gnd',
-        setV: 5,
-        inputMinV: 6,
-        inputMaxV: 17.4,
-        dropoutV: 1,
-        efficiency: 1,
-        quiescentA: 0.01,
-        continuousA: 2,
-        burstA: 3,
-        burstS: 5,
-        onOverload: 'foldback',
-        maxW: 10,
-      },
+      linear({ inputMinV: 6, inputMaxV: 17.4, dropoutV: 1, quiescentA: 0.01, continuousA: 2, burstA: 3, maxW: 10 }),
       drive('motor', 17.4, 40),
     ],
     endpoints: [throttle('signal.1'), phaseEnd()],
@@ -229,6 +234,7 @@ export const motorControllers: readonly Part[] = [
       motorPort(),
     ],
     circuit: [drive('motor', 34, 60), load('logic', ['CAN.1', '@gnd'], [0.05, 0.06, 0.1], [5, 4.5, 5.5])],
+    how: canWays('CAN'),
     endpoints: [
       throttle('signal.1'),
       { is: 'can', id: 'CAN', high: 'CAN.2', low: 'CAN.3', terminated: false, switchable: true },
@@ -258,25 +264,7 @@ export const motorControllers: readonly Part[] = [
       ),
     ],
     circuit: [
-      {
-        is: 'regulator',
-        id: 'built-in',
-        topology: 'linear',
-        in: 'power.1',
-        out: 'signal.2',
-        gnd: '@gnd',
-        setV: 5,
-        inputMinV: 5.5,
-        inputMaxV: 13,
-        dropoutV: 0.5,
-        efficiency: 1,
-        quiescentA: 0.008,
-        continuousA: 1,
-        burstA: 1.5,
-        burstS: 5,
-        onOverload: 'foldback',
-        maxW: 4,
-      },
+      linear({ inputMinV: 5.5, inputMaxV: 13, dropoutV: 0.5, quiescentA: 0.008, continuousA: 1, burstA: 1.5, maxW: 4 }),
       {
         is: 'drive',
         id: 'drive',
@@ -293,6 +281,37 @@ export const motorControllers: readonly Part[] = [
       { is: 'pulse-in', id: 'throttle', pin: 'signal.1', kinds: ['pwm'], rateHz: [50, 100], use: 'motor' },
       { is: 'phase', id: 'motor', pins: ['motor.1', 'motor.2'] },
     ],
+    steps,
+    cautions: ['propellers-off'],
+  }),
+  samplePart({
+    id: 'motor-controller-20a-5v1a',
+    kind: 'motor-controller',
+    name: 'Motor controller 20 A, built-in 5 V 1 A',
+    summary: '2 to 3 cells, for small aircraft. Its built-in linear regulator feeds the 3-pin lead.',
+    massG: 17,
+    sizeMm: [44, 18, 8],
+    ports: [power, signalLead(['V', 'supply-out']), motorPort()],
+    circuit: [
+      linear({ inputMinV: 5.5, inputMaxV: 13, dropoutV: 0.5, quiescentA: 0.008, continuousA: 1, burstA: 1.5, maxW: 6 }),
+      drive('motor', 13, 20),
+    ],
+    endpoints: [throttle('signal.1'), phaseEnd()],
+    indications,
+    steps,
+    cautions: ['propellers-off'],
+  }),
+  samplePart({
+    id: 'motor-controller-20a-6s',
+    kind: 'motor-controller',
+    name: 'Motor controller 20 A, 6 cells, without a regulator',
+    summary: '3 to 6 cells, for small motors at a high voltage. Signal and ground only: the middle of its lead is empty.',
+    massG: 12,
+    sizeMm: [36, 16, 7],
+    ports: [power, signalLead(['-', 'nc']), motorPort()],
+    circuit: [drive('motor', 26, 20), load('logic', ['power.1', '@gnd'], [0.02, 0.02, 0.04], [22, 6, 26])],
+    endpoints: [throttle('signal.1'), phaseEnd()],
+    indications,
     steps,
     cautions: ['propellers-off'],
   }),

@@ -1,4 +1,5 @@
-import type { Part } from '../model/part.ts';
+import type { How } from '../model/how.ts';
+import { TURNS, type Part } from '../model/part.ts';
 import { samplePart, wiredPort } from './build.ts';
 
 interface Figures {
@@ -12,11 +13,19 @@ interface Figures {
   readonly currentA: readonly [number, number, number, number];
   readonly maxA: number;
   readonly magnetAm2: number;
+  /** Diameter and pitch. */
+  readonly propellerIn: readonly [number, number];
+}
+
+/** Nothing is chosen as delivered: which way it turns is known when somebody has looked. */
+function turnSetting(id: string, label: string, how: How): Part['settings'][number] {
+  return { is: 'choice', id, label, choices: TURNS.map((value) => ({ value, label: value })), how };
 }
 
 /** A brushless motor with its propeller. */
 function motor(figures: Figures): Part {
-  const { id, name, summary, massG, sizeMm, tableV, currentA, maxA, magnetAm2 } = figures;
+  const { id, name, summary, massG, sizeMm, tableV, currentA, maxA, magnetAm2, propellerIn } = figures;
+  const [diameterIn, pitchIn] = propellerIn;
   const phases = ['phases.1', 'phases.2', 'phases.3'];
   return samplePart({
     id,
@@ -26,6 +35,18 @@ function motor(figures: Figures): Part {
     massG,
     sizeMm,
     magnetAm2,
+    settings: [
+      turnSetting('spin', 'turns, seen from in front', {
+        is: 'wiring',
+        wiring: 'Two of its three leads changed over turn it the other way',
+      }),
+      turnSetting('hand', 'propeller is made to turn', {
+        is: 'wiring',
+        wiring: 'Chosen when the propeller is bought; it is marked on the blade',
+      }),
+    ],
+    spin: { is: 'by-setting', setting: 'spin' },
+    propeller: { diameterIn, pitchIn, turns: { is: 'by-setting', setting: 'hand' } },
     ports: [
       wiredPort(
         'phases',
@@ -49,6 +70,13 @@ function motor(figures: Figures): Part {
       },
     ],
     endpoints: [{ is: 'phase', id: 'phases', pins: phases }],
+    steps: [
+      {
+        title: 'Which way it turns',
+        text: 'Propeller off, lowest throttle, a strip of tape on the shaft: look from in front, and change two leads over where it turns the wrong way. Then fit the propeller with its marked side forward.',
+        caution: 'propellers-off',
+      },
+    ],
     cautions: ['propellers-off'],
   });
 }
@@ -64,6 +92,7 @@ export const motors: readonly Part[] = [
     currentA: [1.6, 4.8, 9.4, 15],
     maxA: 18,
     magnetAm2: 0.25,
+    propellerIn: [6, 4],
   }),
   motor({
     id: 'motor-28mm-9x6',
@@ -75,6 +104,7 @@ export const motors: readonly Part[] = [
     currentA: [3.2, 9.5, 19, 31],
     maxA: 36,
     magnetAm2: 0.5,
+    propellerIn: [9, 6],
   }),
   motor({
     id: 'motor-35mm-13x8',
@@ -86,6 +116,7 @@ export const motors: readonly Part[] = [
     currentA: [4.1, 12.5, 25, 41],
     maxA: 52,
     magnetAm2: 0.9,
+    propellerIn: [13, 8],
   }),
   motor({
     id: 'motor-lift-41mm-15x5',
@@ -97,6 +128,7 @@ export const motors: readonly Part[] = [
     currentA: [2.6, 8.2, 17, 28],
     maxA: 34,
     magnetAm2: 0.8,
+    propellerIn: [15, 5],
   }),
   motor({
     id: 'motor-50mm-18x10',
@@ -108,5 +140,18 @@ export const motors: readonly Part[] = [
     currentA: [7, 22, 46, 74],
     maxA: 85,
     magnetAm2: 1.6,
+    propellerIn: [18, 10],
+  }),
+  motor({
+    id: 'motor-23mm-7x4-6s',
+    name: 'Motor 23 mm with 7x4 propeller, 6 cells',
+    summary: 'Small brushless motor wound for 6 cells, about 0.9 kg of static thrust.',
+    massG: 44,
+    sizeMm: [32, 28, 28],
+    tableV: 22.8,
+    currentA: [1.2, 3.6, 7.8, 13],
+    maxA: 16,
+    magnetAm2: 0.25,
+    propellerIn: [7, 4],
   }),
 ];

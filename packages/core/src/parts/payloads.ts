@@ -1,6 +1,7 @@
 import type { Part } from '../model/part.ts';
 import { load, logic3V3, logicPulse, offer, samplePart, uart, wiredPort, type Row } from './build.ts';
 import { canDevice } from './sensors.ts';
+import { inMenu } from './ways.ts';
 
 const gnd: Row = ['GND', 'gnd', '@gnd'];
 
@@ -72,6 +73,7 @@ export const payloads: readonly Part[] = [
       wiredPort('UART', ['locking-1.25', 'socket'], [['TX', 'tx', logic3V3], ['RX', 'rx', logic3V3], gnd], { needed: true }),
     ],
     circuit: [load('gimbal', ['power.1', '@gnd'], [0.2, 0.4, 1.5], [14.8, 10, 17], { law: 'constant-power', stallA: 2 })],
+    how: inMenu(['UART.baud'], 'gimbal tool on the bench computer', '"Control port"', { over: 'UART', confirms: 'it nods once' }),
     endpoints: [uart('UART', { tx: 'UART.1', rx: 'UART.2' }, [offer('gimbal', 'both', 115_200, [57_600, 115_200])])],
   }),
   canDevice(

@@ -1,6 +1,7 @@
 import type { ConnectorFamily } from '../model/connector.ts';
 import type { Part } from '../model/part.ts';
-import { buck, load, samplePart, wiredPort, type RawElement, type RawEndpoint, type Row, type WiredPort } from './build.ts';
+import { buck, load, offer, samplePart, uart, wiredPort, type RawElement, type RawEndpoint, type Row, type WiredPort } from './build.ts';
+import { canWays } from './ways.ts';
 
 const logicOut = { highV: 3.3, inputMaxV: 3.6 } as const;
 
@@ -68,6 +69,29 @@ const analogEndpoints = (port: string): RawEndpoint[] => [
   { is: 'analog-out', id: 'volts', pin: `${port}.4`, fullScaleV: 3.3, purpose: 'battery voltage' },
 ];
 
+/** Analog scales are of the kind; each module has its own. */
+const scaleStep = {
+  title: 'Scale',
+  text: 'Compare the voltage with a meter at the pack, and the consumed charge with what the charger puts back; correct the two scales.',
+  caution: 'propellers-off',
+};
+
+const twelveVolts = (id: string, out: `@${string}`, inputMaxV: number): RawElement =>
+  buck(id, {
+    in: '@bat',
+    out,
+    gnd: '@gnd',
+    setV: 12,
+    inputMinV: 13.5,
+    inputMaxV,
+    dropoutV: 1.2,
+    efficiency: 0.92,
+    quiescentA: 0.01,
+    continuousA: 3,
+    burstA: 4,
+    burstS: 5,
+  });
+
 export const powerModules: readonly Part[] = [
   samplePart({
     id: 'power-module-analog-60a',
@@ -93,6 +117,9 @@ export const powerModules: readonly Part[] = [
       groundPad,
     ],
     circuit: [sense(0.0002, 163), fiveVolts(5.2, 3), load('monitor', ['@5v', '@gnd'], [0.005, 0.005, 0.008], [5, 3.3, 5.5])],
+    how: [
+      { settings: ['I2C.address'], how: { is: 'solder-bridge', bridge: 'A and B: open is 0x45; A is 0x40, B is 0x41, both are 0x44' } },
+    ],
     endpoints: [{ is: 'i2c-device', id: 'I2C', sda: 'out.4', scl: 'out.3', addresses: [0x45, 0x40, 0x41, 0x44], capacitancePf: 15 }],
   }),
   samplePart({
@@ -108,6 +135,7 @@ export const powerModules: readonly Part[] = [
       groundPad,
     ],
     circuit: [sense(0.0002, 100), fiveVolts(5.25, 3), load('monitor', ['@5v', '@gnd'], [0.04, 0.05, 0.08], [5, 4, 5.5])],
+    how: canWays('CAN', 'out'),
     endpoints: [{ is: 'can', id: 'CAN', high: 'out.3', low: 'out.4', terminated: false, switchable: true }],
   }),
   samplePart({
@@ -130,24 +158,74 @@ export const powerModules: readonly Part[] = [
         { label: '12 V out' },
       ),
     ],
-    circuit: [
-      sense(0.0003, 90),
-      fiveVolts(5.3, 3),
-      buck('reg-12v', {
-        in: '@bat',
-        out: '@12v',
-        gnd: '@gnd',
-        setV: 12,
-        inputMinV: 13.5,
-        inputMaxV: 36,
-        dropoutV: 1.2,
-        efficiency: 0.92,
-        quiescentA: 0.01,
-        continuousA: 3,
-        burstA: 4,
-        burstS: 5,
+    circuit: [sense(0.0003, 90), fiveVolts(5.3, 3), twelveVolts('reg-12v', '@12v', 36)],
+    endpoints: analogEndpoints('out'),
+  }),
+  samplePart({
+    id: 'power-module-analog-100a-5-12-12v',
+    kind: 'power-module',
+    name: 'Power module 100 A, analog, with 5 V and twice 12 V',
+    summary:
+      'XT90 through, 5.3 V 4 A for the controller and two outputs of 12 V 3 A with a regulator each, for a companion and for video. 4 to 8 cells.',
+    massG: 58,
+    sizeMm: [56, 38, 19],
+    ports: [
+      ...through('XT90'),
+      wiredPort('out', ['locking-1.25', 'socket'], analogRows, { needed: true }),
+      ...(['a', 'b'] as const).map((id) =>
+        wiredPort(
+          `aux-${id}`,
+          ['locking-2.0', 'socket'],
+          [
+            ['12V', 'supply-out', `@12v-${id}`],
+            ['GND', 'gnd', '@gnd'],
+          ],
+          { label: `12 V ${id.toUpperCase()}` },
+        ),
+      ),
+      groundPad,
+    ],
+    circuit: [sense(0.0003, 100), fiveVolts(5.3, 4), ...(['a', 'b'] as const).map((id) => twelveVolts(`reg-12v-${id}`, `@12v-${id}`, 36))],
+    endpoints: analogEndpoints('out'),
+    indications: [{ shows: 'one green light a regulator', means: 'that output has its voltage' }],
+    steps: [scaleStep],
+  }),
+  samplePart({
+    id: 'current-sensor-telemetry-100a',
+    kind: 'power-module',
+    name: 'Current sensor 100 A, reports to the receiver',
+    summary:
+      'XT60 through, no regulator: it hangs on the telemetry port of a receiver, is fed from there, and shows volts, amperes and mAh on the stick unit.',
+    massG: 21,
+    sizeMm: [36, 22, 14],
+    ports: [
+      ...through('XT60'),
+      wiredPort(
+        'tele',
+        ['pin-2.54', 'socket'],
+        [
+          ['S', 'single-wire', logicOut],
+          ['V', 'supply-in'],
+          ['GND', 'gnd', '@gnd'],
+        ],
+        { label: 'telemetry', needed: true },
+      ),
+    ],
+    circuit: [sense(0.0005, 100), load('sensor', ['tele.2', '@gnd'], [0.012, 0.015, 0.02], [5, 3.7, 8.4])],
+    endpoints: [
+      uart('tele', { tx: 'tele.1' }, [offer('single-wire-telemetry', 'both', 57_600)], {
+        duplex: 'single-wire',
+        names: { label: 'telemetry' },
       }),
     ],
-    endpoints: analogEndpoints('out'),
+    indications: [{ shows: 'green flicker', means: 'it is being asked and answers' }],
+    steps: [
+      {
+        title: 'Find the sensor',
+        text: 'On the stick unit, delete the old sensors and search anew with the pack connected; then compare its volts with a meter.',
+        caution: 'propellers-off',
+      },
+    ],
+    cautions: ['battery'],
   }),
 ];

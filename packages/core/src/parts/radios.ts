@@ -1,11 +1,38 @@
 import type { Part } from '../model/part.ts';
-import { load, logic1V8, logic3V3, logic5Tolerant, offer, pairRadio, samplePart, uart, wiredPort, type Row } from './build.ts';
+import {
+  ethernetPort,
+  load,
+  logic1V8,
+  logic3V3,
+  logic5Tolerant,
+  logicRs232,
+  offer,
+  pairRadio,
+  samplePart,
+  uart,
+  wiredPort,
+  type Row,
+} from './build.ts';
+import { inMenu } from './ways.ts';
 
 const cautions = ['antenna-before-power', 'radio-rules'];
 const gnd: Row = ['GND', 'gnd', '@gnd'];
 const tx: Row = ['TX', 'tx', logic5Tolerant];
 const rx: Row = ['RX', 'rx', logic5Tolerant];
 const bauds = [19_200, 38_400, 57_600, 115_200];
+
+const linkLights: NonNullable<Part['indications']> = [
+  { shows: 'green flashing', means: 'looks for the other side' },
+  { shows: 'green steady', means: 'linked' },
+  { shows: 'amber flicker', means: 'data passes' },
+];
+const pairSteps: NonNullable<Part['steps']> = [
+  {
+    title: 'Pair',
+    text: 'Antennas on at both ends. Give both the same network number and region in their tool, power them 2 m apart and wait for the steady light.',
+    caution: 'antenna-before-power',
+  },
+];
 
 export const telemetryRadios: readonly Part[] = [
   samplePart({
@@ -18,6 +45,10 @@ export const telemetryRadios: readonly Part[] = [
     radios: [pairRadio([902, 928], [20, -112], { atMm: [0, 0, 45] })],
     ports: [wiredPort('UART', ['locking-1.25', 'socket'], [gnd, rx, tx, ['V', 'supply-in']], { needed: true })],
     circuit: [load('radio', ['UART.4', '@gnd'], [0.06, 0.15, 0.5], [5, 4.5, 5.5], { law: 'constant-power' })],
+    how: inMenu(['UART.baud'], 'radio tool on the bench computer', '"Serial speed", the same at both ends of the pair', {
+      over: 'UART',
+      confirms: 'the tool finds both ends again',
+    }),
     endpoints: [
       uart('UART', { tx: 'UART.3', rx: 'UART.2' }, [offer('mavlink-2', 'both', 57_600, bauds)]),
       { is: 'air', id: 'air', band: '900 MHz class' },
@@ -46,6 +77,10 @@ export const telemetryRadios: readonly Part[] = [
       ),
     ],
     circuit: [load('radio', ['UART.1', '@gnd'], [0.04, 0.08, 0.12], [5, 4.5, 5.5])],
+    how: inMenu(['UART.baud', 'UART.flow'], 'radio tool on the bench computer', '"Serial speed" and "Flow control"', {
+      over: 'UART',
+      confirms: 'the tool finds the radio again',
+    }),
     endpoints: [
       uart('UART', { tx: 'UART.3', rx: 'UART.2', cts: 'UART.4', rts: 'UART.5' }, [offer('mavlink-2', 'both', 57_600, bauds)]),
       { is: 'air', id: 'air', band: '433 MHz class' },
@@ -69,6 +104,11 @@ export const telemetryRadios: readonly Part[] = [
       ),
     ],
     circuit: [load('radio', ['UART.6', '@gnd'], [0.08, 0.25, 0.9], [5, 4.7, 5.5], { law: 'constant-power' })],
+    how: inMenu(['UART.baud', 'UART.flow'], 'text menu of the radio at 9600 baud', '"1 Port"', {
+      over: 'UART',
+      password: 'tern',
+      confirms: 'the menu says "stored"',
+    }),
     endpoints: [
       uart('UART', { tx: 'UART.5', rx: 'UART.4', cts: 'UART.3', rts: 'UART.2' }, [
         offer('mavlink-2', 'both', 115_200, [57_600, 115_200, 230_400]),
@@ -93,22 +133,14 @@ export const telemetryRadios: readonly Part[] = [
       wiredPort('S2', ['locking-1.25', 'socket'], [gnd, ['TX', 'tx', logic3V3], ['RX', 'rx', logic3V3], ['-', 'nc']], {
         label: 'serial 2',
       }),
-      wiredPort(
-        'ETH',
-        ['8P8C', 'socket'],
-        [
-          ['T+', 'usb'],
-          ['T-', 'usb'],
-          ['R+', 'usb'],
-          ['R-', 'usb'],
-        ],
-        {
-          label: 'Ethernet',
-          groundless: 'Its pairs are isolated by transformers.',
-        },
-      ),
+      ethernetPort('ETH', 'Ethernet'),
     ],
     circuit: [load('radio', ['power.1', '@gnd'], [0.15, 0.3, 0.6], [12, 7, 28], { law: 'constant-power' })],
+    how: inMenu(['S1.baud', 'S1.frame', 'S2.baud', 'S2.frame'], 'pages of the radio at 10.77.0.1', '"Serial ports"', {
+      over: 'ETH',
+      password: 'sandbank',
+      confirms: 'the port lamps go out and come on again',
+    }),
     endpoints: [
       uart('S1', { tx: 'S1.2', rx: 'S1.3' }, [offer('transparent', 'both', 57_600, [57_600, 100_000, 115_200, 230_400, 460_800])], {
         names: { label: 'serial 1' },
@@ -134,71 +166,105 @@ export const telemetryRadios: readonly Part[] = [
       wiredPort('UART', ['solder-pad', 'pads'], [['TX', 'tx', logic1V8], ['RX', 'rx', logic1V8], gnd]),
     ],
     circuit: [load('modem', ['usb.1', '@gnd'], [0.1, 0.35, 1.2], [5, 4.6, 5.5], { law: 'constant-power' })],
+    how: inMenu(['UART.baud', 'UART.frame'], 'commands of the modem', 'port speed and frame, then store', { over: 'usb' }),
     endpoints: [
-      { is: 'usb', id: 'usb' },
+      { is: 'usb', id: 'usb', as: 'device', serial: [['transparent']] },
       uart('UART', { tx: 'UART.1', rx: 'UART.2' }, [offer('transparent', 'both', 115_200, [9600, 57_600, 115_200])]),
       { is: 'air', id: 'air', band: 'cellular' },
       { is: 'network', id: 'net', roles: ['client'] },
     ],
     cautions,
   }),
-];
-
-export const handheldLinks: readonly Part[] = [
   samplePart({
-    id: 'handheld-air-unit',
-    kind: 'handheld-link',
-    name: 'Handheld link, air unit',
-    summary: 'RC as SBUS, data over serial at 57 600 baud, and video in, in one box. 7 to 28 V.',
-    massG: 88,
-    sizeMm: [78, 56, 18],
-    radios: [pairRadio([2400, 2483.5], [25, -96], { antenna: 'dipole', atMm: [0, 0, 40] })],
+    id: 'radio-900-six-way',
+    kind: 'telemetry-radio',
+    name: 'Telemetry radio, 900 MHz class, six-way socket',
+    summary:
+      'Air side of a pair with CTS and RTS: supply first, ground last, as controllers with flow control have it, so that a straight cable fits. 57 600 baud as delivered.',
+    massG: 24,
+    sizeMm: [52, 28, 12],
+    radios: [pairRadio([902, 928], [27, -113], { atMm: [0, 0, 45] })],
     ports: [
-      wiredPort('power', ['locking-2.0', 'socket'], [['V', 'supply-in'], ['V', 'supply-in'], gnd, gnd], { needed: true }),
-      wiredPort('RC', ['locking-1.25', 'socket'], [['SB', 'tx', logic3V3], gnd], { label: 'rc out', needed: true }),
-      wiredPort('data', ['locking-1.25', 'socket'], [['TX', 'tx', logic3V3], ['RX', 'rx', logic3V3], gnd]),
       wiredPort(
-        'ETH',
-        ['8P8C', 'socket'],
-        [
-          ['T+', 'usb'],
-          ['T-', 'usb'],
-          ['R+', 'usb'],
-          ['R-', 'usb'],
-        ],
-        {
-          label: 'camera network',
-          groundless: 'Its pairs are isolated by transformers.',
-        },
+        'UART',
+        ['locking-1.25', 'socket'],
+        [['V', 'supply-in'], rx, tx, ['RTS', 'rts', logic5Tolerant], ['CTS', 'cts', logic5Tolerant], gnd],
+        { needed: true },
       ),
     ],
-    circuit: [
-      ...[1, 2].map((n) => ({ is: 'link' as const, id: `in-${n}`, a: `power.${n}`, b: '@v', ohm: 0 })),
-      load('radio', ['@v', '@gnd'], [0.3, 0.5, 0.8], [12, 7, 28], { law: 'constant-power' }),
-    ],
+    circuit: [load('radio', ['UART.1', '@gnd'], [0.05, 0.16, 0.6], [5, 4.5, 5.5], { law: 'constant-power' })],
+    how: inMenu(['UART.baud', 'UART.flow'], 'radio tool on the bench computer', '"Port", "Speed" and "CTS and RTS"', {
+      over: 'UART',
+      confirms: 'both lights flash together',
+    }),
     endpoints: [
-      { is: 'rc-out', id: 'RC-out', pin: 'RC.1', formats: ['sbus'], channels: 16, exclusive: 'rc' },
-      uart('RC', { tx: 'RC.1' }, [offer('sbus', 'talker', 100_000)], { duplex: 'tx-only', exclusive: 'rc', names: { label: 'rc out' } }),
-      uart('data', { tx: 'data.1', rx: 'data.2' }, [offer('mavlink-2', 'both', 57_600, [57_600, 115_200])]),
-      { is: 'network', id: 'ETH', roles: ['camera'] },
-      { is: 'air', id: 'air', band: '2.4 GHz class' },
+      uart('UART', { tx: 'UART.3', rx: 'UART.2', cts: 'UART.5', rts: 'UART.4' }, [offer('mavlink-2', 'both', 57_600, bauds)]),
+      { is: 'air', id: 'air', band: '900 MHz class' },
     ],
+    indications: linkLights,
+    steps: pairSteps,
     cautions,
   }),
   samplePart({
-    id: 'handheld-ground-handset',
-    kind: 'handheld-link',
-    name: 'Handheld link, ground handset',
-    summary: 'Sticks, screen and radio in one; gives data to a program on it over local UDP, and charges over USB.',
-    massG: 620,
-    sizeMm: [270, 130, 60],
-    ports: [wiredPort('usb', ['USB-C', 'socket'], [['VBUS', 'supply-in'], ['D+', 'usb'], ['D-', 'usb'], gnd], { label: 'USB' })],
-    circuit: [load('charger', ['usb.1', '@gnd'], [0.1, 1.5, 2], [5, 4.5, 5.5])],
+    id: 'radio-ip-rs232',
+    kind: 'telemetry-radio',
+    name: 'IP radio with RS-232',
+    summary:
+      '2.4 GHz class with Ethernet and one serial port at RS-232 levels on a screw terminal: a controller needs a level converter in between. 9 to 30 V.',
+    massG: 112,
+    sizeMm: [92, 60, 24],
+    radios: [pairRadio([2310, 2390], [30, -96], { antenna: 'dipole', groundAntenna: 'upright-plate', atMm: [0, 0, 40] })],
+    ports: [
+      wiredPort(
+        'power',
+        ['screw-3.5', 'socket'],
+        [
+          ['+', 'supply-in'],
+          ['-', 'gnd', '@gnd'],
+        ],
+        { needed: true },
+      ),
+      wiredPort(
+        'COM',
+        ['screw-3.5', 'socket'],
+        [
+          ['TX', 'tx', logicRs232],
+          ['RX', 'rx', logicRs232],
+          ['SG', 'gnd', '@gnd'],
+        ],
+        { label: 'serial' },
+      ),
+      ethernetPort('ETH', 'Ethernet'),
+    ],
+    circuit: [load('radio', ['power.1', '@gnd'], [0.2, 0.4, 0.8], [12, 9, 30], { law: 'constant-power' })],
+    how: inMenu(['COM.baud', 'COM.frame'], 'pages of the radio at 10.77.0.2', '"Serial"', { over: 'ETH', password: 'sandbank' }),
     endpoints: [
-      { is: 'usb', id: 'usb' },
-      { is: 'network', id: 'local', roles: ['udp client', 'udp server'] },
+      uart('COM', { tx: 'COM.1', rx: 'COM.2' }, [offer('transparent', 'both', 115_200, [9600, 19_200, 38_400, 57_600, 115_200])], {
+        names: { label: 'serial' },
+      }),
+      { is: 'network', id: 'ETH', roles: ['host', 'client', 'server'] },
       { is: 'air', id: 'air', band: '2.4 GHz class' },
     ],
-    cautions: ['radio-rules'],
+    indications: linkLights,
+    steps: pairSteps,
+    cautions,
+  }),
+  samplePart({
+    id: 'radio-network-picture',
+    kind: 'telemetry-radio',
+    name: 'Network radio for a camera computer',
+    summary: 'Carries the stream and the data of a camera computer over Ethernet to its recorder on the ground, 5.8 GHz class. 9 to 26 V.',
+    massG: 54,
+    sizeMm: [66, 44, 15],
+    radios: [pairRadio([5725, 5850], [27, -88], { antenna: 'crossed-loops', groundAntenna: 'plate', atMm: [0, 0, 35] })],
+    ports: [wiredPort('power', ['locking-2.0', 'socket'], [['V', 'supply-in'], gnd], { needed: true }), ethernetPort('ETH', 'Ethernet')],
+    circuit: [load('radio', ['power.1', '@gnd'], [0.25, 0.45, 0.7], [12, 9, 26], { law: 'constant-power' })],
+    endpoints: [
+      { is: 'network', id: 'ETH', roles: ['host'] },
+      { is: 'air', id: 'air', band: '5.8 GHz class' },
+    ],
+    indications: linkLights,
+    steps: pairSteps,
+    cautions,
   }),
 ];

@@ -1,35 +1,22 @@
 import type { Part } from '../model/part.ts';
-import { load, logic3V3, logic5V, offer, pairRadio, samplePart, uart, wiredPort, type RawEndpoint, type Row } from './build.ts';
+import { load, logic3V3, logic5V, offer, pairRadio, samplePart, uart, wiredPort } from './build.ts';
+import {
+  bind,
+  crsfTalker,
+  failsafe,
+  ground,
+  receiverCautions,
+  rowPorts,
+  sbusTalker,
+  secondAntenna,
+  servoRows,
+  sticksOnly,
+  takes,
+  tryLoss,
+} from './receiverFacts.ts';
 
-const cautions = ['antenna-before-power'];
-const bind = {
-  title: 'Bind',
-  text: 'Hold the button while the supply comes on; start binding on the stick unit; restart both.',
-};
-const ground: Row = ['GND', 'gnd', '@gnd'];
-const windowV = [5, 3.7, 8.4] as const;
-const takes = (pin: string) => load('receiver', [pin, '@gnd'], [0.06, 0.08, 0.1], windowV);
-
-/** A receiver that never answers. */
-const sticksOnly: NonNullable<Part['radios']>[number] = {
-  id: 'rc',
-  title: 'sticks',
-  mhz: [2400, 2483.5],
-  hears: { sensitivityDbm: -98, blockingDbm: 5 },
-  otherEnd: { sendsDbm: 20 },
-  antenna: 'whip',
-  groundAntenna: 'dipole',
-  atMm: [0, 0, 20],
-};
-
-function sbusTalker(pin: string, inverted?: boolean, id = 'SBUS'): RawEndpoint[] {
-  return [
-    { is: 'rc-out', id: `${id}-RC`, pin, formats: ['sbus'], channels: 16, exclusive: 'rc' },
-    uart(id, { tx: pin }, [offer('sbus', 'talker', 100_000, [100_000], inverted)], { duplex: 'tx-only', exclusive: 'rc' }),
-  ];
-}
-
-export const rcReceivers: readonly Part[] = [
+/** Receivers that tell all channels on one serial wire. */
+export const serialReceivers: readonly Part[] = [
   samplePart({
     id: 'receiver-sbus-16',
     kind: 'rc-receiver',
@@ -44,7 +31,7 @@ export const rcReceivers: readonly Part[] = [
     circuit: [takes('SBUS.2')],
     endpoints: sbusTalker('SBUS.3'),
     steps: [bind],
-    cautions,
+    cautions: receiverCautions,
   }),
   samplePart({
     id: 'receiver-sbus-telemetry',
@@ -70,7 +57,7 @@ export const rcReceivers: readonly Part[] = [
       uart('TR', { tx: 'main.4' }, [offer('single-wire-telemetry', 'both', 57_600)], { duplex: 'single-wire' }),
     ],
     steps: [bind],
-    cautions,
+    cautions: receiverCautions,
   }),
   samplePart({
     id: 'receiver-crsf-full',
@@ -86,55 +73,14 @@ export const rcReceivers: readonly Part[] = [
       }),
     ],
     circuit: [load('receiver', ['UART.2', '@gnd'], [0.05, 0.09, 0.16], [5, 4, 5.5])],
-    endpoints: [uart('UART', { tx: 'UART.4', rx: 'UART.3' }, [offer('crsf', 'both', 420_000)])],
+    endpoints: crsfTalker('UART.4', 'UART.3', 'UART'),
     indications: [
       { shows: 'two quick flashes', means: 'waiting to bind' },
       { shows: 'steady', means: 'linked' },
       { shows: 'one slow flash', means: 'no data from the other side' },
     ],
     steps: [bind],
-    cautions,
-  }),
-  samplePart({
-    id: 'receiver-pwm-6',
-    kind: 'rc-receiver',
-    name: 'RC receiver, parallel PWM, 6 channels',
-    summary: 'One 3-pin row a channel. On loss it holds or goes to presets: no flag tells the difference.',
-    massG: 14,
-    sizeMm: [44, 24, 12],
-    radios: [sticksOnly],
-    ports: [
-      ...[1, 2, 3, 4, 5, 6].map((n) =>
-        wiredPort(`ch${n}`, ['pin-2.54', 'pins'], [['S', 'pulse-out', logic3V3], ['V', 'supply-through', '@v'], ground], {
-          label: `ch ${n}`,
-          signalRow: 'inner',
-        }),
-      ),
-      wiredPort('batt', ['pin-2.54', 'pins'], [['-', 'nc'], ['V', 'supply-in', '@v'], ground], { label: 'batt' }),
-    ],
-    circuit: [takes('@v')],
-    endpoints: [1, 2, 3, 4, 5, 6].map((n) => ({ is: 'rc-out' as const, id: `ch${n}`, pin: `ch${n}.1`, formats: ['pwm'], channels: 1 })),
-    steps: [bind],
-    cautions,
-  }),
-  samplePart({
-    id: 'receiver-ppm-8',
-    kind: 'rc-receiver',
-    name: 'RC receiver, PPM, 8 channels',
-    summary: 'All channels as one pulse train; no pulses when the link is lost.',
-    massG: 8,
-    sizeMm: [30, 20, 8],
-    radios: [sticksOnly],
-    ports: [
-      wiredPort('PPM', ['pin-2.54', 'pins'], [['S', 'pulse-out', logic3V3], ['V', 'supply-in'], ground], {
-        signalRow: 'inner',
-        needed: true,
-      }),
-    ],
-    circuit: [takes('PPM.2')],
-    endpoints: [{ is: 'rc-out', id: 'PPM', pin: 'PPM.1', formats: ['ppm'], channels: 8 }],
-    steps: [bind],
-    cautions,
+    cautions: receiverCautions,
   }),
   samplePart({
     id: 'receiver-sbus-rssi',
@@ -143,7 +89,8 @@ export const rcReceivers: readonly Part[] = [
     summary: 'Diversity receiver: SBUS on one row, signal strength as 0 to 3.3 V on another, 6 servo rows besides.',
     massG: 19,
     sizeMm: [48, 28, 14],
-    radios: [sticksOnly],
+    settings: [failsafe],
+    radios: [sticksOnly, secondAntenna],
     ports: [
       wiredPort('SBUS', ['pin-2.54', 'pins'], [['S', 'tx', logic3V3], ['V', 'supply-in', '@v'], ground], {
         signalRow: 'inner',
@@ -152,20 +99,106 @@ export const rcReceivers: readonly Part[] = [
       wiredPort('RSSI', ['pin-2.54', 'pins'], [['S', 'analog-out', logic3V3], ['V', 'supply-through', '@v'], ground], {
         signalRow: 'inner',
       }),
-      ...[1, 2, 3, 4, 5, 6].map((n) =>
-        wiredPort(`ch${n}`, ['pin-2.54', 'pins'], [['S', 'pulse-out', logic5V], ['V', 'supply-through', '@v'], ground], {
-          label: `ch ${n}`,
-          signalRow: 'inner',
-        }),
-      ),
+      ...rowPorts([1, 2, 3, 4, 5, 6], logic5V),
     ],
     circuit: [takes('@v')],
     endpoints: [
       ...sbusTalker('SBUS.1'),
       { is: 'analog-out', id: 'RSSI', pin: 'RSSI.1', fullScaleV: 3.3, purpose: 'signal strength' },
-      ...[1, 2, 3, 4, 5, 6].map((n) => ({ is: 'rc-out' as const, id: `ch${n}`, pin: `ch${n}.1`, formats: ['pwm'], channels: 1 })),
+      ...servoRows([1, 2, 3, 4, 5, 6]),
     ],
     steps: [bind],
-    cautions,
+    cautions: receiverCautions,
+  }),
+  samplePart({
+    id: 'receiver-settable',
+    kind: 'rc-receiver',
+    name: 'RC receiver, output settable: SBUS, CRSF or PPM',
+    summary: 'One socket whose signal is what a person sets: SBUS, CRSF both ways, or PPM of 8 channels. Two antennas.',
+    massG: 5,
+    sizeMm: [22, 15, 5],
+    settings: [
+      {
+        is: 'choice',
+        id: 'output',
+        label: 'output format',
+        choices: [
+          { value: 'sbus', label: 'SBUS' },
+          { value: 'crsf', label: 'CRSF' },
+          { value: 'ppm', label: 'PPM' },
+        ],
+        default: 'sbus',
+        how: { is: 'button', button: 'FN while linked', seconds: 4, confirms: 'green flashes: one for SBUS, two for CRSF, three for PPM' },
+      },
+    ],
+    radios: [pairRadio([2400, 2483.5], [17, -107], { id: 'rc', title: 'sticks', atMm: [0, 0, 20] }), secondAntenna],
+    ports: [
+      wiredPort('out', ['locking-1.25', 'socket'], [['V', 'supply-in'], ['S', 'tx', logic3V3], ['R', 'rx', logic3V3], ground], {
+        needed: true,
+      }),
+    ],
+    circuit: [load('receiver', ['out.1', '@gnd'], [0.05, 0.08, 0.14], [5, 4.2, 8.4])],
+    endpoints: [
+      ...sbusTalker('out.2', undefined, 'SBUS', { setting: 'output', in: ['sbus'] }),
+      ...crsfTalker('out.2', 'out.3', 'CRSF', { setting: 'output', in: ['crsf'] }),
+      {
+        is: 'rc-out',
+        id: 'PPM',
+        when: { setting: 'output', in: ['ppm'] },
+        pin: 'out.2',
+        formats: ['ppm'],
+        channels: 8,
+        lossSignal: [{ format: 'ppm', signal: 'no-frames' }],
+        exclusive: 'rc',
+      },
+    ],
+    indications: [
+      { shows: 'green steady', means: 'linked' },
+      { shows: 'red steady', means: 'no link' },
+    ],
+    steps: [bind, tryLoss],
+    cautions: receiverCautions,
+  }),
+  samplePart({
+    id: 'receiver-satellite',
+    kind: 'rc-receiver',
+    name: 'RC receiver, satellite, 3.3 V',
+    summary:
+      'A second pair of ears for a board that knows its frames: 115 200 baud, not inverted, on a 3-way 1.5 mm socket. Stands 3.6 V at the most: 5 V destroys it.',
+    massG: 3,
+    sizeMm: [26, 18, 7],
+    radios: [sticksOnly, secondAntenna],
+    ports: [
+      wiredPort('SAT', ['locking-1.5', 'socket'], [['3V3', 'supply-in'], ground, ['S', 'tx', logic3V3]], { label: 'sat', needed: true }),
+    ],
+    circuit: [load('receiver', ['SAT.1', '@gnd'], [0.018, 0.02, 0.03], [3.3, 3, 3.6])],
+    endpoints: [
+      {
+        is: 'rc-out',
+        id: 'SAT-RC',
+        pin: 'SAT.3',
+        formats: ['satellite'],
+        channels: 12,
+        lossSignal: [{ format: 'satellite', signal: 'no-frames' }],
+        exclusive: 'rc',
+      },
+      uart('SAT', { tx: 'SAT.3' }, [offer('satellite-frames', 'talker', 115_200)], {
+        duplex: 'tx-only',
+        exclusive: 'rc',
+        names: { label: 'sat' },
+      }),
+    ],
+    indications: [
+      { shows: 'fast flashing', means: 'waiting to bind' },
+      { shows: 'steady', means: 'linked' },
+    ],
+    steps: [
+      {
+        title: 'Bind',
+        text: 'It has no button: the board that it hangs on puts it into binding, by its own button or menu, while the supply comes on. Then start binding on the stick unit.',
+      },
+      tryLoss,
+    ],
+    cautions: receiverCautions,
   }),
 ];

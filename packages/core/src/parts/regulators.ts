@@ -97,6 +97,7 @@ export const regulators: readonly Part[] = [
             { value: 7.4, label: '7.4' },
           ],
           default: 5,
+          how: { is: 'jumper', jumper: 'on the row 5.0 / 5.2 / 6.0 / 7.4; measure it before the rail is connected' },
         },
       ],
     },

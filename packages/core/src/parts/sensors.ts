@@ -1,12 +1,13 @@
 import type { Part } from '../model/part.ts';
 import { load, logic3V3, logic5V, offer, samplePart, uart, wiredPort, type RawEndpoint, type Row } from './build.ts';
+import { canWays, inMenu } from './ways.ts';
 
 const gnd: Row = ['GND', 'gnd', '@gnd'];
 const supply: Row = ['V', 'supply-in'];
 const sda: Row = ['SDA', 'sda', logic3V3];
 const scl: Row = ['SCL', 'scl', logic3V3];
 
-type About = Pick<Part, 'kind' | 'name' | 'summary' | 'massG' | 'sizeMm' | 'compass' | 'airspeed'> & { readonly id: string };
+type About = Pick<Part, 'kind' | 'name' | 'summary' | 'massG' | 'sizeMm' | 'compass' | 'airspeed' | 'how'> & { readonly id: string };
 
 /** A device on an I2C socket whose pins are found by their role. */
 function i2c(about: About, rows: readonly Row[], addresses: readonly number[], typicalA: number): Part {
@@ -35,6 +36,7 @@ function can(about: About, typicalA: number): Part {
     ports: [wiredPort('CAN', ['locking-1.25', 'socket'], [supply, ['H', 'can-h'], ['L', 'can-l'], gnd], { needed: true })],
     circuit: [load('sensor', ['CAN.1', '@gnd'], [typicalA * 0.8, typicalA, typicalA * 1.5], [5, 4.5, 5.5])],
     endpoints: [{ is: 'can', id: 'CAN', high: 'CAN.2', low: 'CAN.3', terminated: false, switchable: true }],
+    how: canWays('CAN'),
   });
 }
 
@@ -61,6 +63,12 @@ export const compasses: readonly Part[] = [
       summary: 'Three axes at address 0x0C to 0x0F, chosen by two solder bridges. Its ground is on pin 1.',
       massG: 5,
       sizeMm: [20, 18, 6],
+      how: [
+        {
+          settings: ['I2C.address'],
+          how: { is: 'solder-bridge', bridge: 'A0 and A1 on its back: both open is 0x0C, A0 counts 1, A1 counts 2' },
+        },
+      ],
       compass: { rangeUt: 800 },
     },
     [gnd, sda, scl, supply],
@@ -92,6 +100,7 @@ export const airspeedSensors: readonly Part[] = [
       summary: 'For slow aircraft, up to about 28 m/s. Address 0x25 or 0x26.',
       massG: 6,
       sizeMm: [22, 18, 10],
+      how: [{ settings: ['I2C.address'], how: { is: 'solder-bridge', bridge: 'ADR: open is 0x25, closed is 0x26' } }],
       airspeed: { fullScalePa: 500, stepPa: 0.2 },
     },
     [gnd, scl, sda, supply],
@@ -134,6 +143,10 @@ export const rangefinders: readonly Part[] = [
     sizeMm: [40, 22, 24],
     ports: [wiredPort('UART', ['locking-1.25', 'socket'], [gnd, ['TX', 'tx', logic3V3], ['RX', 'rx', logic3V3], supply], { needed: true })],
     circuit: [load('sensor', ['UART.4', '@gnd'], [0.08, 0.12, 0.2], [5, 4.6, 5.5])],
+    how: inMenu(['UART.baud'], 'sensor tool on the bench computer', '"Output", "Baud"', {
+      over: 'UART',
+      confirms: 'distances scroll at the new baud',
+    }),
     endpoints: [uart('UART', { tx: 'UART.2', rx: 'UART.3' }, [offer('rangefinder', 'talker', 115_200, [9600, 115_200])])],
   }),
   i2c(
@@ -142,6 +155,7 @@ export const rangefinders: readonly Part[] = [
       kind: 'rangefinder',
       name: 'Rangefinder, I2C, 12 m',
       summary: 'Laser for the last metres, address 0x10 or 0x62.',
+      how: [{ settings: ['I2C.address'], how: { is: 'switch', switch: '1 on its side: off is 0x10, on is 0x62' } }],
       massG: 11,
       sizeMm: [30, 18, 18],
     },

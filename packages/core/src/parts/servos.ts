@@ -1,5 +1,6 @@
 import type { Part } from '../model/part.ts';
 import { load, logicPulse, samplePart, wiredPort, type WiredPort } from './build.ts';
+import { canWays } from './ways.ts';
 
 interface Figures {
   readonly id: string;
@@ -83,6 +84,7 @@ const canServo = samplePart({
     ),
   ],
   circuit: [load('servo', ['@v', '@gnd'], [0.04, 0.6, 0.6], [7.4, 5, 8.4], { law: 'resistance', stallA: 2.4 })],
+  how: canWays('CAN', 'in'),
   endpoints: [{ is: 'can', id: 'CAN', high: 'in.2', low: 'in.3', terminated: false, switchable: true }],
 });
 

@@ -118,6 +118,7 @@ const chosen = (id: string, label: string, unit: string, values: readonly number
   unit,
   choices: values.map((value) => ({ value, label: String(value) })),
   default: delivered,
+  how: { is: 'wiring', wiring: 'Chosen when it is bought or built' },
 });
 
 export const filters: readonly Part[] = [

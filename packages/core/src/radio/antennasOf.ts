@@ -51,6 +51,11 @@ function radioAt(item: Item, radio: RadioTraits, isOneOfSeveral: boolean): Radio
   };
 }
 
+/** The radio that an antenna belongs to: several antennas of one radio share it, and the radio goes on with the better of them. */
+export function radioKey({ item, radio }: Pick<RadioAt, 'item' | 'radio'>): string {
+  return `${item.id} ${radio.diversityOf ?? radio.id}`;
+}
+
 /** True when a person says that the antenna is on. */
 export function hasAntenna({ item }: RadioAt): boolean {
   return (item.settings[ANTENNA_SETTING] ?? ANTENNA_FITTED) === ANTENNA_FITTED;

@@ -20,12 +20,13 @@ export interface Baseline {
   readonly bearingDeg: number;
 }
 
-/** The baselines of receivers with two antennas. */
+/** The baselines of receivers that state which of their antennas is the first and which the second. */
 export function baselinesOf(graph: Graph): readonly Baseline[] {
-  const antennas = placedAntennas(graph).filter(({ placed }) => placed.part.kind === 'gnss');
-  return antennas.flatMap((first, i): Baseline[] => {
-    const second = antennas[i + 1];
-    if (second === undefined || second.item.id !== first.item.id) return [];
+  const antennas = placedAntennas(graph);
+  return antennas.flatMap((first): Baseline[] => {
+    if (first.radio.heading !== 'first') return [];
+    const second = antennas.find(({ item, radio }) => item.id === first.item.id && radio.heading === 'second');
+    if (second === undefined) return [];
     const lengthMm = distanceMm(first.at, second.at);
     return [
       {

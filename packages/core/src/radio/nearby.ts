@@ -1,6 +1,6 @@
 import type { Graph } from '../graph/graph.ts';
 import { distanceMm, placedItems, type PlacedItem } from '../layout/placedItems.ts';
-import { hasAntenna, placedAntennas, type PlacedAntenna } from './antennasOf.ts';
+import { hasAntenna, placedAntennas, radioKey, type PlacedAntenna } from './antennasOf.ts';
 import { freeSpaceLossDb, isolationBetween, NEAR_FIELD_DB, wavelengthMm, type Isolation } from './isolation.ts';
 import { overlap } from './products.ts';
 
@@ -33,15 +33,28 @@ export function neighboursOf(graph: Graph): readonly Neighbours[] {
   );
 }
 
-/** The pairs of which more arrives than the receiver bears, by their names. */
+/** Every radio with every sender of another part, at that of its antennas at which the sender disturbs least: it goes on with that one. */
+export function disturbancesOf(graph: Graph): readonly Neighbours[] {
+  const best = new Map<string, Neighbours>();
+  const excess = ({ arrivesDbm, bearsDbm }: Neighbours): number => arrivesDbm - bearsDbm;
+  for (const pair of neighboursOf(graph)) {
+    const key = `${radioKey(pair.receiver)} < ${pair.sender.name}`;
+    const other = best.get(key);
+    if (other === undefined || excess(pair) < excess(other)) best.set(key, pair);
+  }
+  return [...best.values()];
+}
+
+/** The radios of which more arrives than they bear, with the sender, by their names. */
 export function loudPairs(graph: Graph): ReadonlySet<string> {
-  const loud = neighboursOf(graph).filter(({ arrivesDbm, bearsDbm }) => arrivesDbm > bearsDbm);
+  const loud = disturbancesOf(graph).filter(({ arrivesDbm, bearsDbm }) => arrivesDbm > bearsDbm);
   return new Set(loud.map(pairOf));
 }
 
-/** A name for a receiver with a sender. */
+/** A name for a receiver with a sender; the same for each antenna of one radio. */
 export function pairOf({ receiver, sender }: Pick<Neighbours, 'receiver' | 'sender'>): string {
-  return `${receiver.name} < ${sender.name}`;
+  const { item, name, radio } = receiver;
+  return `${name === item.ref ? name : `${item.ref} ${radio.diversityOf ?? radio.id}`} < ${sender.name}`;
 }
 
 /** Something noisy beside the antenna of a satellite receiver. */

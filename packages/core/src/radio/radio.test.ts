@@ -3,16 +3,19 @@ import fc from 'fast-check';
 import { saltmarsh } from '../demo/saltmarsh.ts';
 import { graphOf } from '../graph/graphOf.ts';
 import { asId, type AircraftId, type ItemId } from '../model/ids.ts';
+import type { Design } from '../model/design.ts';
 import type { Spot } from '../model/frame.ts';
+import type { Settings } from '../model/resolvePart.ts';
 import { radioSheet } from '../harness/documents/radioSheet.ts';
 import { carrying, SKY } from '../test/checkCases/placement.ts';
-import { countingIds } from '../test/designs.ts';
+import { countingIds, findingsBy, made } from '../test/designs.ts';
+import { ofOlderParts } from '../test/olderParts.ts';
 import { antennaOptions } from './antennaOptions.ts';
 import { placedAntennas, radiosOf, type PlacedAntenna } from './antennasOf.ts';
 import { freeSpaceLossDb, gainTowards, isolationBetween, NEAR_FIELD_DB, polarisationLossDb, wavelengthMm } from './isolation.ts';
 import { bearableLossDb, directionsOf, linkBudget, marginDb, pathLossDb, reachM } from './linkBudget.ts';
 import { baselinesOf } from './baselines.ts';
-import { loudPairs, neighboursOf, noisyNeighbours } from './nearby.ts';
+import { disturbancesOf, loudPairs, neighboursOf, noisyNeighbours } from './nearby.ts';
 import { productsOf } from './products.ts';
 
 const graph = graphOf(saltmarsh(asId<AircraftId>('saltmarsh'), countingIds('r')));
@@ -201,6 +204,43 @@ describe('what is beside an antenna', () => {
     expect(across?.errorDeg).toBeCloseTo((Math.atan(5 / 400) * 180) / Math.PI, 9);
     const [ahead] = baselinesOf(placed([['gnss-dual-antenna', 'GNSS1', SKY, { 'a2.station': -300 }]]));
     expect([ahead?.lengthMm, ahead?.bearingDeg]).toEqual([300, 0]);
+  });
+
+  it('an antenna whose end of the line is not stated gives no line', () => {
+    expect(baselinesOf(graphOf(ofOlderParts(carrying([['gnss-dual-antenna', 'GNSS1', SKY, { 'a2.butt': 200 }]]))))).toEqual([]);
+    expect(baselinesOf(placed([['receiver-sbus-rssi', 'RX1', SKY]]))).toEqual([]);
+  });
+
+  describe('a receiver with two antennas', () => {
+    const beside = (settings: Settings) =>
+      carrying([
+        ['receiver-sbus-rssi', 'RX1', [420, 0, 0], settings],
+        ['handheld-air-unit', 'LINK1', [420, 0, 40]],
+      ]);
+
+    it('is deaf when a sender is beside both, and not when one of them is far away', () => {
+      const both = graphOf(beside({}));
+      expect(neighboursOf(both).filter(({ receiver }) => receiver.item.ref === 'RX1')).toHaveLength(2);
+      expect([...loudPairs(both)]).toEqual(['RX1 rc < LINK1']);
+      expect(findingsBy(beside({}), 'place.antenna-separation')).toHaveLength(1);
+      // 8 m away: 58 dB of free space between two antennas that lie square to each other.
+      const one = beside({ 'rc2.butt': 8000, 'rc2.axis': 'along' });
+      const [first, second] = disturbancesOf(graphOf(one));
+      expect([first?.receiver.radio.id, second]).toEqual(['rc2', undefined]);
+      expect(findingsBy(one, 'place.antenna-separation')).toEqual([]);
+    });
+
+    it('reaches as far as the better of them', () => {
+      const mission = (settings: Settings): Design => {
+        const design = carrying([['receiver-sbus-rssi', 'RX1', SKY, settings]]);
+        const { frame } = design.aircraft.airframe;
+        if (frame === undefined) throw new Error('There is no frame.');
+        return made(design, { kind: 'set-frame', frame: { ...frame, numbers: { ...frame.numbers, missionKm: 1 } }, was: frame });
+      };
+      expect(findingsBy(mission({}), 'place.range')).toEqual([]);
+      expect(findingsBy(mission({ 'rc.axis': 'along' }), 'place.range')).toEqual([]);
+      expect(findingsBy(mission({ 'rc.axis': 'along', 'rc2.axis': 'across' }), 'place.range')).toHaveLength(1);
+    });
   });
 
   it('stands on the radio sheet with the worst of its neighbours', () => {

@@ -1,5 +1,16 @@
 import { useState } from 'react';
-import { CAUTIONS, type Graph, type Item, type ItemId, type ResolvedPart, stated, size } from '@wired-falcon/core';
+import {
+  CAUTIONS,
+  factLines,
+  type FactLine,
+  type Graph,
+  type Item,
+  type ItemId,
+  type ItemWhere,
+  type ResolvedPart,
+  stated,
+  size,
+} from '@wired-falcon/core';
 import { useSelection } from '../../selection/SelectionContext.tsx';
 import { useSession } from '../../session/SessionContext.tsx';
 import { ItemPart } from './ItemPart.tsx';
@@ -55,8 +66,10 @@ export function ItemFacts({ item: id, graph }: { readonly item: ItemId; readonly
       ))}
       <Mates item={item} graph={graph} />
       <LabelField key={item.label ?? ''} item={item} />
+      <WhereField item={item} />
       <SideField item={item} />
       {part !== undefined && <OutputUses item={item} part={part} />}
+      {part !== undefined && raw !== undefined && <StatedFacts lines={factLines(item, raw, part)} />}
       {raw !== undefined && <ItemSettings item={item} part={raw} graph={graph} isOpen={part?.kind !== 'controller'} />}
       <Handling part={part} />
       {raw !== undefined && <ItemPart key={item.id} item={item} part={raw} />}
@@ -71,6 +84,24 @@ export function ItemFacts({ item: id, graph }: { readonly item: ItemId; readonly
         Remove {item.ref}
       </button>
     </section>
+  );
+}
+
+/** What the part states of itself beyond ports, mass and size. */
+function StatedFacts({ lines }: { readonly lines: readonly FactLine[] }) {
+  if (lines.length === 0) return null;
+  return (
+    <details className="mt-3">
+      <summary className="cursor-pointer text-[13px] font-semibold text-ink2">Facts of the part</summary>
+      <dl className="mt-1.5 text-[12.5px] leading-snug" data-testid="part-facts">
+        {lines.map(({ label, text }) => (
+          <div key={`${label} ${text}`} className="mb-1">
+            <dt className="inline font-medium">{label}: </dt>
+            <dd className="inline text-ink2">{text}</dd>
+          </div>
+        ))}
+      </dl>
+    </details>
   );
 }
 
@@ -91,6 +122,32 @@ function LabelField({ item }: { readonly item: Item }) {
         onBlur={save}
         onKeyDown={(event) => event.key === 'Enter' && save()}
       />
+    </label>
+  );
+}
+
+const PLACES: Readonly<Record<ItemWhere, string>> = { aircraft: 'in the aircraft', ground: 'on the ground', bench: 'on the bench' };
+
+function WhereField({ item }: { readonly item: Item }) {
+  const session = useSession();
+  return (
+    <label className="mt-1.5 grid grid-cols-[92px_1fr] items-center text-[13px]">
+      Where
+      <select
+        className="field"
+        value={item.where}
+        onChange={(event) => {
+          const where = event.target.value;
+          if (where === 'aircraft' || where === 'ground' || where === 'bench')
+            session.make({ kind: 'set-item-where', item: item.id, where, was: item.where });
+        }}
+      >
+        {Object.entries(PLACES).map(([place, words]) => (
+          <option key={place} value={place}>
+            {words}
+          </option>
+        ))}
+      </select>
     </label>
   );
 }

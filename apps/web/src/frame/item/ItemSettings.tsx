@@ -1,4 +1,5 @@
 import {
+  howText,
   serialSetup,
   settingsOf,
   settingTakes,
@@ -29,7 +30,14 @@ export function ItemSettings({
     <details className="mt-3" open={isOpen}>
       <summary className="cursor-pointer text-[13px] font-semibold text-ink2">Settings</summary>
       {specs.map((spec) => (
-        <SettingField key={spec.id} item={item} spec={spec} delivered={deliveredText(item, graph, spec)} />
+        <div key={spec.id}>
+          <SettingField item={item} spec={spec} delivered={deliveredText(item, graph, spec)} />
+          {spec.how !== undefined && (
+            <p id={howId(item, spec)} className="ml-[92px] text-[12px] leading-snug text-ink2">
+              {howText(spec.how, (port) => part.ports.find(({ id }) => id === port)?.label ?? port)}
+            </p>
+          )}
+        </div>
       ))}
     </details>
   );
@@ -42,6 +50,11 @@ function deliveredText(item: Item, graph: Graph, spec: SettingSpec): string {
     return spec.default === undefined ? 'not set' : `${labelOf(spec, spec.default)} (as delivered)`;
   const { baud, baudIs } = serialSetup(item, endpoint);
   return baudIs === 'as delivered' ? `${baud ?? ''} (as delivered)` : 'as delivered';
+}
+
+/** The text that says how a setting is set, for readers that do not see it beside the field. */
+function howId(item: Item, spec: SettingSpec): string {
+  return `how-${item.id}-${spec.id.replace('.', '-')}`;
 }
 
 /** A value as people read it. */
@@ -63,6 +76,7 @@ function SettingField({ item, spec, delivered }: { readonly item: Item; readonly
       {spec.label}
       <select
         className="field value w-full min-w-0"
+        aria-describedby={spec.how === undefined ? undefined : howId(item, spec)}
         value={now === undefined ? '' : String(now)}
         onChange={(event) => change(event.target.value)}
       >
@@ -92,7 +106,12 @@ function NumberSetting({ item, spec, delivered }: { readonly item: Item; readonl
   return (
     <label className="mt-1.5 grid grid-cols-[92px_minmax(0,1fr)] items-center text-[13px]">
       {spec.label}
-      <input className="field value" placeholder={delivered} {...input} />
+      <input
+        className="field value"
+        placeholder={delivered}
+        aria-describedby={spec.how === undefined ? undefined : howId(item, spec)}
+        {...input}
+      />
       {isWrong && (
         <span role="alert" className="col-span-2 text-rust">
           {spec.label} is a number from {spec.min} to {spec.max}.

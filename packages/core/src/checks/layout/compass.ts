@@ -34,8 +34,7 @@ export const compassField: Check = {
 function navigatesByCompass(graph: Graph): boolean {
   const { kind } = graph.design.aircraft.airframe;
   const hovers = kind === 'quad' || kind === 'hexa' || kind === 'lift-and-cruise';
-  const hasHeading = graph.items.some(({ part }) => part?.kind === 'gnss' && (part.radios ?? []).length > 1);
-  return hovers && !hasHeading;
+  return hovers && !graph.items.some(({ part }) => part?.radios?.some(({ heading }) => heading !== undefined));
 }
 
 function varying(graph: Graph, { compass, worst, legs, situations }: CompassField): Saying[] {

@@ -4,10 +4,10 @@ import type { Graph } from '../../graph/graph.ts';
 import type { Spot } from '../../model/frame.ts';
 import { ANTENNAS } from '../../model/radio.ts';
 import { antennaOptions, pairName } from '../../radio/antennaOptions.ts';
-import { placedAntennas, radiosOf, type PlacedAntenna, type RadioAt } from '../../radio/antennasOf.ts';
+import { placedAntennas, radioKey, radiosOf, type PlacedAntenna, type RadioAt } from '../../radio/antennasOf.ts';
 import { linkBudget, marginDb } from '../../radio/linkBudget.ts';
 import { linkWishes } from '../../radio/linkWishes.ts';
-import { loudPairs, neighboursOf, noisyNeighbours, pairOf, type Neighbours } from '../../radio/nearby.ts';
+import { disturbancesOf, loudPairs, noisyNeighbours, pairOf, type Neighbours } from '../../radio/nearby.ts';
 import { productsOf } from '../../radio/products.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 import { graphAfter } from '../helpers/tryEdit.ts';
@@ -25,7 +25,7 @@ export const gnssNearTransmitter: Check = {
   stage: 'layout',
   title: 'A transmitter beside a satellite antenna',
   run: ({ graph }) =>
-    neighboursOf(graph)
+    disturbancesOf(graph)
       .filter(({ receiver }) => receiver.placed.part.kind === 'gnss')
       .flatMap((pair) => tooLoud(graph, pair, 'The receiver loses satellites, or its position drifts, whenever the other sends.')),
 };
@@ -36,7 +36,7 @@ export const antennaSeparation: Check = {
   stage: 'layout',
   title: 'Antennas too near to each other',
   run: ({ graph }) =>
-    neighboursOf(graph)
+    disturbancesOf(graph)
       .filter(({ receiver }) => receiver.placed.part.kind !== 'gnss')
       .flatMap((pair) =>
         tooLoud(graph, pair, 'It hears less far whenever the other sends: a range check on the ground with both on shows it.'),
@@ -168,9 +168,24 @@ export const linkRange: Check = {
   run: ({ graph }) => {
     const numbers = graph.design.aircraft.airframe.frame?.numbers;
     const distanceM = (numbers?.missionKm ?? 0) * 1000;
-    return distanceM === 0 ? [] : radiosOf(graph).flatMap((radio) => tooFar(graph, radio, distanceM));
+    return distanceM === 0 ? [] : bestAntennas(graph, distanceM).flatMap((radio) => tooFar(graph, radio, distanceM));
   },
 };
+
+/** One antenna of every radio: that which reaches furthest. */
+function bestAntennas(graph: Graph, distanceM: number): readonly RadioAt[] {
+  const { heights } = linkWishes(graph);
+  const spareDb = (radio: RadioAt): number => {
+    const budget = linkBudget(radio);
+    return budget === undefined ? -Infinity : marginDb(budget, distanceM, heights);
+  };
+  const best = new Map<string, RadioAt>();
+  for (const radio of radiosOf(graph)) {
+    const other = best.get(radioKey(radio));
+    if (other === undefined || spareDb(radio) > spareDb(other)) best.set(radioKey(radio), radio);
+  }
+  return [...best.values()];
+}
 
 function tooFar(graph: Graph, radio: RadioAt, distanceM: number): Saying[] {
   const { heights, wantedDb } = linkWishes(graph);

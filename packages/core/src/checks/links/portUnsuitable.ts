@@ -23,6 +23,9 @@ export const portUnsuitable: Check = {
 };
 
 interface Reason {
+  /** Where it works all the same, with something to know. */
+  readonly isNote?: true;
+  readonly why?: string;
   readonly sentence: string;
   readonly value: string;
   readonly limit: string;
@@ -30,11 +33,11 @@ interface Reason {
 
 function sayingFor(graph: Graph, port: SerialEnd, far: SerialEnd, reason: Reason): Saying {
   return {
-    severity: 'mend',
+    severity: reason.isNote === true ? 'note' : 'mend',
     where: [endSubject(port), endSubject(far)],
-    what: `${endName(port)} is not suitable for ${far.entry.item.ref}: ${reason.sentence}`,
+    what: `${endName(port)} is ${reason.isNote === true ? 'barely' : 'not'} suitable for ${far.entry.item.ref}: ${reason.sentence}`,
     evidence: [{ label: endName(port), value: reason.value, limit: reason.limit }],
-    why: 'No setting of the port makes up for it; the link needs another port or something in between.',
+    why: reason.why ?? 'No setting of the port makes up for it; the link needs another port or something in between.',
     remedies: () => betterPorts(graph, port, far),
   };
 }
@@ -46,6 +49,7 @@ function reasonsAgainst(graph: Graph, hop: SerialHop, port: SerialEnd, far: Seri
     tooSlow(port.endpoint, far),
     noFlowControl(port.endpoint, far),
     sharedPin(graph, port),
+    marginal(port.endpoint, far),
   ];
   return found.filter((reason) => reason !== undefined);
 }
@@ -80,6 +84,21 @@ function tooSlow(port: SerialEnd['endpoint'], far: SerialEnd): Reason | undefine
     sentence: `${kind} reaches ${port.maxBaud} baud of the ${baud} wanted.`,
     value: `${port.maxBaud} baud at most`,
     limit: `${baud} baud`,
+  };
+}
+
+/** A port made by software reads up to this baud both ways at once without losing bytes. */
+const SOFTWARE_BAUD = 19_200;
+
+function marginal(port: SerialEnd['endpoint'], far: SerialEnd): Reason | undefined {
+  const { baud } = serialSetup(far.entry.item, far.endpoint);
+  if (port.software !== true || baud === undefined || baud <= SOFTWARE_BAUD) return undefined;
+  return {
+    isNote: true,
+    sentence: `it is made by software, and ${baud} baud is marginal there.`,
+    value: `${baud} baud`,
+    limit: `${SOFTWARE_BAUD} baud without loss`,
+    why: 'It costs processor time, and bytes are lost when both sides talk at once. Commonly flown with reports that only go one way.',
   };
 }
 

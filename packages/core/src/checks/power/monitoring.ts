@@ -1,6 +1,7 @@
 import { current, currentAgainst, percent, quantity, stated } from '../../text/numbers.ts';
 import { counterpartsOf } from '../../graph/counterparts.ts';
 import type { Graph } from '../../graph/graph.ts';
+import type { ResolvedPart } from '../../model/part.ts';
 import { senseReadings } from '../../power/report/senseReadings.ts';
 import type { Check, Saying } from '../finding.ts';
 import { situation, workingSituations } from './helpers/situations.ts';
@@ -67,7 +68,8 @@ export const noMonitor: Check = {
     if (pack === undefined || entry === undefined || !isBlind(packs)) return [];
     return [
       {
-        severity: 'mend',
+        // A board without an input for it, as small stabilisers are, has nobody to tell.
+        severity: graph.items.some(({ part }) => part?.kind === 'controller' && canMeasure(part)) ? 'mend' : 'note',
         where: [{ is: 'item', item: entry.item.id }],
         what: `Nothing measures what ${entry.item.ref} gives.`,
         evidence: [{ label: 'in cruise', value: current(pack.amps), limit: 'a sense element in its way' }],
@@ -76,6 +78,11 @@ export const noMonitor: Check = {
     ];
   },
 };
+
+/** True for a controller with an input that a sensor could be on. */
+function canMeasure({ endpoints }: ResolvedPart): boolean {
+  return endpoints.some(({ is }) => is === 'analog-sense' || is === 'i2c-host' || is === 'can');
+}
 
 /** True when there is no sensor at any pack. */
 function isBlind(packs: ReturnType<typeof senseReadings>['packs']): boolean {

@@ -20,8 +20,8 @@ export const notWired: Check = {
 
 function unwired(graph: Graph, itemIx: number): Saying[] {
   const entry = graph.items[itemIx];
-  // What stands on the ground reaches the aircraft through the air.
-  if (entry?.part === undefined || entry.item.where === 'ground') return [];
+  // What is on the ground reaches the aircraft through the air, and what is on the bench is joined to it for a while.
+  if (entry?.part === undefined || entry.item.where !== 'aircraft') return [];
   const { item, part } = entry;
   const isAlone = !isJoined(graph, itemIx);
   const open = part.ports.filter((port) => port.needed === true && !isPortJoined(graph, item.id, port.id));

@@ -1,9 +1,11 @@
 import type { Connector, ConnectorFamily } from '../../model/connector.ts';
 import type { Part } from '../../model/part.ts';
+import type { ProtocolId } from '../../model/protocolIds.ts';
 import {
   logic3V3,
   logic5Tolerant,
   offer,
+  serialPins,
   wiredPort,
   type Logic,
   type Offer,
@@ -17,7 +19,7 @@ import {
 /** What the boards have in common. Each board's own file says only what is its own. */
 
 const hardwareBauds = [4800, 9600, 19_200, 38_400, 57_600, 100_000, 115_200, 230_400, 420_000, 460_800, 921_600];
-const softwareBauds = [4800, 9600, 19_200];
+const softwareBauds = [4800, 9600, 19_200, 38_400, 57_600];
 const withoutRc = hardwareBauds.filter((baud) => baud !== 100_000 && baud !== 420_000);
 
 /** What a serial port of a controller can be set to. One that cannot invert reads SBUS only where it comes uninverted. */
@@ -28,6 +30,7 @@ export function speaksAll(inverts: RawUart['inverts']): Offer[] {
     offer('gnss-binary', 'both', 115_200, withoutRc),
     offer('sbus', 'listener', 100_000, [100_000], inverts === 'none' ? false : undefined),
     offer('crsf', 'both', 420_000),
+    offer('satellite-frames', 'listener', 115_200),
     ...(inverts === 'none' ? [] : [offer('single-wire-telemetry', 'both', 57_600)]),
     offer('transmitter-control', 'both', 4800),
     offer('osd-canvas', 'both', 115_200),
@@ -41,6 +44,7 @@ export function speaksAll(inverts: RawUart['inverts']): Offer[] {
 export const speaksSlowly: readonly Offer[] = [
   offer('nmea-0183', 'listener', 9600, softwareBauds),
   offer('mavlink-2', 'both', 19_200, softwareBauds),
+  offer('single-wire-telemetry', 'both', 57_600),
   offer('transmitter-control', 'both', 4800),
 ];
 
@@ -69,14 +73,12 @@ export function serialPort(spec: SerialSpec): BoardPort {
     const ix = rows.findIndex((row) => row[1] === role);
     return ix < 0 ? undefined : `${id}.${ix + 1}`;
   };
-  const [tx, rx, cts, rts, sda, scl] = (['tx', 'rx', 'cts', 'rts', 'sda', 'scl'] as const).map(at);
+  const { tx, rx } = serialPins(id, rows);
+  const [sda, scl] = (['sda', 'scl'] as const).map(at);
   const endpoint: RawUart = {
     is: 'uart',
     id,
-    ...(tx === undefined ? {} : { tx }),
-    ...(rx === undefined ? {} : { rx }),
-    ...(cts === undefined ? {} : { cts }),
-    ...(rts === undefined ? {} : { rts }),
+    ...serialPins(id, rows),
     names: { label, ...(spec.chip === undefined ? {} : { chip: spec.chip }) },
     duplex: tx === undefined ? 'rx-only' : rx === undefined ? 'tx-only' : 'full',
     inverts,
@@ -131,15 +133,16 @@ export function canPort(id: string, label: string, supply: `@${string}`): BoardP
   return boardPort(id, ['locking-1.25', 'socket'], rows, { label, side: 'left' }, [endpoint]);
 }
 
-/** USB socket on the node `@vbus`. */
-export function usbPort(family: 'USB-C' = 'USB-C'): BoardPort {
+/** USB socket on the node `@vbus`, by which a computer sees one or two serial ports. */
+export function usbPort(serialPorts: 1 | 2 = 1): BoardPort {
   const rows: readonly Row[] = [
     ['VBUS', 'supply-in', '@vbus'],
     ['D+', 'usb'],
     ['D-', 'usb'],
     ['GND', 'gnd', '@gnd'],
   ];
-  return boardPort('usb', [family, 'socket'], rows, { label: 'USB', side: 'rear' }, [{ is: 'usb', id: 'usb' }]);
+  const serial: ProtocolId[][] = serialPorts === 1 ? [['mavlink-2']] : [['mavlink-2'], ['transparent']];
+  return boardPort('usb', ['USB-C', 'socket'], rows, { label: 'USB', side: 'rear' }, [{ is: 'usb', id: 'usb', as: 'device', serial }]);
 }
 
 export interface Bank {
@@ -196,12 +199,18 @@ type BoardSpec = Omit<Part, 'id' | 'kind' | 'source' | 'settings' | 'ports' | 'c
   readonly routes?: Part['routes'];
   readonly sensors: readonly string[];
   readonly target: string;
+  /** What the bauds of the chip's own UARTs are divided from, in MHz, by the name of the UART. */
+  readonly uartMhz: (chip: string) => number;
   readonly mounting?: NonNullable<Part['board']>['mounting'];
 };
 
 /** A controller from its ports. */
 export function controllerBoard(spec: BoardSpec): Part {
-  const { ports, circuit, more = [], settings = [], routes = [], sensors, target, mounting, ...rest } = spec;
+  const { ports, circuit, more = [], settings = [], routes = [], sensors, target, uartMhz, mounting, ...rest } = spec;
+  const clocked = (endpoint: RawEndpoint): RawEndpoint =>
+    endpoint.is === 'uart' && endpoint.names.chip !== undefined
+      ? { ...endpoint, clock: { mhz: uartMhz(endpoint.names.chip), samplesPerBit: [16, 8] } }
+      : endpoint;
   return {
     ...rest,
     kind: 'controller',
@@ -209,11 +218,21 @@ export function controllerBoard(spec: BoardSpec): Part {
     settings,
     ports: ports.map(({ port }) => port),
     circuit: [...ports.flatMap(({ links }) => links), ...circuit],
-    endpoints: [...ports.flatMap(({ endpoints }) => endpoints), ...more],
+    endpoints: [...ports.flatMap(({ endpoints }) => endpoints), ...more].map(clocked),
     routes,
     board: { banks: banksOf(ports), sensors, target, ...(mounting === undefined ? {} : { mounting }) },
     cautions: ['propellers-off'],
   };
+}
+
+/** Chips of the F4 class clock two of their UARTs twice as fast as the others. */
+export function f4Mhz(chip: string): number {
+  return chip === 'UART1' || chip === 'UART6' ? 84 : 42;
+}
+
+/** The same of the F7 class. */
+export function f7Mhz(chip: string): number {
+  return chip === 'UART1' || chip === 'UART6' ? 108 : 54;
 }
 
 /** What the chip and its sensors take. */

@@ -97,5 +97,6 @@ export const carrier8Bit = controllerBoard({
   ],
   circuit: [supplyOrUsb('power-inputs', '@pm', '@5v', 0.3), fuse('port-fuse', '@5v', '@port', 0.5), boardLoad('@5v', 0.18)],
   target: 'POND8',
+  uartMhz: () => 16,
   sensors: ['IMU', 'barometer', 'compass'],
 });

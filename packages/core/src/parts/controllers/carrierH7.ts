@@ -158,7 +158,7 @@ export const carrierH7 = controllerBoard({
         { id: 'X2', outputs: [5, 6], kinds: ['pwm', 'led'] },
       ],
     }),
-    usbPort(),
+    usbPort(2),
   ],
   circuit: [
     {
@@ -182,5 +182,6 @@ export const carrierH7 = controllerBoard({
     boardLoad('@5v', 0.32),
   ],
   target: 'ESTUARY7',
+  uartMhz: () => 120,
   sensors: ['IMU', 'second IMU', 'third IMU', 'barometer', 'second barometer', 'compass'],
 });

@@ -116,7 +116,7 @@ export const carrierH7Ethernet = controllerBoard({
         { id: 'E', outputs: [15, 16], kinds: ['pwm', 'led'] },
       ],
     }),
-    usbPort(),
+    usbPort(2),
   ],
   circuit: [
     {
@@ -137,5 +137,6 @@ export const carrierH7Ethernet = controllerBoard({
     boardLoad('@5v', 0.4),
   ],
   target: 'ESTUARY7-NET',
+  uartMhz: () => 120,
   sensors: ['IMU', 'second IMU', 'third IMU', 'barometer', 'second barometer'],
 });

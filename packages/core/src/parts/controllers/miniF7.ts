@@ -1,5 +1,6 @@
 import { partId, type Row } from '../build.ts';
 import {
+  f7Mhz,
   boardLoad,
   boardPort,
   canPort,
@@ -91,6 +92,7 @@ export const miniF7 = controllerBoard({
   ],
   circuit: [supplyOrUsb('power-inputs', '@pm', '@5v'), fuse('port-fuse', '@5v', '@port', 1), boardLoad('@5v', 0.2)],
   target: 'TEAL7',
+  uartMhz: f7Mhz,
   sensors: ['IMU', 'barometer'],
   mounting: { imuFrame: 'x to the arrow, y to the right of it, z down through the board', upsideDown: true },
 });

@@ -1,5 +1,5 @@
 import { logic3V3, logic5Tolerant, partId, uart, type RawEndpoint, type Row } from '../build.ts';
-import { boardLoad, boardPort, controllerBoard, fuse, i2cHost, speaksAll, supplyOrUsb, usbPort } from './board.ts';
+import { f7Mhz, boardLoad, boardPort, controllerBoard, fuse, i2cHost, speaksAll, supplyOrUsb, usbPort } from './board.ts';
 
 const gnd: Row = ['GND', 'gnd', '@gnd'];
 const supply: Row = ['5V', 'supply-out', '@port'];
@@ -68,5 +68,6 @@ export const rowsF7 = controllerBoard({
   ],
   circuit: [supplyOrUsb('power-inputs', '@pm', '@5v'), fuse('port-fuse', '@5v', '@port', 1), boardLoad('@5v', 0.18)],
   target: 'REED7',
+  uartMhz: f7Mhz,
   sensors: ['IMU', 'barometer'],
 });

@@ -1,5 +1,5 @@
 import { buck, partId } from '../build.ts';
-import { boardLoad, boardPort, controllerBoard, i2cHost, outputPorts, serialPort, usbPort, supplyOrUsb } from './board.ts';
+import { f4Mhz, boardLoad, boardPort, controllerBoard, i2cHost, outputPorts, serialPort, usbPort, supplyOrUsb } from './board.ts';
 
 const pads = (id: string, chip: string) =>
   serialPort({
@@ -131,5 +131,6 @@ export const stackF4 = controllerBoard({
   ],
   routes: [{ from: 'cam', to: 'vid', transform: 'overlay' }],
   target: 'SNIPE4',
+  uartMhz: f4Mhz,
   sensors: ['IMU'],
 });

@@ -1,5 +1,6 @@
 import { buck, partId } from '../build.ts';
 import {
+  f4Mhz,
   boardLoad,
   boardPort,
   controllerBoard,
@@ -88,7 +89,7 @@ export const wingBoardF4 = controllerBoard({
         ['RX', 'rx'],
         ['GND', 'gnd', '@gnd'],
       ],
-      uart: { maxBaud: 19_200, software: true, speaks: speaksSlowly },
+      uart: { maxBaud: 57_600, software: true, speaks: speaksSlowly },
     }),
     boardPort(
       'battery',
@@ -187,5 +188,6 @@ export const wingBoardF4 = controllerBoard({
   ],
   routes: [{ from: 'cam', to: 'vid', transform: 'overlay' }],
   target: 'PLOVER4',
+  uartMhz: f4Mhz,
   sensors: ['IMU', 'barometer', 'battery voltage', 'battery current'],
 });

@@ -34,6 +34,10 @@ export const wingBoardH7 = controllerBoard({
         { value: 7.4, label: '7.4' },
       ],
       default: 5,
+      how: {
+        is: 'solder-bridge',
+        bridge: '"6" or "7.4" beside the servo regulator; both open is 5.0. Measure the rail before servos are plugged in',
+      },
     },
     {
       is: 'choice',
@@ -45,6 +49,7 @@ export const wingBoardH7 = controllerBoard({
         { value: 12, label: '12' },
       ],
       default: 9,
+      how: { is: 'solder-bridge', bridge: '"12" beside the video pads; open is 9' },
     },
   ],
   ports: [
@@ -215,5 +220,6 @@ export const wingBoardH7 = controllerBoard({
   ],
   routes: [{ from: 'cam', to: 'vid', transform: 'overlay' }],
   target: 'CURLEW7',
+  uartMhz: () => 120,
   sensors: ['IMU', 'second IMU', 'barometer', 'battery voltage', 'battery current'],
 });

@@ -1,4 +1,5 @@
 import type { CheckCases } from './build.ts';
+import { briefCases } from './brief.ts';
 import { busCases } from './buses.ts';
 import { linkCases } from './links.ts';
 import { placementCases } from './placement.ts';
@@ -7,4 +8,12 @@ import { powerCases } from './power.ts';
 import { wiringCases } from './wiring.ts';
 
 /** A case for every check, by its id. */
-export const CASES: CheckCases = { ...powerCases, ...wiringCases, ...busCases, ...linkCases, ...outputCases, ...placementCases };
+export const CASES: CheckCases = {
+  ...briefCases,
+  ...powerCases,
+  ...wiringCases,
+  ...busCases,
+  ...linkCases,
+  ...outputCases,
+  ...placementCases,
+};

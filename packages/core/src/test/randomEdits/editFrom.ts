@@ -2,7 +2,7 @@ import type { Edit } from '../../edits/registry.ts';
 import type { Design } from '../../model/design.ts';
 import { brief, name, power, waiver } from './aircraft.ts';
 import { absent, colour, conductor, end, gauge, join, leg, length, loomEnd, mate, plug, removeCable, text, wire } from './cables.ts';
-import { addItem, adopt, label, output, removeItem, rename, setting, side } from './items.ts';
+import { addItem, adopt, label, output, removeItem, rename, setting, side, where } from './items.ts';
 import { pick, type Draw } from './draw.ts';
 import { frameEdit, placeEdit } from './layout.ts';
 
@@ -28,6 +28,7 @@ export function editFrom(design: Design, draw: Draw): Edit {
     label,
     rename,
     side,
+    where,
     removeItem,
     removeCable,
     leg,

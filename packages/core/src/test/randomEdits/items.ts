@@ -70,6 +70,15 @@ export function side(design: Design, { x, z }: Draw): SimpleEdit | undefined {
     : { kind: 'set-sheet-side', item: item.id, side: pick(sides, z) ?? 'auto', was: item.sheetSide ?? 'auto' };
 }
 
+export function where(design: Design, { x, z, isStale }: Draw): SimpleEdit | undefined {
+  const item = anyItem(design, x);
+  const places = ['aircraft', 'ground', 'bench'] as const;
+  const was = isStale ? (pick(places, z + 1) ?? 'aircraft') : item?.where;
+  return item === undefined || was === undefined
+    ? undefined
+    : { kind: 'set-item-where', item: item.id, where: pick(places, z) ?? 'aircraft', was };
+}
+
 export function removeItem(design: Design, { x, isStale }: Draw): SimpleEdit | undefined {
   const item = anyItem(design, x);
   if (isStale) return { kind: 'remove-item', item: asId<ItemId>('nobody') };

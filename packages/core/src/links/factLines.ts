@@ -1,0 +1,100 @@
+import type { LossSignal } from '../model/endpoint.ts';
+import type { ResolvedPart, Turns } from '../model/part.ts';
+import { effectiveSettings } from '../model/resolvePart.ts';
+import type { Item } from '../model/aircraft.ts';
+import type { Part } from '../model/part.ts';
+import { listed } from '../text/lists.ts';
+import { stated } from '../text/numbers.ts';
+import { protocols } from './protocols.ts';
+
+/** A fact that a part states, for a person to read. */
+export interface FactLine {
+  readonly label: string;
+  readonly text: string;
+}
+
+const LOSS_WORDS: Readonly<Record<LossSignal, string>> = {
+  flag: 'told by a flag in its frames',
+  'no-frames': 'told by silence: it stops sending',
+  preset: 'it sends preset channels, and nothing tells them from real ones',
+  none: 'nothing tells: it repeats the last channels',
+};
+
+/**
+ * What the part of an item states beyond its ports, mass and size: how a lost link is told, what its antennas are for, which way it turns,
+ * what its USB is, the clocks of its serial ports. As the item is set.
+ * @param raw the part as it is written, @param part the same as the item is set
+ */
+export function factLines(item: Item, raw: Part, part: ResolvedPart): readonly FactLine[] {
+  return [...lossLines(part), ...antennaLines(part), ...turnLines(item, raw), ...usbLines(part), ...clockLines(part)];
+}
+
+function lossLines({ endpoints }: ResolvedPart): FactLine[] {
+  const signals = new Map<string, string>();
+  for (const endpoint of endpoints) {
+    if (endpoint.is !== 'rc-out') continue;
+    for (const format of endpoint.formats) {
+      const row = endpoint.lossSignal?.find((candidate) => candidate.format === format);
+      signals.set(format, row === undefined ? 'not known' : LOSS_WORDS[row.signal]);
+    }
+  }
+  return [...signals].map(([format, text]) => ({ label: `Lost link, ${FORMAT_WORDS[format] ?? format}`, text }));
+}
+
+/** RC formats as people write them. */
+const FORMAT_WORDS: Readonly<Record<string, string>> = {
+  pwm: 'PWM',
+  ppm: 'PPM',
+  sbus: 'SBUS',
+  crsf: 'CRSF',
+  satellite: 'satellite frames',
+};
+
+function antennaLines({ radios = [] }: ResolvedPart): FactLine[] {
+  return radios.flatMap(({ title, diversityOf, heading }): FactLine[] => {
+    const of = radios.find(({ id }) => id === diversityOf);
+    if (of !== undefined) return [{ label: title, text: `another antenna for "${of.title}": the better one counts` }];
+    return heading === undefined ? [] : [{ label: title, text: `the ${heading} end of the line that gives the heading` }];
+  });
+}
+
+function turnLines(item: Item, raw: Part): FactLine[] {
+  const { spin, propeller } = raw;
+  const values = effectiveSettings(raw, item.settings);
+  const turn = (turns: Turns): string => {
+    const value = turns.is === 'always' ? turns.turn : values.get(turns.setting);
+    return value === undefined ? 'not known yet' : `${String(value)}, seen from in front`;
+  };
+  return [
+    ...(spin === undefined ? [] : [{ label: 'Motor turns', text: turn(spin) }]),
+    ...(propeller === undefined
+      ? []
+      : [
+          {
+            label: 'Propeller',
+            text: `${propeller.diameterIn} x ${propeller.pitchIn} in, made to turn: ${turn(propeller.turns)}`,
+          },
+        ]),
+  ];
+}
+
+function usbLines({ endpoints }: ResolvedPart): FactLine[] {
+  return endpoints.flatMap((endpoint): FactLine[] => {
+    if (endpoint.is !== 'usb' || endpoint.as === undefined) return [];
+    const ports = (endpoint.serial ?? []).map((carried) => carried.map((id) => protocols[id].title).join(' or '));
+    const shown =
+      ports.length === 0 ? '' : `, shows ${ports.length === 1 ? 'a serial port' : `${ports.length} serial ports`}: ${listed(ports)}`;
+    return [{ label: endpoint.id.toUpperCase(), text: endpoint.as === 'host' ? 'host: devices are plugged into it' : `device${shown}` }];
+  });
+}
+
+function clockLines({ endpoints }: ResolvedPart): FactLine[] {
+  const byClock = new Map<string, string[]>();
+  for (const endpoint of endpoints) {
+    if (endpoint.is !== 'uart' || endpoint.clock === undefined) continue;
+    const { mhz, samplesPerBit } = endpoint.clock;
+    const text = `${stated(mhz, 'MHz')}, ${listed(samplesPerBit.map(String))} samples a bit`;
+    byClock.set(text, [...(byClock.get(text) ?? []), endpoint.names.label]);
+  }
+  return [...byClock].map(([clock, names]) => ({ label: 'Serial clock', text: byClock.size === 1 ? clock : `${listed(names)}: ${clock}` }));
+}

@@ -1,0 +1,91 @@
+import type { Part } from '../model/part.ts';
+import { logic3V3, offer, pairRadio, samplePart, uart, wiredPort } from './build.ts';
+import {
+  bind,
+  failsafe,
+  ground,
+  receiverCautions,
+  rowPorts,
+  secondAntenna,
+  servoRows,
+  sticksOnly,
+  takes,
+  tryLoss,
+} from './receiverFacts.ts';
+
+/** Receivers whose channels are pulses: a wire each, or one train. */
+export const pulseReceivers: readonly Part[] = [
+  samplePart({
+    id: 'receiver-pwm-6',
+    kind: 'rc-receiver',
+    name: 'RC receiver, parallel PWM, 6 channels',
+    summary: 'One 3-pin row a channel. On loss it holds or goes to presets: no flag tells the difference.',
+    massG: 14,
+    sizeMm: [44, 24, 12],
+    settings: [failsafe],
+    radios: [sticksOnly],
+    ports: [
+      ...rowPorts([1, 2, 3, 4, 5, 6]),
+      wiredPort('batt', ['pin-2.54', 'pins'], [['-', 'nc'], ['V', 'supply-in', '@v'], ground], { label: 'batt' }),
+    ],
+    circuit: [takes('@v')],
+    endpoints: servoRows([1, 2, 3, 4, 5, 6]),
+    steps: [bind],
+    cautions: receiverCautions,
+  }),
+  samplePart({
+    id: 'receiver-ppm-8',
+    kind: 'rc-receiver',
+    name: 'RC receiver, PPM, 8 channels',
+    summary: 'All channels as one pulse train; no pulses when the link is lost.',
+    massG: 8,
+    sizeMm: [30, 20, 8],
+    radios: [sticksOnly],
+    ports: [
+      wiredPort('PPM', ['pin-2.54', 'pins'], [['S', 'pulse-out', logic3V3], ['V', 'supply-in'], ground], {
+        signalRow: 'inner',
+        needed: true,
+      }),
+    ],
+    circuit: [takes('PPM.2')],
+    endpoints: [
+      { is: 'rc-out', id: 'PPM', pin: 'PPM.1', formats: ['ppm'], channels: 8, lossSignal: [{ format: 'ppm', signal: 'no-frames' }] },
+    ],
+    steps: [bind],
+    cautions: receiverCautions,
+  }),
+  samplePart({
+    id: 'receiver-pwm-8-telemetry',
+    kind: 'rc-receiver',
+    name: 'RC receiver, 8 servo rows, with telemetry port',
+    summary:
+      'Eight 3-pin rows, one a channel, and a port for sensors that report to the stick unit. On loss it does what is set, and no flag tells.',
+    massG: 17,
+    sizeMm: [47, 27, 14],
+    settings: [failsafe],
+    radios: [pairRadio([2400, 2483.5], [20, -101], { id: 'rc', title: 'sticks', atMm: [0, 0, 20] }), secondAntenna],
+    ports: [
+      ...rowPorts([1, 2, 3, 4, 5, 6, 7, 8]),
+      wiredPort('tele', ['pin-2.54', 'pins'], [['S', 'single-wire', logic3V3], ['V', 'supply-through', '@v'], ground], {
+        label: 'telemetry',
+        signalRow: 'inner',
+      }),
+      wiredPort('batt', ['pin-2.54', 'pins'], [['-', 'nc'], ['V', 'supply-in', '@v'], ground], { label: 'batt' }),
+    ],
+    circuit: [takes('@v')],
+    endpoints: [
+      ...servoRows([1, 2, 3, 4, 5, 6, 7, 8]),
+      uart('tele', { tx: 'tele.1' }, [offer('single-wire-telemetry', 'both', 57_600)], {
+        duplex: 'single-wire',
+        names: { label: 'telemetry' },
+      }),
+    ],
+    indications: [
+      { shows: 'red flashing', means: 'waiting to bind' },
+      { shows: 'green steady', means: 'linked' },
+      { shows: 'nothing', means: 'no link' },
+    ],
+    steps: [bind, tryLoss],
+    cautions: receiverCautions,
+  }),
+];

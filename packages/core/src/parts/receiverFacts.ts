@@ -1,0 +1,121 @@
+import type { Part } from '../model/part.ts';
+import type { When } from '../model/setting.ts';
+import {
+  load,
+  logic3V3,
+  offer,
+  uart,
+  wiredPort,
+  type Logic,
+  type RawElement,
+  type RawEndpoint,
+  type Row,
+  type WiredPort,
+} from './build.ts';
+
+/** What receivers have in common; each one's own file says only what is its own. */
+
+type RawRcOut = Extract<RawEndpoint, { is: 'rc-out' }>;
+type LossSignals = NonNullable<RawRcOut['lossSignal']>;
+
+export const receiverCautions: readonly string[] = ['antenna-before-power'];
+export const bind = {
+  title: 'Bind',
+  text: 'Hold the button while the supply comes on; start binding on the stick unit; restart both.',
+};
+/** Failsafe is tried out, not believed. */
+export const tryLoss = {
+  title: 'Try out the loss of the link',
+  text: 'With the aircraft held and the throttle at rest, switch the stick unit off and see what each output does; switch it on again.',
+  caution: 'propellers-off',
+};
+export const ground: Row = ['GND', 'gnd', '@gnd'];
+const windowV = [5, 3.7, 8.4] as const;
+export const takes = (pin: string): RawElement => load('receiver', [pin, '@gnd'], [0.06, 0.08, 0.1], windowV);
+
+/** A receiver that never answers. */
+export const sticksOnly: NonNullable<Part['radios']>[number] = {
+  id: 'rc',
+  title: 'sticks',
+  mhz: [2400, 2483.5],
+  hears: { sensitivityDbm: -98, blockingDbm: 5 },
+  otherEnd: { sendsDbm: 20 },
+  antenna: 'whip',
+  groundAntenna: 'dipole',
+  atMm: [0, 0, 20],
+};
+
+/** The other antenna of a receiver that goes on with the better one. */
+export const secondAntenna: typeof sticksOnly = { ...sticksOnly, id: 'rc2', title: 'second antenna', diversityOf: 'rc', atMm: [0, 0, -20] };
+
+/** What a receiver with servo rows does on loss, which somebody has to choose and to try out. */
+export const failsafe: Part['settings'][number] = {
+  is: 'choice',
+  id: 'failsafe',
+  label: 'on loss of the link',
+  choices: [
+    { value: 'hold', label: 'holds the last positions' },
+    { value: 'preset', label: 'goes to preset positions' },
+    { value: 'no-pulses', label: 'stops its pulses' },
+  ],
+  default: 'hold',
+  how: {
+    is: 'button',
+    button: 'BIND, linked, with the sticks where they are to go',
+    seconds: 5,
+    confirms: 'one long flash; try it out by switching the sticks off, propellers off',
+  },
+};
+const pwmLoss: LossSignals = [
+  { format: 'pwm', when: { setting: 'failsafe', in: ['hold'] }, signal: 'none' },
+  { format: 'pwm', when: { setting: 'failsafe', in: ['preset'] }, signal: 'preset' },
+  { format: 'pwm', when: { setting: 'failsafe', in: ['no-pulses'] }, signal: 'no-frames' },
+];
+
+/** Servo rows of a receiver, one channel each. */
+export function servoRows(rows: readonly number[], rest: Partial<RawRcOut> = {}): RawEndpoint[] {
+  return rows.map((n) => ({ is: 'rc-out', id: `ch${n}`, pin: `ch${n}.1`, formats: ['pwm'], channels: 1, lossSignal: pwmLoss, ...rest }));
+}
+
+export function sbusTalker(pin: string, inverted?: boolean, id = 'SBUS', when?: When): RawEndpoint[] {
+  const base = { ...(when === undefined ? {} : { when }), exclusive: 'rc' };
+  return [
+    {
+      is: 'rc-out',
+      id: `${id}-RC`,
+      ...base,
+      pin,
+      formats: ['sbus'],
+      channels: 16,
+      lossSignal: [{ format: 'sbus', signal: 'flag' }],
+    },
+    uart(id, { tx: pin }, [offer('sbus', 'talker', 100_000, [100_000], inverted)], { duplex: 'tx-only', ...base }),
+  ];
+}
+
+/** Channels out and reports back, on two wires. Frames stop when the link is lost. */
+export function crsfTalker(tx: string, rx: string, id: string, when?: When): RawEndpoint[] {
+  const base = { ...(when === undefined ? {} : { when }), exclusive: 'rc' };
+  return [
+    {
+      is: 'rc-out',
+      id: `${id}-RC`,
+      ...base,
+      pin: tx,
+      formats: ['crsf'],
+      channels: 16,
+      lossSignal: [{ format: 'crsf', signal: 'no-frames' }],
+    },
+    uart(id, { tx, rx }, [offer('crsf', 'both', 420_000)], base),
+  ];
+}
+
+/** The 3-pin rows of a receiver, one a channel. */
+export function rowPorts(rows: readonly number[], logic: Logic = logic3V3): WiredPort[] {
+  return rows.map((n) =>
+    wiredPort(`ch${n}`, ['pin-2.54', 'pins'], [['S', 'pulse-out', logic], ['V', 'supply-through', '@v'], ground], {
+      label: `ch ${n}`,
+      signalRow: 'inner',
+    }),
+  );
+}

@@ -1,0 +1,195 @@
+import type { Part } from '../model/part.ts';
+import { load, logic3V3, logic5Tolerant, samplePart, wiredPort, type Row } from './build.ts';
+
+const gnd: Row = ['GND', 'gnd', '@gnd'];
+const cautions = ['antenna-before-power', 'radio-rules'];
+
+/** What a pilot holds, and what belongs to it. All of it stays on the ground. */
+export const stickUnits: readonly Part[] = [
+  samplePart({
+    id: 'stick-unit-16-bay',
+    kind: 'stick-unit',
+    name: 'Stick unit, 16 channels, with a module bay',
+    summary:
+      'Sticks, switches and a 2.4 GHz radio of its own; a module sits in the bay on its back and is fed from its pack; a head tracker goes into its trainer socket.',
+    massG: 760,
+    usually: 'ground',
+    sizeMm: [185, 180, 95],
+    settings: [
+      {
+        is: 'choice',
+        id: 'bay-format',
+        label: 'module bay sends',
+        choices: [
+          { value: 'ppm', label: 'PPM' },
+          { value: 'sbus', label: 'SBUS' },
+        ],
+        default: 'ppm',
+        how: {
+          is: 'menu',
+          tool: 'menu of the stick unit',
+          menu: '"Model", "Outer radio", "Format"',
+          confirms: 'the first line of the screen shows the format',
+        },
+      },
+    ],
+    radios: [
+      {
+        id: 'rc',
+        title: 'sticks',
+        mhz: [2400, 2483.5],
+        sendsDbm: 20,
+        hears: { sensitivityDbm: -101, blockingDbm: 5 },
+        antenna: 'dipole',
+        atMm: [0, 0, 90],
+      },
+    ],
+    ports: [
+      wiredPort(
+        'bay',
+        ['pin-2.54', 'pins'],
+        [['S', 'pulse-out', logic3V3], ['-', 'nc'], ['BAT', 'supply-out', '@pack'], gnd, ['-', 'nc']],
+        { label: 'module bay' },
+      ),
+      wiredPort(
+        'trainer',
+        ['jack-3.5', 'socket'],
+        [
+          ['TIP', 'pulse-in', logic5Tolerant],
+          ['SLV', 'gnd', '@gnd'],
+        ],
+      ),
+      wiredPort('usb', ['USB-C', 'socket'], [['VBUS', 'supply-in'], ['D+', 'usb'], ['D-', 'usb'], gnd], { label: 'USB' }),
+    ],
+    circuit: [
+      { is: 'source', id: 'own-pack', plus: '@pack', minus: '@gnd', volts: 7.4, ohm: 0.1, maxA: 2 },
+      load('charger', ['usb.1', '@gnd'], [0, 1, 1.5], [5, 4.5, 5.5]),
+    ],
+    endpoints: [
+      {
+        is: 'rc-out',
+        id: 'bay-ppm',
+        when: { setting: 'bay-format', in: ['ppm'] },
+        pin: 'bay.1',
+        formats: ['ppm'],
+        channels: 8,
+        lossSignal: [{ format: 'ppm', signal: 'no-frames' }],
+      },
+      {
+        is: 'rc-out',
+        id: 'bay-sbus',
+        when: { setting: 'bay-format', in: ['sbus'] },
+        pin: 'bay.1',
+        formats: ['sbus'],
+        channels: 16,
+        lossSignal: [{ format: 'sbus', signal: 'no-frames' }],
+      },
+      { is: 'rc-in', id: 'trainer', pin: 'trainer.1', formats: ['ppm'] },
+      { is: 'usb', id: 'usb', as: 'device' },
+      { is: 'air', id: 'air', band: '2.4 GHz class' },
+    ],
+    indications: [
+      { shows: 'one long tone at the start', means: 'a switch or the throttle is not where the model wants it' },
+      { shows: 'three falling tones', means: 'reports from the aircraft are lost' },
+    ],
+    steps: [
+      {
+        title: 'A model of its own',
+        text: 'Make a new model for this aircraft with plain channels, travel 100 per cent, sub-trims at zero, and no mixes: the controller mixes.',
+      },
+      {
+        title: 'Throttle hold',
+        text: 'Put a switch on throttle hold and try it before the first time that the aircraft is powered with propellers.',
+        caution: 'propellers-off',
+      },
+    ],
+    cautions,
+  }),
+  samplePart({
+    id: 'stick-module-900',
+    kind: 'stick-unit',
+    name: 'Handset module, 900 MHz class',
+    summary:
+      'Long-range radio for the module bay of a stick unit: takes PPM or SBUS from it and 6 to 10 V. It sits in the bay without a cable.',
+    massG: 86,
+    usually: 'ground',
+    sizeMm: [70, 48, 32],
+    radios: [
+      {
+        id: 'air',
+        title: 'sticks',
+        mhz: [902, 928],
+        sendsDbm: 27,
+        hears: { sensitivityDbm: -111, blockingDbm: 5 },
+        antenna: 'dipole',
+        atMm: [0, 0, 60],
+      },
+    ],
+    ports: [
+      wiredPort('bay', ['pin-2.54', 'socket'], [['S', 'pulse-in', logic5Tolerant], ['-', 'nc'], ['V', 'supply-in'], gnd, ['-', 'nc']], {
+        label: 'bay',
+        needed: true,
+      }),
+    ],
+    circuit: [load('module', ['bay.3', '@gnd'], [0.1, 0.4, 0.8], [7.4, 6, 10], { law: 'constant-power' })],
+    endpoints: [
+      { is: 'rc-in', id: 'bay', pin: 'bay.1', formats: ['ppm', 'sbus'] },
+      { is: 'air', id: 'air', band: '900 MHz class' },
+    ],
+    indications: [
+      { shows: 'blue flashing', means: 'waiting to bind' },
+      { shows: 'blue steady', means: 'linked' },
+      { shows: 'red', means: 'no channels from the stick unit' },
+    ],
+    steps: [
+      {
+        title: 'Bind',
+        text: 'Antenna on. Stick unit off, module in its bay; hold its button while the stick unit is switched on, then power the receiver in binding.',
+        caution: 'antenna-before-power',
+      },
+    ],
+    cautions,
+  }),
+  samplePart({
+    id: 'head-tracker-ppm',
+    kind: 'stick-unit',
+    name: 'Head tracker, PPM',
+    summary:
+      'On goggles: turns of the head as two channels of a PPM train into the trainer socket of a stick unit. Its own cell is charged over USB.',
+    massG: 22,
+    usually: 'ground',
+    sizeMm: [44, 28, 12],
+    settings: [
+      {
+        is: 'choice',
+        id: 'channels',
+        label: 'pan and tilt on channels',
+        choices: [
+          { value: '5-6', label: '5 and 6' },
+          { value: '7-8', label: '7 and 8' },
+        ],
+        default: '5-6',
+        how: { is: 'button', button: 'on its side', seconds: 6, confirms: 'one beep for 5 and 6, two for 7 and 8' },
+      },
+    ],
+    ports: [
+      wiredPort(
+        'lead',
+        ['jack-3.5', 'plug'],
+        [
+          ['TIP', 'pulse-out', logic3V3],
+          ['SLV', 'gnd', '@gnd'],
+        ],
+        { needed: true },
+      ),
+      wiredPort('usb', ['USB-C', 'socket'], [['VBUS', 'supply-in'], ['D+', 'usb'], ['D-', 'usb'], gnd], { label: 'USB' }),
+    ],
+    circuit: [load('charger', ['usb.1', '@gnd'], [0, 0.2, 0.3], [5, 4.5, 5.5])],
+    endpoints: [
+      { is: 'rc-out', id: 'PPM', pin: 'lead.1', formats: ['ppm'], channels: 8, lossSignal: [{ format: 'ppm', signal: 'no-frames' }] },
+      { is: 'usb', id: 'usb', as: 'device' },
+    ],
+    indications: [{ shows: 'green flash', means: 'running' }],
+    steps: [{ title: 'Centre', text: 'Look straight ahead and press the button once; the camera goes to its middle.' }],
+  }),
+];

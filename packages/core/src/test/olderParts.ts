@@ -1,0 +1,48 @@
+import { partKeyOf } from '../model/contentHash.ts';
+import type { Design } from '../model/design.ts';
+import type { PartKey } from '../model/ids.ts';
+import type { Part } from '../model/part.ts';
+
+/** A part as it was before parts came to state the facts of `partFacts`. */
+export function withoutFacts(part: Part): Part {
+  const { how: _how, spin: _spin, propeller: _propeller, radios, ...rest } = part;
+  return {
+    ...rest,
+    ...(radios === undefined ? {} : { radios: radios.map(({ diversityOf: _of, heading: _heading, ...radio }) => radio) }),
+    settings: part.settings.map(({ how: _way, ...spec }) => spec),
+    endpoints: part.endpoints.map((endpoint) => {
+      switch (endpoint.is) {
+        case 'rc-out': {
+          const { lossSignal: _signal, ...plain } = endpoint;
+          return plain;
+        }
+        case 'uart': {
+          const { clock: _clock, ...plain } = endpoint;
+          return plain;
+        }
+        case 'usb': {
+          const { as: _as, serial: _serial, ...plain } = endpoint;
+          return plain;
+        }
+        default:
+          return endpoint;
+      }
+    }),
+  };
+}
+
+/** The same aircraft with every item of an older revision, which states no facts. */
+export function ofOlderParts(design: Design): Design {
+  const parts = new Map(design.parts);
+  const older = new Map<PartKey, PartKey>();
+  const items = Object.values(design.aircraft.items).map((item) => {
+    const part = design.parts.get(item.part);
+    if (part === undefined) throw new Error(`${item.ref} is of an unknown part.`);
+    const was = withoutFacts(part);
+    const key = older.get(item.part) ?? partKeyOf(was);
+    older.set(item.part, key);
+    parts.set(key, parts.get(key) ?? was);
+    return { ...item, part: key };
+  });
+  return { ...design, parts, aircraft: { ...design.aircraft, items: Object.fromEntries(items.map((item) => [item.id, item])) } };
+}
