@@ -33,6 +33,7 @@ const pictures: readonly Picture[] = [
   { name: 'range', at: 'aircraft/saltmarsh/layout/range', stage: (page) => page.locator('.apexcharts-series path').first().waitFor() },
   { name: 'parts', at: 'aircraft/saltmarsh/parts' },
   { name: 'wiring', at: 'aircraft/reedbed/wiring' },
+  { name: 'chains', at: 'aircraft/reedbed/links' },
   { name: 'power', at: 'aircraft/saltmarsh/power?situation=cruise' },
   {
     name: 'faults',

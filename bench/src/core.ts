@@ -1,5 +1,6 @@
 import {
   asId,
+  chainsOf,
   engineGraph,
   findingsOf,
   graphOf,
@@ -61,6 +62,21 @@ function eachWireTakenOut(design: Design): readonly Design[] {
       return { ...design, aircraft: { ...aircraft, cables: { ...aircraft.cables, [cable.id]: { ...cable, conductors } } } };
     }),
   );
+}
+
+/** Every link from end to end, on a graph that is there. */
+export async function benchChains(): Promise<void> {
+  for (const [name, design, goal] of [
+    ['Saltmarsh', demo, '-'],
+    ['400 items, 1,000 cables', large, '50 ms'],
+  ] as const) {
+    const times: number[] = [];
+    for (let i = 0; i < 30; i++) {
+      const graph = graphOf(newVersion(design));
+      times.push(await timed(() => chainsOf(graph)));
+    }
+    report(`chains of ${name}`, statsOf(times), 'ms', goal);
+  }
 }
 
 /** Whether a chosen pin goes with each other pin of the sheet: what a person waits for when a pin is chosen. */

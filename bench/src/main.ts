@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { cpus } from 'node:os';
 import { join } from 'node:path';
 import { benchBundle } from './bundle.ts';
-import { benchChecks, benchLayout, benchPinChoice } from './core.ts';
+import { benchChains, benchChecks, benchLayout, benchPinChoice } from './core.ts';
 import { benchLarge } from './large.ts';
 import { benchPages } from './pages.ts';
 import { benchPlacement } from './placement.ts';
@@ -16,6 +16,7 @@ process.stdout.write(
   `${processors.length} x ${processors[0]?.model ?? 'unknown processor'}, Node ${process.version}, revision ${revision}\n\n`,
 );
 await benchChecks();
+await benchChains();
 await benchPower();
 await benchPinChoice();
 await benchLayout();

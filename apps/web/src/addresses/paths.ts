@@ -17,6 +17,7 @@ export const paths = {
   parts: (id: AircraftId) => pageAddress(id, 'parts'),
   wiring: (id: AircraftId) => pageAddress(id, 'wiring'),
   ladder: (id: AircraftId, cable: CableId) => pageAddress(id, 'wiring', cable),
+  links: (id: AircraftId) => pageAddress(id, 'links'),
   documents: (id: AircraftId) => pageAddress(id, 'documents'),
   booklet: (id: AircraftId) => pageAddress(id, 'documents', 'booklet'),
   document: (id: AircraftId, kind: string, subject: string) => pageAddress(id, 'documents', `${kind}/${subject}`),

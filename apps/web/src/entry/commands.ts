@@ -1,4 +1,5 @@
 import { addCommand } from './addCommand.ts';
+import { chainCommand } from './chainCommand.ts';
 import { mateCommand, partCommand } from './mateCommands.ts';
 import { lengthCommand } from './lengthCommand.ts';
 import { moveCommand } from './moveCommand.ts';
@@ -22,6 +23,7 @@ export const entryCommands: readonly EntryCommand[] = [
   printCommand,
   goCommand,
   scenarioCommand,
+  chainCommand,
   cutCommand,
   historyCommands,
 ];

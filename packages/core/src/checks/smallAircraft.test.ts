@@ -1,6 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import { sampleParts } from '../parts/catalogue.ts';
 import { smallAircraft } from '../test/smallAircraft.ts';
+import { graphOf } from '../graph/graphOf.ts';
+import { chainsOf, chainWords } from '../links/chains/chainsOf.ts';
 import { findingsOf } from './findingsOf.ts';
 
 /** Said too hard of what everybody does: one regulator for the servos, and the controller's ground beside a thick one. */
@@ -45,6 +47,12 @@ describe.each(designs)('%s', (_, design) => {
   it('is wired as it should be: nothing above a note', () => {
     const above = findingsOf(design).filter(({ severity, check }) => severity !== 'note' && !KNOWN_TOO_HARD.includes(check));
     expect(above.map(({ check, what }) => `${check}: ${what}`)).toEqual([]);
+  });
+
+  it('has every link from end to end', () => {
+    const graph = graphOf(design);
+    const astray = chainsOf(graph).filter(({ kind, state }) => state.is !== 'agrees' && (kind.isNeeded || state.is !== 'not-joined'));
+    expect(astray.map((chain) => chainWords(graph, chain))).toEqual([]);
   });
 });
 

@@ -133,7 +133,7 @@ describe('a part', () => {
     [
       'a route to nowhere',
       { ...gnss, routes: [{ from: 'UART', to: 'gone', transform: 'none' }] },
-      'A route goes through the endpoint "gone"',
+      'A route goes through "gone", which is neither an endpoint nor a radio of it.',
     ],
     ['a caution that nobody wrote', { ...gnss, cautions: ['beware'] }, 'The caution "beware" is not known.'],
   ])('with %s is told so', (_, part, words) => {

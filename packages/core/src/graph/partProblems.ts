@@ -146,7 +146,7 @@ function bankProblems(part: Part): string[] {
 }
 
 function wordProblems(part: Part): string[] {
-  const ids = new Set(part.endpoints.map(({ id }) => id));
+  const ids = new Set([...part.endpoints.map(({ id }) => id), ...(part.radios ?? []).map(({ id }) => id)]);
   return [
     ...settingsOf(part)
       .filter((spec) => spec.default !== undefined && !settingTakes(spec, spec.default))
@@ -154,7 +154,7 @@ function wordProblems(part: Part): string[] {
     ...part.routes
       .flatMap((route) => [route.from, route.to])
       .filter((id) => !ids.has(id))
-      .map((id) => `A route goes through the endpoint "${id}", which is not there.`),
+      .map((id) => `A route goes through "${id}", which is neither an endpoint nor a radio of it.`),
     ...namesOfFacts(part),
     ...(part.cautions ?? [])
       .filter((caution) => !Object.hasOwn(CAUTIONS, caution))
@@ -177,6 +177,11 @@ function namesOfFacts(part: Part): string[] {
     ...specs
       .filter(({ how }) => how?.is === 'menu' && how.over !== undefined && !ports.has(how.over))
       .map(({ id }) => `The setting "${id}" is set over a port that is not there.`),
+    ...part.endpoints
+      .filter(
+        (endpoint) => (endpoint.is === 'usb' || endpoint.is === 'network') && endpoint.port !== undefined && !ports.has(endpoint.port),
+      )
+      .map(({ id }) => `The endpoint "${id}" is on a port that is not there.`),
     ...radios
       .filter(
         ({ id, diversityOf }) => diversityOf !== undefined && (diversityOf === id || !radios.some((other) => other.id === diversityOf)),

@@ -19,7 +19,7 @@ import { FramePlanSchema, PlaceSchema, PointIdSchema } from './frame.ts';
 import { keyText } from './keys.ts';
 import { LIMITS } from './limits.ts';
 import { MateSchema } from './mate.ts';
-import { PortIdSchema } from './part.ts';
+import { PortIdSchema } from './portId.ts';
 import { needIds, type NeedId } from './needs.ts';
 import { oneOf } from './oneOf.ts';
 import { outputFunctions } from './outputFunctions.ts';

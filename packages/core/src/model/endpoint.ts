@@ -1,5 +1,6 @@
 import { type TSchema, Type } from '@sinclair/typebox';
 import { oneOf } from './oneOf.ts';
+import { PortIdSchema } from './portId.ts';
 import { PROTOCOL_IDS } from './protocolIds.ts';
 import { SettingIdSchema, WhenSchema } from './setting.ts';
 
@@ -21,7 +22,7 @@ const ProtocolOfferSchema = Type.Object(
   closed,
 );
 
-const SamplesPerBit = Type.Integer({ minimum: 1, maximum: 64 });
+const upTo64 = Type.Integer({ minimum: 1, maximum: 64 });
 
 /**
  * How a receiver tells that it lost the link: by a flag in its frames, by sending no frames or pulses, by preset channels that somebody
@@ -64,10 +65,15 @@ export function endpointSchema<N extends TSchema>(number: N) {
         inverts: Type.Union([Type.Literal('none'), Type.Literal('rx'), Type.Literal('both')]),
         maxBaud: number,
         software: Type.Optional(Type.Boolean()),
-        /** What its baud is divided from, and into how many samples it cuts a bit: its true baud is `mhz / (samples * n)`. */
+        /** What its baud is divided from, and into how many samples it cuts a bit: its true baud is `mhz / (samples * n)`, where n goes in the steps of its divider. */
         clock: Type.Optional(
           Type.Object(
-            { mhz: Type.Number({ exclusiveMinimum: 0, maximum: 1000 }), samplesPerBit: Type.Array(SamplesPerBit, { minItems: 1 }) },
+            {
+              mhz: Type.Number({ exclusiveMinimum: 0, maximum: 1000 }),
+              samplesPerBit: Type.Array(upTo64, { minItems: 1 }),
+              /** Steps of its divider in a whole one; 1 where nothing is said. */
+              dividerSteps: Type.Optional(upTo64),
+            },
             closed,
           ),
         ),
@@ -99,6 +105,8 @@ export function endpointSchema<N extends TSchema>(number: N) {
       {
         is: Type.Literal('usb'),
         ...base,
+        /** The port that it is on. */
+        port: Type.Optional(PortIdSchema),
         /** A device asks a host; a computer is one. */
         as: Type.Optional(Type.Union([Type.Literal('host'), Type.Literal('device')])),
         /** The serial ports that a device shows to its host, by the protocols they carry. Over USB there is no baud. */
@@ -137,6 +145,15 @@ export function endpointSchema<N extends TSchema>(number: N) {
     Type.Object({ is: Type.Literal('video-in'), ...base, pin, standards: texts, digital: Type.Optional(Type.Boolean()) }, closed),
     Type.Object({ is: Type.Literal('analog-sense'), ...base, pin, fullScaleV: number, purpose: Type.String() }, closed),
     Type.Object({ is: Type.Literal('analog-out'), ...base, pin, fullScaleV: number, purpose: Type.String() }, closed),
-    Type.Object({ is: Type.Literal('network'), ...base, roles: texts }, closed),
+    Type.Object(
+      {
+        is: Type.Literal('network'),
+        ...base,
+        roles: texts,
+        /** The port that it is on; none for a network inside a part, or through the air. */
+        port: Type.Optional(PortIdSchema),
+      },
+      closed,
+    ),
   ]);
 }

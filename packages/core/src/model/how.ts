@@ -1,7 +1,7 @@
 import { Type } from '@sinclair/typebox';
 import { stated } from '../text/numbers.ts';
-import { keyText } from './keys.ts';
 import { LIMITS } from './limits.ts';
+import { PortIdSchema } from './portId.ts';
 import type { Shape } from './shape.ts';
 
 const closed = { additionalProperties: false } as const;
@@ -24,7 +24,7 @@ export const HowSchema = Type.Union([
       /** As delivered. */
       password: Type.Optional(words),
       /** The port of the part by which the tool reaches it; over the air where none is named. */
-      over: Type.Optional(keyText('[A-Za-z0-9][A-Za-z0-9-]{0,19}')),
+      over: Type.Optional(PortIdSchema),
       confirms,
     },
     closed,

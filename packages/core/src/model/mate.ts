@@ -2,7 +2,7 @@ import { Type } from '@sinclair/typebox';
 import { plugGoesOnto, type Connector } from './connector.ts';
 import { ItemIdSchema, MateIdSchema } from './ids.ts';
 import { LIMITS } from './limits.ts';
-import { PortIdSchema } from './part.ts';
+import { PortIdSchema } from './portId.ts';
 import type { Shape } from './shape.ts';
 
 const closed = { additionalProperties: false } as const;

@@ -4,19 +4,16 @@ import { ConnectorSchema } from './connector.ts';
 import { endpointSchema } from './endpoint.ts';
 import { HowSchema } from './how.ts';
 import { PartIdSchema } from './ids.ts';
-import { keyText } from './keys.ts';
 import { LIMITS } from './limits.ts';
 import { oneOf } from './oneOf.ts';
 import { NumberParameter, SettingIdSchema, SettingSpecSchema, WhenSchema } from './setting.ts';
 import { partKinds } from './partKinds.ts';
+import { PortIdSchema } from './portId.ts';
 import { RadioTraitsSchema } from './radio.ts';
 import type { Shape } from './shape.ts';
 import { TargetSchema } from './target.ts';
 
 const closed = { additionalProperties: false } as const;
-
-/** Names a port within its part. */
-export const PortIdSchema = keyText('[A-Za-z0-9][A-Za-z0-9-]{0,19}');
 
 export const PIN_ROLES = [
   'gnd',
@@ -110,7 +107,7 @@ function portSchema<P extends TSchema>(pin: P) {
 
 const SignalRouteSchema = Type.Object(
   {
-    /** Endpoint ids of the same part: what comes in at `from` goes out at `to`. */
+    /** Endpoints of the same part, or its radios, by their ids: what comes in at `from` goes out at `to`. */
     from: SettingIdSchema,
     to: SettingIdSchema,
     transform: Type.Union([

@@ -29,9 +29,9 @@ export const benchParts: readonly Part[] = [
     ports: [usbSocket(1), usbSocket(2), ethernetPort('ETH', 'Ethernet')],
     circuit: [usbSupply(1), usbSupply(2)],
     endpoints: [
-      { is: 'usb', id: 'usb1', as: 'host' },
-      { is: 'usb', id: 'usb2', as: 'host' },
-      { is: 'network', id: 'ETH', roles: ['client', 'server'] },
+      { is: 'usb', id: 'usb1', port: 'usb1', as: 'host' },
+      { is: 'usb', id: 'usb2', port: 'usb2', as: 'host' },
+      { is: 'network', id: 'ETH', port: 'ETH', roles: ['client', 'server'] },
     ],
     steps: [
       {

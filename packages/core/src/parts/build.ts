@@ -69,6 +69,11 @@ export function wiredPort(
   };
 }
 
+/** A port of which one pin says more. */
+export function withPin({ port, links }: WiredPort, n: number, more: Partial<RawPin>): WiredPort {
+  return { port: { ...port, pins: port.pins.map((pin) => (pin.n === n ? { ...pin, ...more } : pin)) }, links };
+}
+
 /** Copper of 0 ohm from each pin to one inner node. */
 export function joined(node: `@${string}`, ...pinAddresses: readonly string[]): RawElement[] {
   return pinAddresses.map((pin) => ({

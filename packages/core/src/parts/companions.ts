@@ -63,7 +63,7 @@ export const companions: readonly Part[] = [
     endpoints: [
       uart('UART1', { tx: 'header.4', rx: 'header.5' }, speaks, { console: true }),
       uart('UART2', { tx: 'second.1', rx: 'second.2' }, speaks),
-      { is: 'usb', id: 'usb', as: 'host' },
+      { is: 'usb', id: 'usb', port: 'usb', as: 'host' },
       { is: 'network', id: 'net', roles: ['client', 'server', 'router'] },
     ],
   }),
@@ -93,7 +93,7 @@ export const companions: readonly Part[] = [
     how: portWays('UART1', 'serial'),
     endpoints: [
       uart('UART1', { tx: 'serial.2', rx: 'serial.3' }, speaks, { console: true }),
-      { is: 'network', id: 'ETH', roles: ['client', 'server', 'router'] },
+      { is: 'network', id: 'ETH', port: 'ETH', roles: ['client', 'server', 'router'] },
     ],
   }),
   samplePart({
@@ -116,7 +116,7 @@ export const companions: readonly Part[] = [
     how: portWays('FC', 'FC'),
     endpoints: [
       uart('FC', { tx: 'FC.3', rx: 'FC.2' }, speaks, { console: true, names: { label: 'controller' } }),
-      { is: 'usb', id: 'usb', as: 'host' },
+      { is: 'usb', id: 'usb', port: 'usb', as: 'host' },
       { is: 'network', id: 'net', roles: ['client', 'server', 'router'] },
     ],
   }),
@@ -139,8 +139,8 @@ export const companions: readonly Part[] = [
     how: portWays('UART1', 'header'),
     endpoints: [
       uart('UART1', { tx: 'header.2', rx: 'header.3' }, speaks, { console: true }),
-      { is: 'usb', id: 'usb', as: 'host' },
-      { is: 'network', id: 'ETH', roles: ['client', 'server', 'router'] },
+      { is: 'usb', id: 'usb', port: 'usb', as: 'host' },
+      { is: 'network', id: 'ETH', port: 'ETH', roles: ['client', 'server', 'router'] },
     ],
     indications: computerLights,
     steps: computerSteps,
@@ -175,7 +175,7 @@ export const companions: readonly Part[] = [
     endpoints: [
       uart('UART1', { tx: 'S1.3', rx: 'S1.2' }, speaks, { names: { label: 'serial 1' } }),
       uart('UART2', { tx: 'S2.3', rx: 'S2.2' }, [offer('transparent', 'both', 115_200, bauds)], { names: { label: 'serial 2' } }),
-      { is: 'network', id: 'ETH', roles: ['client', 'server', 'camera'] },
+      { is: 'network', id: 'ETH', port: 'ETH', roles: ['client', 'server', 'camera'] },
     ],
     indications: computerLights,
     steps: computerSteps,

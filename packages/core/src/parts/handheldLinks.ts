@@ -39,6 +39,7 @@ function airUnit(about: { readonly id: string; readonly name: string; readonly s
     how: inMenu(['data.baud', ...(data.cts === undefined ? [] : ['data.flow'])], 'ground handset', '"Link settings", "Air port"', {
       confirms: 'the handset shows the new speed beside the air unit',
     }),
+    routes: ['RC-out', 'RC', 'data', 'ETH'].map((from) => ({ from, to: 'air', transform: 'bridge' as const })),
     endpoints: [
       {
         is: 'rc-out',
@@ -51,7 +52,7 @@ function airUnit(about: { readonly id: string; readonly name: string; readonly s
       },
       uart('RC', { tx: 'RC.1' }, [offer('sbus', 'talker', 100_000)], { duplex: 'tx-only', exclusive: 'rc', names: { label: 'rc out' } }),
       uart('data', data, [offer('mavlink-2', 'both', 57_600, [57_600, 115_200])]),
-      { is: 'network', id: 'ETH', roles: ['camera'] },
+      { is: 'network', id: 'ETH', port: 'ETH', roles: ['camera'] },
       { is: 'air', id: 'air', band: '2.4 GHz class' },
     ],
     indications: [
@@ -97,7 +98,7 @@ export const handheldLinks: readonly Part[] = [
     ports: [wiredPort('usb', ['USB-C', 'socket'], [['VBUS', 'supply-in'], ['D+', 'usb'], ['D-', 'usb'], gnd], { label: 'USB' })],
     circuit: [load('charger', ['usb.1', '@gnd'], [0.1, 1.5, 2], [5, 4.5, 5.5])],
     endpoints: [
-      { is: 'usb', id: 'usb', as: 'device' },
+      { is: 'usb', id: 'usb', port: 'usb', as: 'device' },
       { is: 'network', id: 'local', roles: ['udp client', 'udp server'] },
       { is: 'air', id: 'air', band: '2.4 GHz class' },
     ],

@@ -54,7 +54,8 @@ export const partFacts: readonly PartFact[] = [
   {
     id: 'usb-serial',
     title: 'what its USB is',
-    statedOf: ({ endpoints }) => endpoints.flatMap((endpoint) => (endpoint.is === 'usb' ? [endpoint.as !== undefined] : [])),
+    statedOf: ({ endpoints }) =>
+      endpoints.flatMap((endpoint) => (endpoint.is === 'usb' ? [endpoint.as !== undefined && endpoint.port !== undefined] : [])),
   },
   {
     id: 'how-set',

@@ -29,6 +29,7 @@ export const pulseReceivers: readonly Part[] = [
       wiredPort('batt', ['pin-2.54', 'pins'], [['-', 'nc'], ['V', 'supply-in', '@v'], ground], { label: 'batt' }),
     ],
     circuit: [takes('@v')],
+    routes: [...[1, 2, 3, 4, 5, 6].map((n) => ({ from: 'rc', to: `ch${n}`, transform: 'bridge' as const }))],
     endpoints: servoRows([1, 2, 3, 4, 5, 6]),
     steps: [bind],
     cautions: receiverCautions,
@@ -48,6 +49,7 @@ export const pulseReceivers: readonly Part[] = [
       }),
     ],
     circuit: [takes('PPM.2')],
+    routes: [{ from: 'rc', to: 'PPM', transform: 'bridge' }],
     endpoints: [
       { is: 'rc-out', id: 'PPM', pin: 'PPM.1', formats: ['ppm'], channels: 8, lossSignal: [{ format: 'ppm', signal: 'no-frames' }] },
     ],
@@ -73,6 +75,10 @@ export const pulseReceivers: readonly Part[] = [
       wiredPort('batt', ['pin-2.54', 'pins'], [['-', 'nc'], ['V', 'supply-in', '@v'], ground], { label: 'batt' }),
     ],
     circuit: [takes('@v')],
+    routes: [
+      ...[1, 2, 3, 4, 5, 6, 7, 8].map((n) => ({ from: 'rc', to: `ch${n}`, transform: 'bridge' as const })),
+      { from: 'rc', to: 'tele', transform: 'bridge' },
+    ],
     endpoints: [
       ...servoRows([1, 2, 3, 4, 5, 6, 7, 8]),
       uart('tele', { tx: 'tele.1' }, [offer('single-wire-telemetry', 'both', 57_600)], {

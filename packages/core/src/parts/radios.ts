@@ -49,6 +49,7 @@ export const telemetryRadios: readonly Part[] = [
       over: 'UART',
       confirms: 'the tool finds both ends again',
     }),
+    routes: [{ from: 'UART', to: 'air', transform: 'bridge' }],
     endpoints: [
       uart('UART', { tx: 'UART.3', rx: 'UART.2' }, [offer('mavlink-2', 'both', 57_600, bauds)]),
       { is: 'air', id: 'air', band: '900 MHz class' },
@@ -81,6 +82,7 @@ export const telemetryRadios: readonly Part[] = [
       over: 'UART',
       confirms: 'the tool finds the radio again',
     }),
+    routes: [{ from: 'UART', to: 'air', transform: 'bridge' }],
     endpoints: [
       uart('UART', { tx: 'UART.3', rx: 'UART.2', cts: 'UART.4', rts: 'UART.5' }, [offer('mavlink-2', 'both', 57_600, bauds)]),
       { is: 'air', id: 'air', band: '433 MHz class' },
@@ -109,6 +111,7 @@ export const telemetryRadios: readonly Part[] = [
       password: 'tern',
       confirms: 'the menu says "stored"',
     }),
+    routes: [{ from: 'UART', to: 'air', transform: 'bridge' }],
     endpoints: [
       uart('UART', { tx: 'UART.5', rx: 'UART.4', cts: 'UART.3', rts: 'UART.2' }, [
         offer('mavlink-2', 'both', 115_200, [57_600, 115_200, 230_400]),
@@ -141,6 +144,11 @@ export const telemetryRadios: readonly Part[] = [
       password: 'sandbank',
       confirms: 'the port lamps go out and come on again',
     }),
+    routes: [
+      { from: 'S1', to: 'air', transform: 'bridge' },
+      { from: 'S2', to: 'air', transform: 'bridge' },
+      { from: 'ETH', to: 'air', transform: 'bridge' },
+    ],
     endpoints: [
       uart('S1', { tx: 'S1.2', rx: 'S1.3' }, [offer('transparent', 'both', 57_600, [57_600, 100_000, 115_200, 230_400, 460_800])], {
         names: { label: 'serial 1' },
@@ -148,7 +156,7 @@ export const telemetryRadios: readonly Part[] = [
       uart('S2', { tx: 'S2.2', rx: 'S2.3' }, [offer('transparent', 'both', 57_600, [57_600, 100_000, 115_200, 230_400, 460_800])], {
         names: { label: 'serial 2' },
       }),
-      { is: 'network', id: 'ETH', roles: ['host', 'client', 'server'] },
+      { is: 'network', id: 'ETH', port: 'ETH', roles: ['host', 'client', 'server'] },
       { is: 'air', id: 'air', band: '2.4 GHz class' },
     ],
     cautions,
@@ -167,8 +175,9 @@ export const telemetryRadios: readonly Part[] = [
     ],
     circuit: [load('modem', ['usb.1', '@gnd'], [0.1, 0.35, 1.2], [5, 4.6, 5.5], { law: 'constant-power' })],
     how: inMenu(['UART.baud', 'UART.frame'], 'commands of the modem', 'port speed and frame, then store', { over: 'usb' }),
+    routes: [{ from: 'usb', to: 'air', transform: 'bridge' }],
     endpoints: [
-      { is: 'usb', id: 'usb', as: 'device', serial: [['transparent']] },
+      { is: 'usb', id: 'usb', port: 'usb', as: 'device', serial: [['transparent']] },
       uart('UART', { tx: 'UART.1', rx: 'UART.2' }, [offer('transparent', 'both', 115_200, [9600, 57_600, 115_200])]),
       { is: 'air', id: 'air', band: 'cellular' },
       { is: 'network', id: 'net', roles: ['client'] },
@@ -197,6 +206,7 @@ export const telemetryRadios: readonly Part[] = [
       over: 'UART',
       confirms: 'both lights flash together',
     }),
+    routes: [{ from: 'UART', to: 'air', transform: 'bridge' }],
     endpoints: [
       uart('UART', { tx: 'UART.3', rx: 'UART.2', cts: 'UART.5', rts: 'UART.4' }, [offer('mavlink-2', 'both', 57_600, bauds)]),
       { is: 'air', id: 'air', band: '900 MHz class' },
@@ -238,11 +248,15 @@ export const telemetryRadios: readonly Part[] = [
     ],
     circuit: [load('radio', ['power.1', '@gnd'], [0.2, 0.4, 0.8], [12, 9, 30], { law: 'constant-power' })],
     how: inMenu(['COM.baud', 'COM.frame'], 'pages of the radio at 10.77.0.2', '"Serial"', { over: 'ETH', password: 'sandbank' }),
+    routes: [
+      { from: 'COM', to: 'air', transform: 'bridge' },
+      { from: 'ETH', to: 'air', transform: 'bridge' },
+    ],
     endpoints: [
       uart('COM', { tx: 'COM.1', rx: 'COM.2' }, [offer('transparent', 'both', 115_200, [9600, 19_200, 38_400, 57_600, 115_200])], {
         names: { label: 'serial' },
       }),
-      { is: 'network', id: 'ETH', roles: ['host', 'client', 'server'] },
+      { is: 'network', id: 'ETH', port: 'ETH', roles: ['host', 'client', 'server'] },
       { is: 'air', id: 'air', band: '2.4 GHz class' },
     ],
     indications: linkLights,
@@ -259,8 +273,9 @@ export const telemetryRadios: readonly Part[] = [
     radios: [pairRadio([5725, 5850], [27, -88], { antenna: 'crossed-loops', groundAntenna: 'plate', atMm: [0, 0, 35] })],
     ports: [wiredPort('power', ['locking-2.0', 'socket'], [['V', 'supply-in'], gnd], { needed: true }), ethernetPort('ETH', 'Ethernet')],
     circuit: [load('radio', ['power.1', '@gnd'], [0.25, 0.45, 0.7], [12, 9, 26], { law: 'constant-power' })],
+    routes: [{ from: 'ETH', to: 'air', transform: 'bridge' }],
     endpoints: [
-      { is: 'network', id: 'ETH', roles: ['host'] },
+      { is: 'network', id: 'ETH', port: 'ETH', roles: ['host'] },
       { is: 'air', id: 'air', band: '5.8 GHz class' },
     ],
     indications: linkLights,

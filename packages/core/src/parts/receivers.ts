@@ -1,5 +1,5 @@
 import type { Part } from '../model/part.ts';
-import { load, logic3V3, logic5V, offer, pairRadio, samplePart, uart, wiredPort } from './build.ts';
+import { load, logic3V3, logic5V, offer, pairRadio, samplePart, uart, wiredPort, withPin } from './build.ts';
 import {
   bind,
   crsfTalker,
@@ -29,6 +29,10 @@ export const serialReceivers: readonly Part[] = [
       wiredPort('SBUS', ['pin-2.54', 'pins'], [ground, ['V', 'supply-in'], ['S', 'tx', logic3V3]], { signalRow: 'outer', needed: true }),
     ],
     circuit: [takes('SBUS.2')],
+    routes: [
+      { from: 'rc', to: 'SBUS', transform: 'bridge' },
+      { from: 'rc', to: 'SBUS-RC', transform: 'bridge' },
+    ],
     endpoints: sbusTalker('SBUS.3'),
     steps: [bind],
     cautions: receiverCautions,
@@ -51,6 +55,13 @@ export const serialReceivers: readonly Part[] = [
       }),
     ],
     circuit: [takes('main.1')],
+    routes: [
+      { from: 'rc', to: 'SBUS', transform: 'bridge' },
+      { from: 'rc', to: 'SBUS-RC', transform: 'bridge' },
+      { from: 'rc', to: 'TAP', transform: 'bridge' },
+      { from: 'rc', to: 'TAP-RC', transform: 'bridge' },
+      { from: 'rc', to: 'TR', transform: 'bridge' },
+    ],
     endpoints: [
       ...sbusTalker('main.3'),
       ...sbusTalker('tap.1', false, 'TAP'),
@@ -73,6 +84,10 @@ export const serialReceivers: readonly Part[] = [
       }),
     ],
     circuit: [load('receiver', ['UART.2', '@gnd'], [0.05, 0.09, 0.16], [5, 4, 5.5])],
+    routes: [
+      { from: 'rc', to: 'UART', transform: 'bridge' },
+      { from: 'rc', to: 'UART-RC', transform: 'bridge' },
+    ],
     endpoints: crsfTalker('UART.4', 'UART.3', 'UART'),
     indications: [
       { shows: 'two quick flashes', means: 'waiting to bind' },
@@ -102,6 +117,10 @@ export const serialReceivers: readonly Part[] = [
       ...rowPorts([1, 2, 3, 4, 5, 6], logic5V),
     ],
     circuit: [takes('@v')],
+    routes: [
+      { from: 'rc', to: 'SBUS', transform: 'bridge' },
+      { from: 'rc', to: 'SBUS-RC', transform: 'bridge' },
+    ],
     endpoints: [
       ...sbusTalker('SBUS.1'),
       { is: 'analog-out', id: 'RSSI', pin: 'RSSI.1', fullScaleV: 3.3, purpose: 'signal strength' },
@@ -133,11 +152,22 @@ export const serialReceivers: readonly Part[] = [
     ],
     radios: [pairRadio([2400, 2483.5], [17, -107], { id: 'rc', title: 'sticks', atMm: [0, 0, 20] }), secondAntenna],
     ports: [
-      wiredPort('out', ['locking-1.25', 'socket'], [['V', 'supply-in'], ['S', 'tx', logic3V3], ['R', 'rx', logic3V3], ground], {
-        needed: true,
-      }),
+      withPin(
+        wiredPort('out', ['locking-1.25', 'socket'], [['V', 'supply-in'], ['S', 'tx', logic3V3], ['R', 'rx', logic3V3], ground], {
+          needed: true,
+        }),
+        2,
+        { becomes: [{ when: { setting: 'output', in: ['ppm'] }, role: 'pulse-out', label: 'S' }] },
+      ),
     ],
     circuit: [load('receiver', ['out.1', '@gnd'], [0.05, 0.08, 0.14], [5, 4.2, 8.4])],
+    routes: [
+      { from: 'rc', to: 'SBUS', transform: 'bridge' },
+      { from: 'rc', to: 'SBUS-RC', transform: 'bridge' },
+      { from: 'rc', to: 'CRSF', transform: 'bridge' },
+      { from: 'rc', to: 'CRSF-RC', transform: 'bridge' },
+      { from: 'rc', to: 'PPM', transform: 'bridge' },
+    ],
     endpoints: [
       ...sbusTalker('out.2', undefined, 'SBUS', { setting: 'output', in: ['sbus'] }),
       ...crsfTalker('out.2', 'out.3', 'CRSF', { setting: 'output', in: ['crsf'] }),
@@ -172,6 +202,10 @@ export const serialReceivers: readonly Part[] = [
       wiredPort('SAT', ['locking-1.5', 'socket'], [['3V3', 'supply-in'], ground, ['S', 'tx', logic3V3]], { label: 'sat', needed: true }),
     ],
     circuit: [load('receiver', ['SAT.1', '@gnd'], [0.018, 0.02, 0.03], [3.3, 3, 3.6])],
+    routes: [
+      { from: 'rc', to: 'SAT', transform: 'bridge' },
+      { from: 'rc', to: 'SAT-RC', transform: 'bridge' },
+    ],
     endpoints: [
       {
         is: 'rc-out',

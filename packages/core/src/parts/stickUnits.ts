@@ -85,7 +85,7 @@ export const stickUnits: readonly Part[] = [
         lossSignal: [{ format: 'sbus', signal: 'no-frames' }],
       },
       { is: 'rc-in', id: 'trainer', pin: 'trainer.1', formats: ['ppm'] },
-      { is: 'usb', id: 'usb', as: 'device' },
+      { is: 'usb', id: 'usb', port: 'usb', as: 'device' },
       { is: 'air', id: 'air', band: '2.4 GHz class' },
     ],
     indications: [
@@ -187,7 +187,7 @@ export const stickUnits: readonly Part[] = [
     circuit: [load('charger', ['usb.1', '@gnd'], [0, 0.2, 0.3], [5, 4.5, 5.5])],
     endpoints: [
       { is: 'rc-out', id: 'PPM', pin: 'lead.1', formats: ['ppm'], channels: 8, lossSignal: [{ format: 'ppm', signal: 'no-frames' }] },
-      { is: 'usb', id: 'usb', as: 'device' },
+      { is: 'usb', id: 'usb', port: 'usb', as: 'device' },
     ],
     indications: [{ shows: 'green flash', means: 'running' }],
     steps: [{ title: 'Centre', text: 'Look straight ahead and press the button once; the camera goes to its middle.' }],

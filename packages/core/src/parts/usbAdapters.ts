@@ -72,7 +72,7 @@ export const usbAdapters: readonly Part[] = [
       },
     ],
     endpoints: [
-      { is: 'usb', id: 'usb', as: 'device', serial: [['transparent']] },
+      { is: 'usb', id: 'usb', port: 'usb', as: 'device', serial: [['transparent']] },
       uart('serial', { tx: 'serial.4', rx: 'serial.5', cts: 'serial.2', rts: 'serial.6' }, [
         offer('transparent', 'both', 115_200, standardBauds),
       ]),
@@ -106,8 +106,8 @@ export const usbAdapters: readonly Part[] = [
     ports: [plug, ethernetPort('ETH', 'Ethernet')],
     circuit: [load('chip', ['@vbus', '@gnd'], [0.05, 0.12, 0.2], [5, 4.4, 5.5])],
     endpoints: [
-      { is: 'usb', id: 'usb', as: 'device' },
-      { is: 'network', id: 'ETH', roles: ['host'] },
+      { is: 'usb', id: 'usb', port: 'usb', as: 'device' },
+      { is: 'network', id: 'ETH', port: 'ETH', roles: ['host'] },
     ],
     routes: [{ from: 'usb', to: 'ETH', transform: 'bridge' }],
     indications: [{ shows: 'amber flicker', means: 'data passes' }],

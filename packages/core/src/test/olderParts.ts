@@ -21,7 +21,11 @@ export function withoutFacts(part: Part): Part {
           return plain;
         }
         case 'usb': {
-          const { as: _as, serial: _serial, ...plain } = endpoint;
+          const { as: _as, serial: _serial, port: _port, ...plain } = endpoint;
+          return plain;
+        }
+        case 'network': {
+          const { port: _port, ...plain } = endpoint;
           return plain;
         }
         default:

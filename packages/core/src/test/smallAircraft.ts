@@ -115,7 +115,7 @@ function surveyor(): Design {
   bench.add('recorder-ground-network', 'recorder', {}, 'ground');
   bench.wire('BAT1 main', 'PM1 battery', 'meaning', 100);
   bench.wire('PM1 load', 'PWR1 battery', 'meaning', 100);
-  bench.wire('PM1 out', 'FC1 PWR1', 'meaning', 150);
+  bench.wire('PM1 out', 'FC1 PWR2', 'meaning', 150);
   bench.wire('PM1 aux-a', 'CC1 power', 'meaning', 200);
   bench.wire('PM1 aux-b', 'RADIO2 power', 'meaning', 200);
   bench.wire('PWR1 b1', 'ESC1 power', 'meaning', 60);

@@ -1,8 +1,12 @@
+import { serialFacets } from '../../links/chains/serialFacets.ts';
 import { percent } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { endName, serialHops, type Hearing, type SerialEnd, type SerialHop } from '../../links/serialHops.ts';
 import { protocols } from '../../links/protocols.ts';
-import { baudsAgree, BAUD_TOLERANCE, canTakeBaud, offersInForce, serialSetup } from '../../links/serialSetup.ts';
+import { isPortAlone, polarityOf } from '../../links/polarity.ts';
+import { protocolsDiffer, spokenAt } from '../../links/serialAgreement.ts';
+import { baudsAgree, BAUD_TOLERANCE, canTakeBaud, serialSetup } from '../../links/serialSetup.ts';
+import { fixedBaudAt, probesBaud } from '../../links/baudInForce.ts';
 import type { ProtocolId } from '../../model/protocolIds.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 import { endSubject, setAtEnd } from './serialRemedies.ts';
@@ -15,10 +19,12 @@ export const baudMismatch: Check = {
   run: ({ graph }) => serialHops(graph).flatMap((hop) => baudsOf(graph, hop)),
 };
 
-function baudsOf(graph: Graph, { a, b }: SerialHop): Saying[] {
+function baudsOf(graph: Graph, hop: SerialHop): Saying[] {
+  const { a, b } = hop;
   const [atA, atB] = [serialSetup(a.entry.item, a.endpoint), serialSetup(b.entry.item, b.endpoint)];
-  const [baudA, baudB] = [atA.baud, atB.baud];
-  if (baudA === undefined || baudB === undefined || baudsAgree(baudA, baudB)) return [];
+  const [baudA, baudB] = [fixedBaudAt(graph, a) ?? atA.baud, fixedBaudAt(graph, b) ?? atB.baud];
+  if (probesBaud(hop) || baudA === undefined || baudB === undefined) return [];
+  if (baudsAgree(baudA, baudB)) return clocksApart(graph, hop);
   // With another protocol the baud will be another one too: one thing after the other.
   if (protocolsDiffer(a, b)) return [];
   const setTo = (end: SerialEnd, protocol: typeof atA.protocol, baud: number): Remedy[] =>
@@ -38,6 +44,31 @@ function baudsOf(graph: Graph, { a, b }: SerialHop): Saying[] {
   ];
 }
 
+/** Both ends are set alike, and what their clocks make of it is too far apart. */
+function clocksApart(graph: Graph, hop: SerialHop): Saying[] {
+  const clock = serialFacets(graph, hop).find(({ id, verdict }) => id === 'clock' && verdict === 'differ');
+  if (clock === undefined) return [];
+  const { a, b } = hop;
+  const made = [
+    { end: a, value: clock.a.value },
+    { end: b, value: clock.b.value },
+  ].filter(({ value }) => value !== undefined);
+  return [
+    {
+      severity: 'mend',
+      where: [endSubject(a), endSubject(b)],
+      what: `The clocks of ${endName(a)} and ${endName(b)} do not make the same baud: ${made.map(({ end, value }) => `${endName(end)} makes ${value ?? '?'}`).join(', ')}.`,
+      evidence: made.map(({ end, value }) => ({
+        label: endName(end),
+        value: value ?? '?',
+        limit: `${percent(BAUD_TOLERANCE)} apart at most`,
+      })),
+      why: 'The last bits of a byte are read in the wrong place. Another baud divides better from these clocks.',
+      discriminator: 'clock',
+    },
+  ];
+}
+
 /** Two ends that are set to different protocols, or one that is set to what the other never speaks. */
 export const protocolMismatch: Check = {
   id: 'link.protocol-mismatch',
@@ -45,17 +76,6 @@ export const protocolMismatch: Check = {
   title: 'Protocols differ',
   run: ({ graph }) => serialHops(graph).flatMap((hop) => protocolsOf(graph, hop)),
 };
-
-function spokenAt({ entry, endpoint }: SerialEnd): readonly ProtocolId[] {
-  return offersInForce(entry.item, endpoint).map((offer) => offer.protocol);
-}
-
-/** No protocol is in force at both ends, and at least one end has chosen. */
-function protocolsDiffer(a: SerialEnd, b: SerialEnd): boolean {
-  const [inA, inB] = [spokenAt(a), spokenAt(b)];
-  if ([...inA, ...inB].includes('transparent') || inA.some((protocol) => inB.includes(protocol))) return false;
-  return [a, b].some(({ entry, endpoint }) => serialSetup(entry.item, endpoint).protocol !== undefined);
-}
 
 function protocolsOf(graph: Graph, { a, b }: SerialHop): Saying[] {
   if (!protocolsDiffer(a, b)) return [];
@@ -146,28 +166,4 @@ function upsideDown(hearing: Hearing): Saying[] {
       discriminator: `${from.entry.item.id} ${from.endpoint.id}`,
     },
   ];
-}
-
-/** How a signal leaves, arrives and is wanted; undefined when the listener turns it itself or nothing is known. */
-export function polarityOf({
-  from,
-  to,
-  inversions,
-}: Hearing): { readonly sent: boolean; readonly arrives: boolean; readonly wanted: boolean } | undefined {
-  if (to.endpoint.inverts !== 'none') return undefined;
-  const spoken = offersInForce(from.entry.item, from.endpoint);
-  const heard = offersInForce(to.entry.item, to.endpoint);
-  const pair = spoken
-    .filter((offer) => offer.as !== 'listener')
-    .map((offer) => ({ offer, ear: heard.find((candidate) => candidate.protocol === offer.protocol) }))
-    .find(({ ear }) => ear !== undefined);
-  if (pair?.ear === undefined || from.endpoint.inverts === 'both') return undefined;
-  const sent = pair.offer.inverted ?? protocols[pair.offer.protocol].inverted;
-  const wanted = pair.ear.inverted ?? protocols[pair.ear.protocol].inverted;
-  return { sent, arrives: inversions % 2 === 1 ? !sent : sent, wanted };
-}
-
-/** A plain wire to a controller's port that cannot invert: that is a fact of the port, which another check tells. */
-export function isPortAlone({ to, inversions }: Hearing): boolean {
-  return inversions === 0 && to.entry.part?.kind === 'controller';
 }

@@ -2,6 +2,7 @@ import type { Check } from '../finding.ts';
 import { consoleInTheWay } from './console.ts';
 import { baudMismatch, frameMismatch, inversionMismatch, protocolMismatch } from './hopMismatch.ts';
 import { portNames } from './portNames.ts';
+import { rcFormat } from './rcFormat.ts';
 import { portUnsuitable } from './portUnsuitable.ts';
 
 /** Every check of the serial links: ends that agree, and ports that suit. A new one is a file here and its name in this list. */
@@ -12,5 +13,6 @@ export const linkChecks: readonly Check[] = [
   inversionMismatch,
   frameMismatch,
   consoleInTheWay,
+  rcFormat,
   portNames,
 ];

@@ -4,7 +4,7 @@ import { endName, serialHops, type SerialEnd, type SerialHop } from '../../links
 import { offersInForce, serialSetup } from '../../links/serialSetup.ts';
 import { protocols } from '../../links/protocols.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
-import { isPortAlone, polarityOf } from './hopMismatch.ts';
+import { isPortAlone, polarityOf } from '../../links/polarity.ts';
 import { endSubject, freePortsBeside, moveToPort } from './serialRemedies.ts';
 
 /** A controller's port that is not able to do what is joined to it. */

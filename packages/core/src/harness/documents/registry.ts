@@ -7,6 +7,7 @@ import { cutList, wasteChoice } from './cutList.ts';
 import type { DocumentKind, DocumentSubject } from './documentKind.ts';
 import { balanceSheet, placementSheet } from './layoutSheets.ts';
 import { labelSheet } from './labelSheet.ts';
+import { linkSheet } from './linkSheet.ts';
 import { outputCard } from './outputCard.ts';
 import { pinTable } from './pinTable.ts';
 import { portCard } from './portCard.ts';
@@ -51,6 +52,12 @@ export const harnessDocuments: readonly DocumentKind[] = [
     summary: 'Every output of a controller with its bank, its function and what is on it.',
     subjects: controllersOf,
     build: (graph, subject) => outputCard(graph, asId<ItemId>(subject)),
+  },
+  {
+    id: 'links',
+    title: 'Link sheet',
+    summary: 'Every link hop by hop, with what is set at both ends and how it is set.',
+    ...ofHarness(linkSheet),
   },
   {
     id: 'pin-table',

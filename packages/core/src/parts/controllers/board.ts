@@ -142,7 +142,9 @@ export function usbPort(serialPorts: 1 | 2 = 1): BoardPort {
     ['GND', 'gnd', '@gnd'],
   ];
   const serial: ProtocolId[][] = serialPorts === 1 ? [['mavlink-2']] : [['mavlink-2'], ['transparent']];
-  return boardPort('usb', ['USB-C', 'socket'], rows, { label: 'USB', side: 'rear' }, [{ is: 'usb', id: 'usb', as: 'device', serial }]);
+  return boardPort('usb', ['USB-C', 'socket'], rows, { label: 'USB', side: 'rear' }, [
+    { is: 'usb', id: 'usb', port: 'usb', as: 'device', serial },
+  ]);
 }
 
 export interface Bank {
@@ -201,15 +203,20 @@ type BoardSpec = Omit<Part, 'id' | 'kind' | 'source' | 'settings' | 'ports' | 'c
   readonly target: string;
   /** What the bauds of the chip's own UARTs are divided from, in MHz, by the name of the UART. */
   readonly uartMhz: (chip: string) => number;
+  /** Steps of their dividers in a whole one; 1 where nothing is said. */
+  readonly dividerSteps?: number;
   readonly mounting?: NonNullable<Part['board']>['mounting'];
 };
 
 /** A controller from its ports. */
 export function controllerBoard(spec: BoardSpec): Part {
-  const { ports, circuit, more = [], settings = [], routes = [], sensors, target, uartMhz, mounting, ...rest } = spec;
+  const { ports, circuit, more = [], settings = [], routes = [], sensors, target, uartMhz, dividerSteps, mounting, ...rest } = spec;
   const clocked = (endpoint: RawEndpoint): RawEndpoint =>
     endpoint.is === 'uart' && endpoint.names.chip !== undefined
-      ? { ...endpoint, clock: { mhz: uartMhz(endpoint.names.chip), samplesPerBit: [16, 8] } }
+      ? {
+          ...endpoint,
+          clock: { mhz: uartMhz(endpoint.names.chip), samplesPerBit: [16, 8], ...(dividerSteps === undefined ? {} : { dividerSteps }) },
+        }
       : endpoint;
   return {
     ...rest,

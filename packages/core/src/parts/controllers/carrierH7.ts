@@ -183,5 +183,6 @@ export const carrierH7 = controllerBoard({
   ],
   target: 'ESTUARY7',
   uartMhz: () => 120,
+  dividerSteps: 16,
   sensors: ['IMU', 'second IMU', 'third IMU', 'barometer', 'second barometer', 'compass'],
 });

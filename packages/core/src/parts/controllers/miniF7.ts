@@ -93,6 +93,7 @@ export const miniF7 = controllerBoard({
   circuit: [supplyOrUsb('power-inputs', '@pm', '@5v'), fuse('port-fuse', '@5v', '@port', 1), boardLoad('@5v', 0.2)],
   target: 'TEAL7',
   uartMhz: f7Mhz,
+  dividerSteps: 16,
   sensors: ['IMU', 'barometer'],
   mounting: { imuFrame: 'x to the arrow, y to the right of it, z down through the board', upsideDown: true },
 });

@@ -69,5 +69,6 @@ export const rowsF7 = controllerBoard({
   circuit: [supplyOrUsb('power-inputs', '@pm', '@5v'), fuse('port-fuse', '@5v', '@port', 1), boardLoad('@5v', 0.18)],
   target: 'REED7',
   uartMhz: f7Mhz,
+  dividerSteps: 16,
   sensors: ['IMU', 'barometer'],
 });

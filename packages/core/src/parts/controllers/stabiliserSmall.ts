@@ -79,6 +79,7 @@ export const stabiliserSmall = controllerBoard({
   ],
   target: 'WREN3',
   uartMhz: () => 48,
+  dividerSteps: 16,
   sensors: ['IMU'],
   mounting: { imuFrame: 'x towards the outputs, y to the right of them, z down through the label', upsideDown: true },
   indications: [

@@ -132,5 +132,6 @@ export const stackF4 = controllerBoard({
   routes: [{ from: 'cam', to: 'vid', transform: 'overlay' }],
   target: 'SNIPE4',
   uartMhz: f4Mhz,
+  dividerSteps: 16,
   sensors: ['IMU'],
 });

@@ -189,5 +189,6 @@ export const wingBoardF4 = controllerBoard({
   routes: [{ from: 'cam', to: 'vid', transform: 'overlay' }],
   target: 'PLOVER4',
   uartMhz: f4Mhz,
+  dividerSteps: 16,
   sensors: ['IMU', 'barometer', 'battery voltage', 'battery current'],
 });

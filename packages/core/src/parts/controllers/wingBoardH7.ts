@@ -221,5 +221,6 @@ export const wingBoardH7 = controllerBoard({
   routes: [{ from: 'cam', to: 'vid', transform: 'overlay' }],
   target: 'CURLEW7',
   uartMhz: () => 120,
+  dividerSteps: 16,
   sensors: ['IMU', 'second IMU', 'barometer', 'battery voltage', 'battery current'],
 });

@@ -131,6 +131,6 @@ export const cameras: readonly Part[] = [
       }),
     ],
     circuit: [load('camera', ['main.5', '@gnd'], [0.2, 0.3, 0.4], [12, 9, 16], { law: 'constant-power' })],
-    endpoints: [{ is: 'network', id: 'stream', roles: ['server'] }],
+    endpoints: [{ is: 'network', id: 'stream', port: 'main', roles: ['server'] }],
   }),
 ];

@@ -48,7 +48,7 @@ export const screens: readonly Part[] = [
       ethernetPort('ETH', 'Ethernet'),
     ],
     circuit: [load('recorder', ['power.1', '@gnd'], [0.6, 0.9, 1.3], [12, 9, 26], { law: 'constant-power' })],
-    endpoints: [{ is: 'network', id: 'ETH', roles: ['client', 'server'] }, air],
+    endpoints: [{ is: 'network', id: 'ETH', port: 'ETH', roles: ['client', 'server'] }, air],
     indications: [{ shows: 'red dot on the screen', means: 'recording' }],
     steps: [{ title: 'Room on the card', text: 'Format the card before the flight day; the screen shows the minutes that are left.' }],
     cautions: ['antenna-before-power', 'radio-rules'],

@@ -23,6 +23,7 @@ function analogTransmitter(about: About, rows: readonly Row[], [amperes, volts]:
       ...(controlPin === undefined ? [] : [control(controlPin)]),
       air,
     ],
+    routes: [{ from: 'vid', to: 'air', transform: 'bridge' }],
     cautions,
   });
 }

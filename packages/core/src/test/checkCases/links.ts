@@ -39,6 +39,20 @@ export const linkCases: CheckCases = {
       return one.design;
     },
   },
+  'rc.format-unsupported': {
+    wrong: () => {
+      const one = powered();
+      one.add('receiver-settable', 'RC');
+      one.wire('RX1 out', 'FC1 S2');
+      return set(one.design, 'RX1', 'output', 'ppm');
+    },
+    right: () => {
+      const one = powered();
+      one.add('receiver-settable', 'RC');
+      one.wire('RX1 out', 'FC1 S2');
+      return one.design;
+    },
+  },
   'link.protocol-mismatch': {
     wrong: () => {
       const one = powered('gnss-serial');

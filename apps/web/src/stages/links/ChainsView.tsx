@@ -1,0 +1,105 @@
+import { useMemo, useState } from 'react';
+import { chainsOf, chainWords, type Chain, type Graph } from '@wired-falcon/core';
+import { useSelection } from '../../selection/SelectionContext.tsx';
+import { useGraph } from '../../session/SessionContext.tsx';
+import { HopTiles } from './HopTiles.tsx';
+
+/** Every link from end to end, one line each: hops as facing half-tiles that meet where the ends agree. */
+export function ChainsView() {
+  const graph = useGraph();
+  const chains = useMemo(() => chainsOf(graph), [graph]);
+  const [isOnlyOpen, setOnlyOpen] = useState(false);
+  const begun = chains.filter(({ state }) => state.is !== 'not-joined' || state.begun);
+  const shown = inOrder(begun).filter(({ kind, state }) => !isOnlyOpen || isAstray(kind.isNeeded, state.is));
+  return (
+    <section data-scroll className="min-h-0 overflow-y-auto px-5 py-4" aria-label="Chains" data-testid="chains">
+      <h2 className="text-lg font-bold">Chains</h2>
+      <p className="mt-1 max-w-prose text-[13px] text-ink2">
+        Every link from end to end, as the aircraft is wired and set. Two halves that meet agree; two that are apart do not. Choose a half
+        to see its item and what is set there.
+      </p>
+      {chains.length === 0 ? (
+        <p className="mt-3 max-w-prose">
+          No link yet. Links are not drawn: they follow from what is in the aircraft. Add a controller and a receiver, and their chain is
+          here as soon as they are wired.
+        </p>
+      ) : (
+        <>
+          <label className="no-print mt-2 flex items-center gap-2 text-[13px]">
+            <input type="checkbox" checked={isOnlyOpen} onChange={(event) => setOnlyOpen(event.target.checked)} />
+            Only what does not hold yet
+          </label>
+          {shown.length === 0 && (
+            <p className="mt-3">{isOnlyOpen ? 'Every chain holds from end to end.' : 'Nothing of it is wired yet.'}</p>
+          )}
+          <ul className="mt-2">
+            {shown.map((chain) => (
+              <ChainLine key={chain.key} chain={chain} graph={graph} />
+            ))}
+          </ul>
+          <NotBegun graph={graph} chains={chains.filter((chain) => !begun.includes(chain))} />
+        </>
+      )}
+    </section>
+  );
+}
+
+/** What does not hold comes first. */
+const ORDER: readonly Chain['state']['is'][] = ['breaks', 'not-joined', 'open', 'agrees'];
+
+function inOrder(chains: readonly Chain[]): readonly Chain[] {
+  return [...chains].sort((a, b) => ORDER.indexOf(a.state.is) - ORDER.indexOf(b.state.is));
+}
+
+/** True for a chain that is to be looked at; one that may be left unused is not, as long as nothing disagrees. */
+function isAstray(isNeeded: boolean, state: Chain['state']['is']): boolean {
+  return state === 'breaks' || state === 'open' || (state === 'not-joined' && isNeeded);
+}
+
+const STATE_WORDS: Readonly<Record<Chain['state']['is'], string>> = {
+  agrees: 'agrees',
+  breaks: 'breaks',
+  open: 'not set yet',
+  'not-joined': 'not joined',
+};
+
+function ChainLine({ chain, graph }: { readonly chain: Chain; readonly graph: Graph }) {
+  const { kind, state, hops, item } = chain;
+  const { selection } = useSelection();
+  const isOfSelected = selection.is === 'item' && graph.items[item]?.item.id === selection.item;
+  const ref = graph.items[item]?.item.ref ?? '?';
+  const isAlarm = state.is === 'breaks';
+  return (
+    <li
+      className={`border-b border-rule py-3 ${isOfSelected ? 'border-l-2 border-l-rust pl-3' : ''}`}
+      data-chain={`${ref} ${kind.id}`}
+      data-state={state.is}
+      ref={(line) => {
+        if (isOfSelected && line?.previousElementSibling?.hasAttribute('data-of-selected') !== true)
+          line?.scrollIntoView({ block: 'nearest' });
+      }}
+      {...(isOfSelected ? { 'data-of-selected': true } : {})}
+    >
+      <h3 className="flex flex-wrap items-baseline gap-x-3 text-[14px]">
+        <span className="font-bold">{ref}</span>
+        <span>{kind.title}</span>
+        <span className={`text-[12.5px] ${isAlarm ? 'font-semibold text-rust' : 'text-ink2'}`}>{STATE_WORDS[state.is]}</span>
+      </h3>
+      {state.is !== 'agrees' && <p className={`mt-0.5 text-[13px] ${isAlarm ? 'text-rust' : ''}`}>{chainWords(graph, chain)}</p>}
+      {hops.length > 0 && (
+        <ol className="mt-2 flex flex-wrap items-stretch gap-x-2 gap-y-3">
+          {hops.map((hop, i) => (
+            <HopTiles key={i} hop={hop} />
+          ))}
+        </ol>
+      )}
+    </li>
+  );
+}
+
+/** Links of items at which nothing is joined yet: one line for all. */
+function NotBegun({ chains, graph }: { readonly chains: readonly Chain[]; readonly graph: Graph }) {
+  if (chains.length === 0) return null;
+  const names = [...new Set(chains.map(({ item, kind }) => `${graph.items[item]?.item.ref ?? '?'} (${kind.title})`))];
+  return <p className="mt-3 text-[13px] text-ink2">Not wired yet: {names.join(', ')}.</p>;
+}

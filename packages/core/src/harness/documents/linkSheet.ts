@@ -1,0 +1,64 @@
+import type { Graph } from '../../graph/graph.ts';
+import { chainsOf, chainWords } from '../../links/chains/chainsOf.ts';
+import { hopEndName, MEDIA, type Facet, type Hop, type HopEnd } from '../../links/chains/hop.ts';
+import { howText } from '../../model/how.ts';
+import { settingsOf } from '../../model/settingsOf.ts';
+import type { Sheet } from './sheet.ts';
+
+/** Every link from end to end with what is set at both ends of each hop, and how it is set: what radios and ports are set up by. */
+export function linkSheet(graph: Graph): Sheet {
+  const chains = chainsOf(graph).filter(({ state }) => state.is !== 'not-joined' || state.begun);
+  return {
+    title: `Links ${graph.design.aircraft.name}`,
+    subtitle: 'Hop by hop, from the far end to the controller',
+    columns: [
+      { title: 'Link', kind: 'words' },
+      { title: 'Over', kind: 'words' },
+      { title: 'End', kind: 'value' },
+      { title: 'Set there', kind: 'value' },
+      { title: 'How', kind: 'words' },
+      { title: 'Other end', kind: 'value' },
+      { title: 'Set there', kind: 'value' },
+      { title: 'How', kind: 'words' },
+      { title: 'State', kind: 'words' },
+    ],
+    rows: chains.flatMap((chain) => {
+      const name = `${graph.items[chain.item]?.item.ref ?? '?'} ${chain.kind.title}`;
+      const { state } = chain;
+      if (chain.hops.length === 0) return [[name, '', '', '', '', '', '', '', chainWords(graph, chain)]];
+      return chain.hops.map((hop, i) => [
+        name,
+        MEDIA[hop.medium],
+        ...endCells(graph, hop, 'a'),
+        ...endCells(graph, hop, 'b'),
+        (state.is === 'breaks' || state.is === 'open') && state.at === i ? chainWords(graph, chain) : 'agrees',
+      ]);
+    }),
+    notes: ['What is not set is as the part is delivered. A baud that the protocol fixes is not set at all.'],
+    cautions: ['Fit every antenna before power, and take the propellers off for work on the bench.'],
+  };
+}
+
+function endCells(graph: Graph, hop: Hop, side: 'a' | 'b'): readonly [string, string, string] {
+  const end = hop[side];
+  if (end === undefined) return ['on the ground', '', ''];
+  return [hopEndName(end), hop.facets.flatMap((facet) => valueOf(facet, side)).join(', '), waysAt(graph, end, hop.facets, side)];
+}
+
+/** What is set at an end. What the clock makes of it is not set. */
+function valueOf(facet: Facet, side: 'a' | 'b'): string[] {
+  const { value } = facet[side];
+  return value === undefined || facet.id === 'clock' || facet.id === 'polarity' ? [] : [value];
+}
+
+/** How the settings of an end are set on its part, each way once. */
+function waysAt(graph: Graph, { entry }: HopEnd, facets: readonly Facet[], side: 'a' | 'b'): string {
+  const part = graph.design.parts.get(entry.item.part);
+  if (part === undefined) return '';
+  const label = (port: string): string => part.ports.find(({ id }) => id === port)?.label ?? port;
+  const ways = facets.flatMap((facet) => {
+    const spec = settingsOf(part).find(({ id }) => id === facet[side].setting);
+    return spec?.how === undefined ? [] : [howText(spec.how, label)];
+  });
+  return [...new Set(ways)].join(' ');
+}

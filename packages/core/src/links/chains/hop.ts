@@ -1,0 +1,92 @@
+import type { GraphItem } from '../../graph/graph.ts';
+import { endpointPins } from '../../model/endpointPins.ts';
+import type { Endpoint } from '../../model/part.ts';
+import type { RadioTraits } from '../../model/radio.ts';
+
+/** What carries a hop. */
+export const MEDIA = {
+  serial: 'serial wire',
+  rc: 'RC wire',
+  i2c: 'I2C bus',
+  can: 'CAN bus',
+  analog: 'analog wire',
+  video: 'video wire',
+  usb: 'USB',
+  network: 'network cable',
+  air: 'air',
+} as const;
+export type Medium = keyof typeof MEDIA;
+
+/** What of an item is at the end of a hop: an endpoint of its part, or one of its radios. */
+export type Signal =
+  | { readonly is: 'endpoint'; readonly id: string; readonly endpoint: Endpoint }
+  | { readonly is: 'radio'; readonly id: string; readonly radio: RadioTraits };
+
+/** One end of a hop. */
+export interface HopEnd {
+  /** Index of the item in the graph. */
+  readonly item: number;
+  readonly entry: GraphItem;
+  readonly signal: Signal;
+}
+
+/** Where the value at an end comes from. */
+export type ValueSource = 'set' | 'as delivered' | 'fixed by the part' | 'not set';
+
+/** What one end says about a facet. */
+export interface FacetSide {
+  readonly value: string | undefined;
+  readonly source: ValueSource;
+  /** The setting of the item that decides, where one does. */
+  readonly setting: string | undefined;
+}
+
+/** Something that the two ends of a hop have to agree on, with what each end has. */
+export interface Facet {
+  readonly id: 'protocol' | 'baud' | 'frame' | 'polarity' | 'flow' | 'clock' | 'format' | 'standard' | 'kind' | 'network' | 'rate';
+  readonly title: string;
+  readonly a: FacetSide;
+  readonly b: FacetSide;
+  /** `unknown` as long as an end is not set, or where a part does not state it. */
+  readonly verdict: 'agree' | 'differ' | 'unknown';
+}
+
+/** Two ends that are joined by a medium, with everything that they have to agree on. */
+export interface Hop {
+  readonly medium: Medium;
+  readonly a: HopEnd;
+  /** Undefined where a part states that there is another end on the ground, and it is no item. */
+  readonly b: HopEnd | undefined;
+  readonly facets: readonly Facet[];
+}
+
+/** A name for an end that no other end has. */
+export function endKey({ item, signal }: Pick<HopEnd, 'item' | 'signal'>): string {
+  return `${item} ${signal.id}`;
+}
+
+/** An end as people name it, by the label of its port: `GNSS1 UART`, `RADIO1 radio`. */
+export function hopEndName({ entry, signal }: HopEnd): string {
+  return `${entry.item.ref} ${signalName(entry, signal)}`;
+}
+
+function signalName({ part }: GraphItem, signal: Signal): string {
+  if (signal.is === 'radio') return signal.radio.title;
+  if (signal.endpoint.is === 'uart') return signal.endpoint.names.label;
+  const port = part?.ports.find(({ id }) => id === portOfSignal(signal));
+  return port?.label ?? signal.id;
+}
+
+/** The port that an endpoint's first pin is on; undefined for a radio, and for what has no port. */
+export function portOfSignal(signal: Signal): string | undefined {
+  if (signal.is === 'radio') return undefined;
+  const { endpoint } = signal;
+  if (endpoint.is === 'usb' || endpoint.is === 'network') return endpoint.port;
+  const [pin] = endpoint.is === 'uart' ? [endpoint.rx ?? endpoint.tx] : endpointPins(endpoint);
+  return pin?.slice(0, pin.lastIndexOf('.'));
+}
+
+/** True where nothing that is known speaks against a hop. */
+export function agrees({ facets }: Hop): boolean {
+  return facets.every(({ verdict }) => verdict !== 'differ');
+}

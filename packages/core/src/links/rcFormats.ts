@@ -1,0 +1,21 @@
+import type { ProtocolId } from '../model/protocolIds.ts';
+
+interface RcFormat {
+  readonly title: string;
+  /** The protocol that carries it on a serial port; undefined for pulses. */
+  readonly protocol: ProtocolId | undefined;
+}
+
+/** The forms in which RC channels go over a wire. */
+export const RC_FORMATS: Readonly<Record<string, RcFormat>> = {
+  pwm: { title: 'PWM', protocol: undefined },
+  ppm: { title: 'PPM', protocol: undefined },
+  sbus: { title: 'SBUS', protocol: 'sbus' },
+  crsf: { title: 'CRSF', protocol: 'crsf' },
+  satellite: { title: 'satellite frames', protocol: 'satellite-frames' },
+};
+
+/** A format as people write it; one that nobody knows by its own word. */
+export function rcFormatTitle(format: string): string {
+  return Object.hasOwn(RC_FORMATS, format) ? (RC_FORMATS[format]?.title ?? format) : format;
+}
