@@ -1,5 +1,6 @@
 import type { Check } from '../finding.ts';
 import { consoleInTheWay } from './console.ts';
+import { duplicateRole } from './duplicateRole.ts';
 import { baudMismatch, frameMismatch, inversionMismatch, protocolMismatch } from './hopMismatch.ts';
 import { portNames } from './portNames.ts';
 import { rcFormat } from './rcFormat.ts';
@@ -14,5 +15,6 @@ export const linkChecks: readonly Check[] = [
   frameMismatch,
   consoleInTheWay,
   rcFormat,
+  duplicateRole,
   portNames,
 ];

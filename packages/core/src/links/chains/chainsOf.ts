@@ -34,14 +34,17 @@ export function chainsOf(graph: Graph): readonly Chain[] {
   const known = cache.get(graph);
   if (known !== undefined) return known;
   const map = hopsOf(graph);
-  const chains = LINK_KINDS.flatMap((kind) => graph.items.flatMap((entry, item) => chainOf(graph, map, kind, entry, item)));
+  const chains = LINK_KINDS.flatMap((kind) => {
+    const goals = goalsOf(graph, kind);
+    return graph.items.flatMap((entry, item) => chainOf(graph, map, kind, goals, entry, item));
+  });
   cache.set(graph, chains);
   return chains;
 }
 
-function chainOf(graph: Graph, map: HopMap, kind: LinkKind, entry: GraphItem, item: number): Chain[] {
+function chainOf(graph: Graph, map: HopMap, kind: LinkKind, goals: readonly number[], entry: GraphItem, item: number): Chain[] {
   const { part } = entry;
-  if (part === undefined || entry.item.where !== 'aircraft' || !hasGoal(graph, kind, item)) return [];
+  if (part === undefined || entry.item.where !== 'aircraft' || !goals.some((goal) => goal !== item)) return [];
   const starts = kind.starts(part);
   if (starts.length === 0) return [];
   const wired = wayFrom(map, kind, entry, item, starts);
@@ -50,10 +53,10 @@ function chainOf(graph: Graph, map: HopMap, kind: LinkKind, entry: GraphItem, it
   return [{ key, kind, item, hops, state: wired === undefined ? { is: 'not-joined', begun: isJoined(graph, item) } : stateOf(hops) }];
 }
 
-/** A link is wanted only where there is something for it to reach. */
-function hasGoal(graph: Graph, kind: LinkKind, item: number): boolean {
-  return graph.items.some(
-    ({ part, item: other }, i) => i !== item && other.where === 'aircraft' && part !== undefined && kind.goals.includes(part.kind),
+/** What a link could reach: it is wanted only where there is something. */
+function goalsOf(graph: Graph, kind: LinkKind): readonly number[] {
+  return graph.items.flatMap(({ part, item }, ix) =>
+    item.where === 'aircraft' && part !== undefined && kind.goals.includes(part.kind) ? [ix] : [],
   );
 }
 

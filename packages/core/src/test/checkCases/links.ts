@@ -1,4 +1,5 @@
 import { numbered } from '../../dialects/numbered.ts';
+import { roleTable } from '../../dialects/roleTable.ts';
 import { bench, FC, joined, powered, set, withDialect, type CheckCases } from './build.ts';
 import { made } from '../designs.ts';
 
@@ -37,6 +38,18 @@ export const linkCases: CheckCases = {
       const one = powered('receiver-sbus-16');
       one.wire('RX1 SBUS', 'FC1 S2');
       return one.design;
+    },
+  },
+  'link.duplicate-role': {
+    wrong: () => {
+      const one = powered('gnss-serial');
+      one.wire('GNSS1 UART', 'FC1 S4');
+      return withDialect(set(set(one.design, 'FC1', 'S4.protocol', 'gnss-binary'), 'FC1', 'S1.protocol', 'gnss-binary'), roleTable);
+    },
+    right: () => {
+      const one = powered('gnss-serial');
+      one.wire('GNSS1 UART', 'FC1 S4');
+      return withDialect(set(one.design, 'FC1', 'S4.protocol', 'gnss-binary'), roleTable);
     },
   },
   'rc.format-unsupported': {
