@@ -17,6 +17,14 @@ test('a broken chain is followed to its end, mended there, and holds; undo parts
   await page.getByRole('button', { name: /^undo/ }).click();
   await settled(page);
   await expect(chain).toHaveAttribute('data-state', 'breaks');
+  await chain
+    .getByRole('group', { name: /^What mends RADIO1 UART to FC1 S1/ })
+    .getByRole('button', { name: 'Set FC1 to 57600' })
+    .click();
+  await settled(page);
+  await expect(chain).toHaveAttribute('data-state', 'agrees');
+  await page.getByRole('button', { name: /^undo/ }).click();
+  await settled(page);
   await page.getByRole('checkbox', { name: 'Only what does not hold yet' }).check();
   await expect(page.locator('[data-chain="MAG1 compass"]')).toHaveCount(0);
   await expect(chain).toBeVisible();
@@ -30,7 +38,7 @@ test('the same from the entry line, and the link sheet is opened; by keyboard', 
   await expect(chain).toBeInViewport();
   await tabTo(page, '[data-chain="RADIO1 telemetry"] button:has-text("RADIO1 UART")');
   await page.keyboard.press('Enter');
-  await tabTo(page, '[data-check="link.baud-mismatch"] button[data-remedy]');
+  await tabTo(page, '[data-chain="RADIO1 telemetry"] button[data-mend]');
   await page.keyboard.press('Enter');
   await settled(page);
   await expect(chain).toHaveAttribute('data-state', 'agrees');

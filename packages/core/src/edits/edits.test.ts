@@ -77,6 +77,9 @@ describe('items', () => {
   it('carry a description and a side, cleared by their empty values', () => {
     const described = made(demo, { kind: 'label-item', item: fc1.id, label: 'main', was: 'flight controller' });
     expect(itemOf(made(described, { kind: 'label-item', item: fc1.id, label: '', was: 'main' }), 'FC1')).not.toHaveProperty('label');
+    const onBench = made(demo, { kind: 'set-item-where', item: fc1.id, where: 'bench', was: 'aircraft' });
+    expect(onBench.aircraft.items[fc1.id]?.where).toBe('bench');
+    expect(refusalOf(onBench, { kind: 'set-item-where', item: fc1.id, where: 'ground', was: 'aircraft' }).code).toBe('changed-since');
     const left = made(demo, { kind: 'set-sheet-side', item: fc1.id, side: 'left', was: 'auto' });
     expect(itemOf(left, 'FC1').sheetSide).toBe('left');
     expect(refusalOf(left, { kind: 'set-sheet-side', item: fc1.id, side: 'right', was: 'auto' }).code).toBe('changed-since');

@@ -227,6 +227,7 @@ describe('what is beside an antenna', () => {
       const one = beside({ 'rc2.butt': 8000, 'rc2.axis': 'along' });
       const [first, second] = disturbancesOf(graphOf(one));
       expect([first?.receiver.radio.id, second]).toEqual(['rc2', undefined]);
+      expect([...loudPairs(graphOf(one))]).toEqual([]);
       expect(findingsBy(one, 'place.antenna-separation')).toEqual([]);
     });
 

@@ -5,7 +5,7 @@ import { useSelection } from '../../selection/SelectionContext.tsx';
 import { useMake, useSession } from '../../session/SessionContext.tsx';
 import { SeverityMark } from '../../ui/SeverityMark.tsx';
 import { NotComputed } from '../../ui/NotComputed.tsx';
-import { useRemedies } from './useRemedies.ts';
+import { useRemedies } from '../../workers/useRemedies.ts';
 import { useReadersUnits } from '../../ui/readersUnits.ts';
 
 /** One finding: what, the numbers, why, and what mends it. */

@@ -1,7 +1,10 @@
 import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
 import { chainsOf, chainWords, type Chain, type Graph } from '@wired-falcon/core';
+import { paths } from '../../addresses/paths.ts';
 import { useSelection } from '../../selection/SelectionContext.tsx';
 import { useGraph } from '../../session/SessionContext.tsx';
+import { HopMends } from './HopMends.tsx';
 import { HopTiles } from './HopTiles.tsx';
 
 /** Every link from end to end, one line each: hops as facing half-tiles that meet where the ends agree. */
@@ -65,10 +68,11 @@ const STATE_WORDS: Readonly<Record<Chain['state']['is'], string>> = {
 
 function ChainLine({ chain, graph }: { readonly chain: Chain; readonly graph: Graph }) {
   const { kind, state, hops, item } = chain;
-  const { selection } = useSelection();
+  const { selection, select } = useSelection();
   const isOfSelected = selection.is === 'item' && graph.items[item]?.item.id === selection.item;
   const ref = graph.items[item]?.item.ref ?? '?';
   const isAlarm = state.is === 'breaks';
+  const broken = state.is === 'breaks' ? hops[state.at] : undefined;
   return (
     <li
       className={`border-b border-rule py-3 ${isOfSelected ? 'border-l-2 border-l-rust pl-3' : ''}`}
@@ -84,6 +88,17 @@ function ChainLine({ chain, graph }: { readonly chain: Chain; readonly graph: Gr
         <span className="font-bold">{ref}</span>
         <span>{kind.title}</span>
         <span className={`text-[12.5px] ${isAlarm ? 'font-semibold text-rust' : 'text-ink2'}`}>{STATE_WORDS[state.is]}</span>
+        <Link
+          className="no-print text-[12.5px] underline"
+          to={paths.wiring(graph.design.aircraft.id)}
+          aria-label={`${ref} on the sheet`}
+          onClick={() => {
+            const id = graph.items[item]?.item.id;
+            if (id !== undefined) select({ is: 'item', item: id });
+          }}
+        >
+          on the sheet
+        </Link>
       </h3>
       {state.is !== 'agrees' && <p className={`mt-0.5 text-[13px] ${isAlarm ? 'text-rust' : ''}`}>{chainWords(graph, chain)}</p>}
       {hops.length > 0 && (
@@ -93,6 +108,7 @@ function ChainLine({ chain, graph }: { readonly chain: Chain; readonly graph: Gr
           ))}
         </ol>
       )}
+      {broken !== undefined && <HopMends hop={broken} />}
     </li>
   );
 }

@@ -19,7 +19,7 @@ export function HopTiles({ hop }: { readonly hop: Hop }) {
 
 /** What the wire and the clocks do by themselves is told only where it parts the ends. */
 function isTold({ id, verdict }: Facet): boolean {
-  return verdict === 'differ' || (id !== 'polarity' && id !== 'clock');
+  return verdict === 'differ' || (id !== 'polarity' && id !== 'clock' && id !== 'level');
 }
 
 interface HalfProps {
@@ -42,8 +42,8 @@ function Half({ end, facets, of, isApart }: HalfProps) {
     >
       <span className="block text-[13px] font-semibold">{hopEndName(end)}</span>
       <span className="value block text-[11.5px] leading-snug">
-        {facets.map((facet) => (
-          <FacetLine key={`${facet.id} ${facet.title}`} facet={facet} side={facet[of]} />
+        {facets.map((facet, i) => (
+          <FacetLine key={`${facet.id} ${i}`} facet={facet} side={facet[of]} />
         ))}
       </span>
     </button>

@@ -108,12 +108,12 @@ function titles(ids: readonly (keyof typeof protocols)[]): string {
   return ids.map((id) => protocols[id].title).join(' or ');
 }
 
-/** Two ends whose parity or stop bits differ. Ends of different protocols are told by that alone. */
+/** Two ends whose parity, stop bits or flow control differ. Ends of different protocols are told by that alone. */
 export const frameMismatch: Check = {
   id: 'link.frame-mismatch',
   stage: 'links',
-  title: 'Frames differ',
-  run: ({ graph }) => serialHops(graph).flatMap((hop) => framesOf(graph, hop)),
+  title: 'Frames or flow control differ',
+  run: ({ graph }) => serialHops(graph).flatMap((hop) => [...framesOf(graph, hop), ...flowsOf(graph, hop)]),
 };
 
 function framesOf(graph: Graph, { a, b }: SerialHop): Saying[] {
@@ -135,6 +135,36 @@ function framesOf(graph: Graph, { a, b }: SerialHop): Saying[] {
       remedies: () => [...setAtEnd(graph, a, 'frame', frameB, frameB), ...setAtEnd(graph, b, 'frame', frameA, frameA)],
     },
   ];
+}
+
+/** One end waits for the other, which never lets it go on. */
+function flowsOf(graph: Graph, { a, b }: SerialHop): Saying[] {
+  return [
+    [a, b],
+    [b, a],
+  ].flatMap(([waits, other]): Saying[] => {
+    if (waits === undefined || other === undefined || serialSetup(waits.entry.item, waits.endpoint).flow !== 'required') return [];
+    const hasPins = other.endpoint.cts !== undefined && other.endpoint.rts !== undefined;
+    // A port without the pins is another check's.
+    if (!hasPins || serialSetup(other.entry.item, other.endpoint).flow !== 'off') return [];
+    return [
+      {
+        severity: 'mend',
+        where: [endSubject(waits), endSubject(other)],
+        what: `${endName(waits)} requires flow control, and ${endName(other)} has it off.`,
+        evidence: [
+          { label: endName(waits), value: 'required' },
+          { label: endName(other), value: 'off' },
+        ],
+        why: 'It waits for the other side to be ready, which never says so: nothing is sent.',
+        discriminator: 'flow',
+        remedies: () => [
+          ...setAtEnd(graph, other, 'flow', 'required', 'flow control'),
+          ...setAtEnd(graph, waits, 'flow', 'automatic', 'automatic flow control'),
+        ],
+      },
+    ];
+  });
 }
 
 /** A signal that arrives upside down at an end that takes it only the right way round, or the other way. */

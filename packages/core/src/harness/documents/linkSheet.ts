@@ -48,7 +48,7 @@ function endCells(graph: Graph, hop: Hop, side: 'a' | 'b'): readonly [string, st
 /** What is set at an end. What the clock makes of it is not set. */
 function valueOf(facet: Facet, side: 'a' | 'b'): string[] {
   const { value } = facet[side];
-  return value === undefined || facet.id === 'clock' || facet.id === 'polarity' ? [] : [value];
+  return value === undefined || facet.id === 'clock' || facet.id === 'polarity' || facet.id === 'level' ? [] : [value];
 }
 
 /** How the settings of an end are set on its part, each way once. */

@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
+import { numbered } from '../../dialects/numbered.ts';
 import { mudflat } from '../../demo/mudflat.ts';
 import { saltmarsh } from '../../demo/saltmarsh.ts';
 import { graphOf } from '../../graph/graphOf.ts';
@@ -11,8 +12,10 @@ import type { Part, UartEndpoint } from '../../model/part.ts';
 import { PROTOCOL_IDS } from '../../model/protocolIds.ts';
 import type { SettingValue } from '../../model/setting.ts';
 import { settingsOf } from '../../model/settingsOf.ts';
-import { powered } from '../../test/checkCases/build.ts';
+import { powered, removed, withDialect } from '../../test/checkCases/build.ts';
 import { countingIds, demoDesign, emptyBench, findingsBy, itemOf, made } from '../../test/designs.ts';
+import { draws } from '../../test/randomEdits/draw.ts';
+import { play } from '../../test/randomEdits/play.ts';
 import { smallAircraft } from '../../test/smallAircraft.ts';
 import { withPlainSpaces } from '../../text/numbers.ts';
 import { clockErrorShare } from '../clockError.ts';
@@ -95,6 +98,114 @@ describe('the links of an aircraft', () => {
       'CONV1 out rc FC1 in 1',
     ]);
     expect(rc?.state.is).toBe('agrees');
+  });
+
+  it('take the way on which the ends agree, where two are as short', () => {
+    const board = emptyBench();
+    board.add('controller-8-bit-carrier', 'board');
+    board.add('receiver-sbus-rssi', 'RC');
+    // The first output of the receiver comes to an input that reads no SBUS.
+    board.wire('RX1 SBUS', 'FC1 in1');
+    board.join(1, 1, 26, 'white');
+    board.wire('RX1 ch2', 'FC1 in2');
+    const design = board.design;
+    expect(
+      hopsOf(graphOf(design))
+        .hops.filter((hop) => hop.medium === 'rc')
+        .map(agrees),
+    ).toEqual([false, true]);
+    expect(statesOf(design)['RX1 rc']).toBe('agrees');
+  });
+
+  it('part where flow control or frames differ', () => {
+    const board = emptyBench();
+    board.add('controller-h7-carrier', 'board');
+    board.add('radio-900-six-way', 'telemetry', { 'UART.flow': 'required' });
+    board.add('radio-ip-two-serial', 'second');
+    board.wire('RADIO1 UART', 'FC1 A');
+    board.wire('RADIO2 S1', 'FC1 B');
+    const design = set(board.design, 'FC1', 'B.protocol', 'mavlink-2');
+    expect(statesOf(set(design, 'FC1', 'A.protocol', 'mavlink-2'))['RADIO1 telemetry']).toBe('agrees');
+    expect(wordsOf(set(design, 'FC1', 'A.flow', 'off'), 'RADIO1 telemetry')).toContain('flow control: required against off');
+    const [said, ...others] = findingsBy(set(design, 'FC1', 'A.flow', 'off'), 'link.frame-mismatch');
+    expect([said?.what, others]).toEqual(['RADIO1 UART requires flow control, and FC1 link A has it off.', []]);
+    expect(statesOf(design)['RADIO2 telemetry']).toBe('agrees');
+    expect(wordsOf(set(design, 'RADIO2', 'S1.frame', '8E2'), 'RADIO2 telemetry')).toContain('frame: 8E2 against 8N1');
+  });
+
+  it('do not compare bauds that the controller finds by itself, or that the firmware fixes', () => {
+    const one = powered('gnss-serial', 'receiver-sbus-16');
+    one.wire('GNSS1 UART', 'FC1 S4');
+    const heard = set(set(one.design, 'FC1', 'S4.protocol', 'gnss-binary'), 'FC1', 'S4.baud', 230_400);
+    const asGnss = set(heard, 'GNSS1', 'UART.protocol', 'gnss-binary');
+    expect(statesOf(asGnss)['GNSS1 position']).toBe('agrees');
+    expect(findingsBy(asGnss, 'link.baud-mismatch')).toEqual([]);
+    // The controller's TX is the receiver's RX: without it nobody sets the receiver up.
+    const [cable] = Object.values(asGnss.aircraft.cables)
+      .filter(({ conductors }) => Object.keys(conductors).length === 4)
+      .slice(-1);
+    const deaf = removed(asGnss, cable?.tag ?? '', 3);
+    expect(statesOf(deaf)['GNSS1 position']).toBe('breaks');
+    expect(findingsBy(deaf, 'link.baud-mismatch')).toHaveLength(1);
+
+    const board = emptyBench();
+    board.add('controller-h7-carrier', 'board', { 'RC.protocol': 'sbus', 'RC.baud': 115_200 });
+    board.add('receiver-sbus-16', 'RC');
+    board.wire('RX1 SBUS', 'FC1 RC');
+    expect(statesOf(board.design)['RX1 rc']).toBe('agrees');
+    const { fixedBaud: _fixed, ...plain } = numbered.roles.sbus ?? { code: '1' };
+    const loose = withDialect(board.design, { ...numbered, roles: { ...numbered.roles, sbus: plain } });
+    expect(wordsOf(loose, 'RX1 rc')).toContain('100000 baud against 115200 baud');
+  });
+
+  it('know a host from a device, and one video standard from another', () => {
+    const bench = emptyBench();
+    bench.add('computer-bench', 'set-up', {}, 'ground');
+    bench.add('controller-f7-rows', 'board');
+    bench.add('companion-small-5v', 'log');
+    bench.wire('PC1 usb1', 'FC1 usb', 'straight');
+    bench.wire('PC1 usb2', 'CC1 usb', 'straight');
+    const usb = hopsOf(graphOf(bench.design)).hops.filter(({ medium }) => medium === 'usb');
+    expect(usb.map((hop) => [hopEndName(hop.a), hop.b === undefined ? '' : hopEndName(hop.b), agrees(hop)])).toEqual([
+      ['CC1 USB', 'PC1 USB 2', false],
+      ['FC1 USB', 'PC1 USB 1', true],
+    ]);
+    const one = powered('camera-analog-7-25v', 'video-transmitter-analog');
+    one.wire('CAM1 AV', 'VTX1 AV');
+    expect(statesOf(one.design)['CAM1 picture']).toBe('agrees');
+    const sender = itemOf(one.design, 'VTX1');
+    const part = one.design.parts.get(sender.part);
+    if (part === undefined) throw new Error('There is no transmitter.');
+    const onlyPal: Part = {
+      ...part,
+      endpoints: part.endpoints.map((each) => (each.is === 'video-in' ? { ...each, standards: ['PAL'] } : each)),
+    };
+    const parts = new Map([...one.design.parts, [partKeyOf(onlyPal), onlyPal]]);
+    const items = { ...one.design.aircraft.items, [sender.id]: { ...sender, part: partKeyOf(onlyPal) } };
+    expect(wordsOf({ ...one.design, parts, aircraft: { ...one.design.aircraft, items } }, 'CAM1 picture')).toContain(
+      'video standard: NTSC against PAL',
+    );
+  });
+
+  it('part where a signal arrives upside down', () => {
+    const one = powered('receiver-sbus-16');
+    one.wire('RX1 SBUS', 'FC1 S5');
+    const design = set(one.design, 'FC1', 'S5.protocol', 'sbus');
+    expect(wordsOf(design, 'RX1 rc')).toBe(
+      'Breaks at the serial wire between RX1 SBUS and FC1 S5: polarity: arrives inverted against wanted not inverted.',
+    );
+  });
+
+  it('part where a level is too high or too low, and not behind a converter', () => {
+    const one = powered();
+    one.add('modem-cellular', 'modem');
+    one.wire('RADIO1 UART', 'FC1 S1');
+    // 3.3 V into a pin for 2.1 V; 1.8 V where 1.98 V are needed.
+    expect(wordsOf(one.design, 'RADIO1 telemetry')).toBe(
+      'Breaks at the serial wire between RADIO1 UART and FC1 S1: level: reads from 1.08 V, stands 2.1 V against sends 3.3 V; level: sends 1.8 V against reads from 1.98 V, stands 5.5 V.',
+    );
+    expect(findingsBy(one.design, 'wire.level').length).toBeGreaterThan(0);
+    expect(statesOf(smallAircraft['a wing that is flown from a handheld link']?.() ?? whole)['RADIO1 telemetry']).toBe('agrees');
   });
 
   it('that end where PPM comes to an input for PWM break there', () => {
@@ -247,6 +358,54 @@ describe('the tolerance of clocks', () => {
   it('is unknown where a part states no clock', () => {
     const { clock: _clock, ...plain } = endpoint(16, [16]);
     expect(clockErrorShare(plain, 57_600)).toBeUndefined();
+  });
+});
+
+describe('whatever a person does to an aircraft', () => {
+  it('chains end, go over no hop twice, and each stands to its word', () => {
+    let seen = 0;
+    fc.assert(
+      fc.property(draws, (list) => {
+        for (const { before } of play(demoDesign(), list).steps) {
+          const graph = graphOf(before);
+          const chains = chainsOf(graph);
+          seen += chains.length;
+          expect(new Set(chains.map(({ key }) => key)).size).toBe(chains.length);
+          for (const chain of chains) {
+            const ends = chain.hops.map(({ a, b }) => `${endKey(a)} ${b === undefined ? '' : endKey(b)}`);
+            expect(new Set(ends).size).toBe(ends.length);
+            // Each hop goes on where the one before arrived, in the same item.
+            chain.hops.slice(1).forEach((hop, i) => {
+              const from = chain.hops[i]?.b ?? chain.hops[i]?.a;
+              expect(hop.a.item).toBe(from?.item);
+            });
+            const isApart = chain.hops.some((hop) => !agrees(hop));
+            expect(chain.state.is === 'breaks').toBe(isApart);
+            expect(chainWords(graph, chain).length).toBeGreaterThan(5);
+          }
+        }
+      }),
+      { numRuns: 12 },
+    );
+    expect(seen).toBeGreaterThan(200);
+  });
+
+  it('a loop of wires and converters is followed once', () => {
+    const one = powered();
+    one.add('converter-rs232', 'one');
+    one.add('converter-rs232', 'two');
+    one.add('radio-900-class', 'telemetry');
+    one.wire('CONV1 logic', 'RADIO1 UART');
+    one.wire('CONV1 RS232', 'CONV2 RS232');
+    one.wire('CONV2 logic', 'FC1 S1');
+    const [telemetry] = chainsOf(graphOf(one.design)).filter(({ kind }) => kind.id === 'telemetry');
+    expect(telemetry?.hops.map(({ medium }) => medium)).toEqual(['air', 'serial']);
+    const looped = powered();
+    looped.add('converter-rs232', 'one');
+    looped.add('converter-rs232', 'two');
+    looped.wire('CONV1 logic', 'CONV2 logic');
+    looped.wire('CONV1 RS232', 'CONV2 RS232');
+    expect(hopsOf(graphOf(looped.design)).hops.filter(({ medium }) => medium === 'serial')).toEqual([]);
   });
 });
 

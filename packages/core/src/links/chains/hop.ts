@@ -43,7 +43,8 @@ export interface FacetSide {
 
 /** Something that the two ends of a hop have to agree on, with what each end has. */
 export interface Facet {
-  readonly id: 'protocol' | 'baud' | 'frame' | 'polarity' | 'flow' | 'clock' | 'format' | 'standard' | 'kind' | 'network' | 'rate';
+  readonly id:
+    'protocol' | 'baud' | 'frame' | 'polarity' | 'flow' | 'clock' | 'level' | 'format' | 'standard' | 'kind' | 'network' | 'rate';
   readonly title: string;
   readonly a: FacetSide;
   readonly b: FacetSide;

@@ -9,6 +9,7 @@ import { baudsAgree, BAUD_TOLERANCE, serialSetup, type SerialSetup } from '../se
 import { settingsOf } from '../../model/settingsOf.ts';
 import { percent } from '../../text/numbers.ts';
 import type { Facet, FacetSide } from './hop.ts';
+import { levelFacets } from './levelFacets.ts';
 
 /** What the two ends of a serial wire have to agree on, as they are set. */
 export function serialFacets(graph: Graph, hop: SerialHop): readonly Facet[] {
@@ -22,6 +23,7 @@ export function serialFacets(graph: Graph, hop: SerialHop): readonly Facet[] {
     ...[hop.aToB, hop.bToA].flatMap((hearing) => (hearing === undefined ? [] : polarityFacet(hop, hearing))),
     ...flowFacet(graph, a, b, atA, atB),
     ...clockFacet(graph, hop, atA, atB),
+    ...levelFacets(graph, hop),
   ];
 }
 
@@ -76,13 +78,12 @@ function polarityFacet({ a }: SerialHop, hearing: Hearing): Facet[] {
   const polarity = polarityOf(hearing);
   if (polarity === undefined) return [];
   const words = (inverted: boolean): string => (inverted ? 'inverted' : 'not inverted');
-  const at = (inverted: boolean): FacetSide => fixedSide(words(inverted));
   const isFromA = hearing.from.item === a.item && hearing.from.endpoint.id === a.endpoint.id;
-  const [talker, listener] = [at(polarity.arrives), at(polarity.wanted)];
+  const [talker, listener] = [fixedSide(`arrives ${words(polarity.arrives)}`), fixedSide(`wanted ${words(polarity.wanted)}`)];
   return [
     {
       id: 'polarity',
-      title: isFromA ? 'signal to the right' : 'signal to the left',
+      title: 'polarity',
       a: isFromA ? talker : listener,
       b: isFromA ? listener : talker,
       verdict: polarity.arrives === polarity.wanted ? 'agree' : 'differ',

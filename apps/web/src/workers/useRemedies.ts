@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { Remedy } from '@wired-falcon/core';
-import { useFindings } from '../../workers/FollowerContext.tsx';
+import { useFindings } from './FollowerContext.tsx';
 
 /** What mends a finding, and the number of the document that it is drafted for. */
 export interface Drafted {
