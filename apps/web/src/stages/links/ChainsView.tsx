@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { chainsOf, chainWords, type Chain, type Graph } from '@wired-falcon/core';
 import { paths } from '../../addresses/paths.ts';
@@ -12,6 +12,8 @@ export function ChainsView() {
   const graph = useGraph();
   const chains = useMemo(() => chainsOf(graph), [graph]);
   const [isOnlyOpen, setOnlyOpen] = useState(false);
+  const { selection } = useSelection();
+  const isOfSelected = ({ item }: Chain): boolean => selection.is === 'item' && graph.items[item]?.item.id === selection.item;
   const begun = chains.filter(({ state }) => state.is !== 'not-joined' || state.begun);
   const shown = inOrder(begun).filter(({ kind, state }) => !isOnlyOpen || isAstray(kind.isNeeded, state.is));
   return (
@@ -37,7 +39,13 @@ export function ChainsView() {
           )}
           <ul className="mt-2">
             {shown.map((chain) => (
-              <ChainLine key={chain.key} chain={chain} graph={graph} />
+              <ChainLine
+                key={chain.key}
+                chain={chain}
+                graph={graph}
+                isOfSelected={isOfSelected(chain)}
+                isShown={chain === shown.find(isOfSelected)}
+              />
             ))}
           </ul>
           <NotBegun graph={graph} chains={chains.filter((chain) => !begun.includes(chain))} />
@@ -66,10 +74,21 @@ const STATE_WORDS: Readonly<Record<Chain['state']['is'], string>> = {
   'not-joined': 'not joined',
 };
 
-function ChainLine({ chain, graph }: { readonly chain: Chain; readonly graph: Graph }) {
+interface ChainLineProps {
+  readonly chain: Chain;
+  readonly graph: Graph;
+  readonly isOfSelected: boolean;
+  /** True for the line that is to be seen when its item is chosen. */
+  readonly isShown: boolean;
+}
+
+function ChainLine({ chain, graph, isOfSelected, isShown }: ChainLineProps) {
   const { kind, state, hops, item } = chain;
-  const { selection, select } = useSelection();
-  const isOfSelected = selection.is === 'item' && graph.items[item]?.item.id === selection.item;
+  const { select } = useSelection();
+  const line = useRef<HTMLLIElement>(null);
+  useEffect(() => {
+    if (isShown) line.current?.scrollIntoView({ block: 'nearest' });
+  }, [isShown]);
   const ref = graph.items[item]?.item.ref ?? '?';
   const isAlarm = state.is === 'breaks';
   const broken = state.is === 'breaks' ? hops[state.at] : undefined;
@@ -78,11 +97,7 @@ function ChainLine({ chain, graph }: { readonly chain: Chain; readonly graph: Gr
       className={`border-b border-rule py-3 ${isOfSelected ? 'border-l-2 border-l-rust pl-3' : ''}`}
       data-chain={`${ref} ${kind.id}`}
       data-state={state.is}
-      ref={(line) => {
-        if (isOfSelected && line?.previousElementSibling?.hasAttribute('data-of-selected') !== true)
-          line?.scrollIntoView({ block: 'nearest' });
-      }}
-      {...(isOfSelected ? { 'data-of-selected': true } : {})}
+      ref={line}
     >
       <h3 className="flex flex-wrap items-baseline gap-x-3 text-[14px]">
         <span className="font-bold">{ref}</span>

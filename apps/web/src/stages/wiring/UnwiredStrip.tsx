@@ -27,7 +27,10 @@ export function UnwiredStrip({ graph, items, picked, onPick, onPoint }: UnwiredS
               <button type="button" className="font-bold hover:underline" onClick={() => select({ is: 'item', item: id })}>
                 {entry.item.ref}
               </button>{' '}
-              <span className="text-[12.5px] text-ink2">{entry.item.label ?? entry.part?.name}</span>
+              <span className="text-[12.5px] text-ink2">
+                {entry.item.label ?? entry.part?.name}
+                {entry.item.where !== 'aircraft' && `, on the ${entry.item.where}`}
+              </span>
               {(entry.part?.ports ?? []).map((port) => (
                 <div key={port.id} className="mt-1 flex items-center gap-1">
                   <span className="w-12 text-[12px] font-semibold">{port.label}</span>

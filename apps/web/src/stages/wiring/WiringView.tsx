@@ -83,7 +83,11 @@ function statusText(graph: Graph, picked: PinAddress | undefined, pointedAt: Pin
 
 /** Says that there is something below the sheet, which is often below the edge of the screen too. */
 function unwiredText(graph: Graph, items: readonly ItemId[]): string {
-  const refs = items.map((id) => graph.items[graph.itemIx.get(id) ?? -1]?.item.ref ?? '?');
+  const refs = items.flatMap((id) => {
+    const item = graph.items[graph.itemIx.get(id) ?? -1]?.item;
+    // What is on the ground or the bench needs no wires.
+    return item?.where === 'aircraft' ? [item.ref] : [];
+  });
   return refs.length === 0 ? '' : ` Not wired yet, below the sheet: ${refs.join(', ')}.`;
 }
 
