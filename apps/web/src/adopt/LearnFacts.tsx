@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Dialog, DialogBackdrop, DialogPanel, DialogTitle } from '@headlessui/react';
 import { learnFacts, listed, otherChanges, type FactsPlan, type Learning, type Part, type PartId } from '@wired-falcon/core';
 import { useDesign, useSession } from '../session/SessionContext.tsx';
@@ -20,7 +20,8 @@ export function LearnFacts({ newest }: { readonly newest: ReadonlyMap<PartId, Pa
 function LearnDialog({ newest, onClose }: { readonly newest: ReadonlyMap<PartId, Part>; readonly onClose: () => void }) {
   const design = useDesign();
   const session = useSession();
-  const { edit, learns, left } = learnFacts(design, newest);
+  // Every item of a large aircraft is planned: once a version, and not with every drawing of the dialog.
+  const { edit, learns, left } = useMemo(() => learnFacts(design, newest), [design, newest]);
   const count = learns.reduce((sum, { items }) => sum + items.length, 0);
   const learn = (): void => {
     if (edit !== undefined) session.make(edit);

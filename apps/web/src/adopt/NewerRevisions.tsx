@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { listed, naturalOrder } from '@wired-falcon/core';
 import { useDesign } from '../session/SessionContext.tsx';
 import { newerRevisions, partsOnOffer, useWorkshopParts, type NewerRevision } from '../session/workshopParts.ts';
@@ -10,7 +10,8 @@ export function NewerRevisions() {
   const design = useDesign();
   const own = useWorkshopParts();
   const [open, setOpen] = useState<NewerRevision>();
-  const onOffer = partsOnOffer(own);
+  const onOffer = useMemo(() => partsOnOffer(own), [own]);
+  const newest = useMemo(() => new Map(onOffer.map((part) => [part.id, part])), [onOffer]);
   const newer = newerRevisions(Object.values(design.aircraft.items), design.parts, onOffer).filter(({ now }) => design.parts.has(now));
   if (newer.length === 0) return null;
   const rows = newer.map((entry) => (
@@ -31,7 +32,7 @@ export function NewerRevisions() {
           <p className="text-[13px]">
             {items.length} items have an older revision of their part: {named(items.map(({ ref }) => ref))}.
           </p>
-          <LearnFacts newest={new Map(onOffer.map((part) => [part.id, part]))} />
+          <LearnFacts newest={newest} />
           <details className="mt-1.5">
             <summary className="cursor-pointer text-[13px] text-ink2">One by one</summary>
             {rows}

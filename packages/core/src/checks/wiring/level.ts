@@ -1,11 +1,9 @@
 import { stated } from '../../text/numbers.ts';
 import { voltsAt } from '../../graph/railsOf.ts';
 import { pinNode, type Graph } from '../../graph/graph.ts';
+import { USUAL_SHARE } from '../../links/chains/levelFacets.ts';
 import type { Check, Saying } from '../finding.ts';
 import { groupPinName, isDriver, joinedGroups, pinOf, type GroupPin } from '../helpers/signalGroups.ts';
-
-/** What a pin reads as a high, as a share of its own level, where its data does not say. */
-const USUAL_SHARE = 0.6;
 
 /** A signal that is too high for the pin that hears it, or too low to be read. */
 export const level: Check = {

@@ -5,7 +5,7 @@ import type { Hearing, SerialEnd, SerialHop } from '../serialHops.ts';
 import type { Facet, FacetSide } from './hop.ts';
 
 /** What a pin reads as a high, as a share of its own level, where its data does not say. */
-const USUAL_SHARE = 0.6;
+export const USUAL_SHARE = 0.6;
 
 /** The voltage that a talker puts on the wire, and what the listener stands and needs; nothing where a part in between changes it. */
 export function levelFacets(graph: Graph, hop: SerialHop): readonly Facet[] {
