@@ -107,10 +107,10 @@ test('a compass gets its branch, an end is unplugged and plugged in elsewhere, a
 
   await page.locator('[data-pin="GNSS1.main.5"]').first().click();
   await page.locator('[data-pin="FC1.I2C.2"]').click();
-  await expect(page.getByText('The plug of W20 is in GNSS1 main: the cable gets a branch.')).toBeVisible();
-  await page.getByRole('button', { name: 'Add the branch to W20' }).click();
+  await expect(page.getByText('The plug of W21 is in GNSS1 main: the cable gets a branch.')).toBeVisible();
+  await page.getByRole('button', { name: 'Add the branch to W21' }).click();
   await settled(page);
-  await expect(heading(page)).toContainText('W20');
+  await expect(heading(page)).toContainText('W21');
   await expect(page.getByLabel('Margin').getByText('loom, 3 ends')).toBeVisible();
   expect(before.filter((check) => check === 'wire.partial')).toEqual([]);
 
@@ -123,20 +123,20 @@ test('a compass gets its branch, an end is unplugged and plugged in elsewhere, a
   await page.getByRole('link', { name: 'Back to the sheet' }).click();
   await settled(page);
 
-  await page.getByRole('button', { name: 'Unplug W20 from FC1 S4' }).click();
+  await page.getByRole('button', { name: 'Unplug W21 from FC1 S4' }).click();
   await settled(page);
   await page.getByLabel('Margin').evaluate((margin) => margin.scrollTo(0, margin.scrollHeight));
-  await expect(page.getByTestId('findings')).toContainText('W20 at GNSS1 main and FC1 I2C has an unplugged end.');
+  await expect(page.getByTestId('findings')).toContainText('W21 at GNSS1 main and FC1 I2C has an unplugged end.');
   const unplugged = page.getByRole('region', { name: 'Unplugged' });
   expect(await violations(page)).toEqual([]);
-  await unplugged.getByRole('button', { name: 'W20, free end' }).click();
+  await unplugged.getByRole('button', { name: 'W21, free end' }).click();
   await page.locator('[data-pin="FC1.S4.1"]').click();
   await settled(page);
   await expect(unplugged).toHaveCount(0);
 
   await page.getByRole('button', { name: 'Take off the end at FC1 I2C' }).click();
   await settled(page);
-  await expect(heading(page)).toHaveText('W20 GNSS1 to FC1 S4');
+  await expect(heading(page)).toHaveText('W21 GNSS1 to FC1 S4');
   await page.getByRole('button', { name: /^undo/ }).click();
   await settled(page);
   await expect(page.getByLabel('Margin').getByText('loom, 3 ends')).toBeVisible();

@@ -49,7 +49,7 @@ test('a part of our own: revised, and the revision adopted in an aircraft with i
   // The wires went with their signals: what joined TX to RX still does.
   await page.goto(`${aircraft}/documents`);
   await settled(page);
-  await page.getByRole('link', { name: 'Pin table W20' }).click();
+  await page.getByRole('link', { name: 'Pin table W21' }).click();
   const rows = page.getByTestId('document').locator('tbody tr');
   await expect(rows.nth(1)).toHaveText(/^2RX.*TX2$/s);
   await expect(rows.nth(2)).toHaveText(/^3TX.*RX3$/s);

@@ -58,14 +58,14 @@ const pictures: readonly Picture[] = [
       await settled(page);
       await page.locator('[data-pin="GNSS1.main.5"]').first().click();
       await page.locator('[data-pin="FC1.I2C.2"]').click();
-      await page.getByRole('button', { name: 'Add the branch to W20' }).waitFor();
+      await page.getByRole('button', { name: 'Add the branch to W21' }).waitFor();
     },
   },
   {
     name: 'ladder',
     at: 'aircraft/reedbed/wiring',
     stage: async (page) => {
-      await enter(page, 'gnss1 > i2c', 'branch of W20');
+      await enter(page, 'gnss1 > i2c', 'branch of W21');
       await settled(page);
       await enter(page, 'open w20', 'opens its pin ladder');
       await settled(page);

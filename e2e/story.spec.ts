@@ -31,7 +31,7 @@ test('a GNSS receiver is added, wired pin by pin, mended and documented, by poin
   await settled(page);
   await expect(page.locator('[data-ladder="GNSS1.1"]')).toContainText('5.00 V');
   expect(await findings(page)).toEqual(['wire.tx-to-tx', 'wire.look-alike']);
-  await expect(page.getByTestId('findings')).toContainText('W20 joins TX of GNSS1 to TX of FC1 S4.');
+  await expect(page.getByTestId('findings')).toContainText('W21 joins TX of GNSS1 to TX of FC1 S4.');
   await page.getByRole('button', { name: 'Cross the pair' }).click();
   await settled(page);
   expect(await findings(page)).toEqual(['wire.look-alike']);
@@ -39,7 +39,7 @@ test('a GNSS receiver is added, wired pin by pin, mended and documented, by poin
   await page.getByRole('link', { name: 'Pin table' }).click();
   const rows = page.getByTestId('document').locator('tbody tr');
   await expect(rows).toHaveText([/1V.*red.*28.*not set5V1/, /2TX.*yellow.*RX3/, /3RX.*green.*TX2/, /4GND.*black.*GND4/]);
-  await expect(page.getByTestId('document')).toContainText('W20 is only for GNSS1 UART to FC1 S4');
+  await expect(page.getByTestId('document')).toContainText('W21 is only for GNSS1 UART to FC1 S4');
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'CSV' }).click();
   const csv = readFileSync(await (await download).path(), 'utf8');
@@ -47,7 +47,7 @@ test('a GNSS receiver is added, wired pin by pin, mended and documented, by poin
 
   await page.getByRole('link', { name: 'All documents' }).click();
   await page.getByRole('link', { name: 'Port card FC1' }).click();
-  await expect(page.getByTestId('document').locator('tbody tr').filter({ hasText: /^S4/ })).toHaveText(/S4UART617.*GNSS1 UARTW20/);
+  await expect(page.getByTestId('document').locator('tbody tr').filter({ hasText: /^S4/ })).toHaveText(/S4UART617.*GNSS1 UARTW21/);
 });
 
 test('the same story without a pointer', async ({ page, server, aircraft }) => {
@@ -87,7 +87,7 @@ test('the same story without a pointer', async ({ page, server, aircraft }) => {
   await settled(page);
   expect(await findings(page)).toEqual(['wire.look-alike']);
 
-  await enter(page, 'print w20', 'opens its pin table');
+  await enter(page, 'print w21', 'opens its pin table');
   await expect(page.getByTestId('document').locator('tbody tr').nth(1)).toHaveText(/2TX.*yellow.*RX3/);
   await enter(page, 'print fc1', 'opens its port card');
   await expect(page.getByTestId('document')).toContainText('Port card FC1');

@@ -51,6 +51,7 @@ function asOfToday(document: Json, schema: number): string {
     schema: SCHEMA_VERSION,
     ...(schema < 2 ? { needs: {}, outputs: {} } : {}),
     ...(schema < 9 ? { mates: {} } : {}),
+    ...(schema < 12 ? { bonds: {}, links: {}, wishes: {} } : {}),
     ...(schema < 10 ? { dialect: dialectKeyNow(String(document['dialect'])) } : {}),
   });
 }

@@ -1,4 +1,4 @@
-import { chainsOf } from '@wired-falcon/core';
+import { chainsOf, LINKS } from '@wired-falcon/core';
 import { paths } from '../addresses/paths.ts';
 import type { EntryCommand } from './suggestion.ts';
 
@@ -14,7 +14,7 @@ export const chainCommand: EntryCommand = {
     return graph.items.flatMap(({ item }, ix) => {
       const own = chains.filter((chain) => chain.item === ix);
       if (own.length === 0 || !item.ref.toLowerCase().startsWith(wanted)) return [];
-      const effect = `shows ${own.map(({ kind }) => kind.title).join(', ')} from end to end`;
+      const effect = `shows ${own.map(({ kind }) => LINKS[kind.id]).join(', ')} from end to end`;
       return [
         {
           text: `chain ${item.ref}`,

@@ -65,7 +65,7 @@ describe('the entry line', () => {
       text: 'GNSS1 UART > FC1 S4',
       effect: '4 conductors by meaning, pairs crossed',
     });
-    const cable = Object.values(take('gnss1 > s4', withGnss).aircraft.cables).find((candidate) => candidate.tag === 'W20');
+    const cable = Object.values(take('gnss1 > s4', withGnss).aircraft.cables).find((candidate) => candidate.tag === 'W21');
     expect(Object.values(cable?.conductors ?? {}).map((conductor) => [conductor.a.n, conductor.b.n])).toEqual([
       [1, 1],
       [2, 3],
@@ -136,13 +136,13 @@ describe('the entry line', () => {
     design = take('srv3 > fc2 servos', design);
     expect(suggest('srv4 > fc2 servos', design)[0]?.effect).toMatch(/^3 conductors by meaning, on FC2 servos pins 4-6/);
     design = take('srv4 > fc2 servos', design);
-    design = take('unplug w21 fc2', design);
-    expect(suggest('plug w21 > fc2 servos', design)[0]).toMatchObject({
-      text: 'plug W21 > FC2 servos.4',
+    design = take('unplug w22 fc2', design);
+    expect(suggest('plug w22 > fc2 servos', design)[0]).toMatchObject({
+      text: 'plug W22 > FC2 servos.4',
       effect: 'plugs its free end into FC2 servos, over pins 4 to 6',
     });
-    design = take('plug w21 > fc2 servos.16', design);
-    expect(suggest('unplug w21 fc2', design)[0]?.text).toBe('unplug W21 FC2 servos pins 16-18');
+    design = take('plug w22 > fc2 servos.16', design);
+    expect(suggest('unplug w22 fc2', design)[0]?.text).toBe('unplug W22 FC2 servos pins 16-18');
   });
 
   it('never throws, whatever is typed', () => {

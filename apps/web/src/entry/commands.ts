@@ -1,4 +1,5 @@
 import { addCommand } from './addCommand.ts';
+import { bondCommand, unbondCommand } from './bondCommands.ts';
 import { chainCommand } from './chainCommand.ts';
 import { mateCommand, partCommand } from './mateCommands.ts';
 import { lengthCommand } from './lengthCommand.ts';
@@ -15,6 +16,8 @@ export const entryCommands: readonly EntryCommand[] = [
   unplugCommand,
   mateCommand,
   partCommand,
+  bondCommand,
+  unbondCommand,
   addCommand,
   findCommand,
   moveCommand,

@@ -14,6 +14,8 @@ describe('findings in the margin', () => {
     expect(findingsAbout(judged, { is: 'nothing' })).toHaveLength(judged.length);
     expect(findingsAbout(judged, { is: 'item', item: idOf('RADIO1') }).map(({ finding }) => finding.check)).toEqual([
       'link.baud-mismatch',
+      'link.air-mismatch',
+      'link.bandwidth',
       'power.no-supply',
       'wire.back-powered',
     ]);

@@ -2,7 +2,8 @@ import { describe, expect, it } from '@jest/globals';
 import { sampleParts } from '../parts/catalogue.ts';
 import { smallAircraft } from '../test/smallAircraft.ts';
 import { graphOf } from '../graph/graphOf.ts';
-import { chainsOf, chainWords } from '../links/chains/chainsOf.ts';
+import { chainsOf } from '../links/chains/chainsOf.ts';
+import { chainWords } from '../links/chains/chainWords.ts';
 import { findingsOf } from './findingsOf.ts';
 
 /** Said too hard of what everybody does: one regulator for the servos, and the controller's ground beside a thick one. */

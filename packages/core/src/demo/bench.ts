@@ -6,6 +6,8 @@ import { graphOf } from '../graph/graphOf.ts';
 import type { PortAt } from '../graph/cableJoins.ts';
 import type { PinMapPreset } from '../harness/fitPinMap.ts';
 import { proposeCable } from '../harness/proposeCable.ts';
+import type { RadioPlace } from '../model/bond.ts';
+import type { Socket } from '../model/socket.ts';
 import { partKeyOf } from '../model/contentHash.ts';
 import type { Design } from '../model/design.ts';
 import type { Cable, Item, PlannedBattery, WireColour } from '../model/aircraft.ts';
@@ -14,12 +16,25 @@ import { usualFrame } from '../layout/usualFrame.ts';
 import { proposeMate } from '../harness/proposeMate.ts';
 import { mateOf } from '../model/connector.ts';
 import type { BayId, FrameNumber, Place, Spot } from '../model/frame.ts';
+import type { LinkKindId, StreamId } from '../model/linkIds.ts';
+import { linkKey } from '../model/linkWords.ts';
 import { needIds, type NeedId } from '../model/needs.ts';
 import { byNatural } from '../model/naturalOrder.ts';
 import type { OutputFunction } from '../model/outputFunctions.ts';
-import { asId, type AircraftId, type ConductorId, type ItemId, type LegId, type MakeId, type NodeId } from '../model/ids.ts';
+import {
+  asId,
+  type AircraftId,
+  type BondId,
+  type ConductorId,
+  type ItemId,
+  type LegId,
+  type MakeId,
+  type NodeId,
+  type SocketId,
+} from '../model/ids.ts';
 import { shipped } from '../edits/library.ts';
 import { newAircraft } from '../edits/newAircraft.ts';
+import type { SettingValue } from '../model/setting.ts';
 import type { Settings } from '../model/resolvePart.ts';
 import { sampleParts } from '../parts/catalogue.ts';
 
@@ -48,6 +63,37 @@ export class Bench {
     const result = applyEdit(this.#design, withFreshIds(edit, this.makeId));
     if ('refused' in result) throw new Error(result.refused.sentence);
     this.#design = result.design;
+  }
+
+  /** Bonds two radios: of an item its first, or the one named, `RX1 rc`. */
+  bond(a: string, b: string): void {
+    this.make({ kind: 'add-bond', bond: { id: asId<BondId>('?1'), a: this.#radioOf(a), b: this.#radioOf(b) } });
+  }
+
+  #radioOf(name: string): RadioPlace {
+    const [ref = '', radio] = name.split(' ');
+    const item = this.#design.aircraft.items[this.itemId(ref)];
+    if (item === undefined) throw new Error(`There is no ${ref}.`);
+    const radios = this.#design.parts.get(item.part)?.radios ?? [];
+    const found = radio === undefined ? radios[0] : radios.find(({ id }) => id === radio);
+    if (found === undefined) throw new Error(`There is no radio ${name}.`);
+    return { item: item.id, radio: found.id };
+  }
+
+  /** Sets something on an item. */
+  setting(ref: string, setting: string, value: SettingValue): void {
+    const item = this.itemId(ref);
+    this.make({ kind: 'set-item-setting', item, setting, value, was: this.#design.aircraft.items[item]?.settings[setting] ?? null });
+  }
+
+  /** Says how often a link carries a message. */
+  stream(kind: LinkKindId, ref: string, stream: StreamId, hz: number): void {
+    this.make({ kind: 'set-stream', link: linkKey(kind, this.itemId(ref)), stream, hz, was: null });
+  }
+
+  /** Gives an item a socket. */
+  socket(ref: string, socket: Socket): void {
+    this.make({ kind: 'set-socket', item: this.itemId(ref), id: asId<SocketId>('?1'), socket, was: null });
   }
 
   /** Puts a sample part in, under the next reference of its kind. */

@@ -59,6 +59,8 @@ describe('the demo aircraft', () => {
     ['link.baud-mismatch', 'FC1 S1 talks at 115200 baud and RADIO1 UART at 57600'],
     ['link.protocol-mismatch', 'FC1 S5 speaks MAVLink 2 and VTX2 OSD speaks digital OSD canvas'],
     ['link.console-in-the-way', 'CC1 UART1 still carries its login console'],
+    ['link.air-mismatch', 'number that both are given: network number 25 against network number 31'],
+    ['link.bandwidth', 'RADIO1 telemetry: the planned streams fill 142 % of RADIO2 radio to RADIO1 radio'],
     ['link.port-unsuitable', 'FC1 S6 is not suitable for CC1: it is made by software'],
     ['power.no-supply', 'CC1 has no ground that leads back from its computer'],
     ['power.ground-return', 'If the ground wire of W02 opens, W04 contact 3 at'],

@@ -14,6 +14,7 @@ export function mudflat(id: AircraftId, makeId: MakeId): Design {
   lift(bench);
   surfaces(bench);
   sensorsAndLinks(bench);
+  ground(bench);
   mudflatLayout(bench);
   return bench.design;
 }
@@ -125,4 +126,32 @@ function sensorsAndLinks(bench: Bench): void {
   for (const n of [1, 2]) bench.wire(`PM${n} ground`, `PWR${n} b6`, 'meaning', 100);
   for (const n of [1, 2, 3, 4]) bench.strap(`PWR1 b${n}`, `ESC${n} power`, 2, 130);
   bench.strap('PWR2 b1', 'ESC5 power', 2, 130);
+}
+
+/** Sticks by a module in their bay; data by a second IP radio, over UDP to the program of the operator. */
+function ground(bench: Bench): void {
+  bench.add('stick-unit-16-bay', 'pilot', { 'bay-format': 'sbus' }, 'ground');
+  bench.add('stick-module-24-fast', 'pilot', { 'air.phrase': 'mudflat 4' }, 'ground');
+  bench.sit('STK2 bay', 'STK1 bay');
+  bench.setting('RX1', 'rc.phrase', 'mudflat 4');
+  bench.bond('STK2', 'RX1');
+  bench.setting('RADIO1', 'air.number', 12);
+  bench.add('radio-ip-two-serial', 'IP link, ground side', { 'ETH.ip': '10.77.0.2', 'air.number': 12 }, 'ground');
+  bench.add('computer-bench', 'operator', { 'ETH.ip': '10.77.0.9' }, 'ground');
+  bench.wire('RADIO2 ETH', 'PC1 ETH', 'meaning', 2000);
+  bench.bond('RADIO1', 'RADIO2');
+  bench.socket('RADIO1', {
+    endpoint: 'S1',
+    transport: 'udp',
+    role: 'peer',
+    localPort: 14_551,
+    remote: { address: '10.77.0.9', port: 14_550 },
+  });
+  bench.socket('PC1', {
+    endpoint: 'program1',
+    transport: 'udp',
+    role: 'peer',
+    localPort: 14_550,
+    remote: { address: '10.77.0.1', port: 14_551 },
+  });
 }

@@ -2,7 +2,8 @@ import { splitReference } from '../edits/references.ts';
 import type { Aircraft, Cable, CableEndAt, CableNode, Item } from '../model/aircraft.ts';
 import type { Design } from '../model/design.ts';
 import type { Mate } from '../model/mate.ts';
-import { asId, type CableId, type ConductorId, type ItemId, type MateId } from '../model/ids.ts';
+import type { Bond } from '../model/bond.ts';
+import { asId, type BondId, type CableId, type ConductorId, type ItemId, type MateId } from '../model/ids.ts';
 
 /**
  * A design several times over in one aircraft, for tests and measurements: every item and cable again under further ids,
@@ -13,6 +14,7 @@ export function multiplied(design: Design, times: number): Design {
   const items: Record<ItemId, Item> = {};
   const cables: Record<CableId, Cable> = {};
   const mates: Record<MateId, Mate> = {};
+  const bonds: Record<BondId, Bond> = {};
   for (let copy = 0; copy < times; copy++) {
     for (const item of Object.values(aircraft.items)) {
       const again = { ...item, id: copyOf<ItemId>(item.id, copy), ref: shifted(item.ref, aircraft, copy) };
@@ -27,12 +29,16 @@ export function multiplied(design: Design, times: number): Design {
       const [a, b] = [mate.a, mate.b].map(({ item, port }) => ({ item: copyOf<ItemId>(item, copy), port }));
       if (a !== undefined && b !== undefined) mates[id] = { ...mate, id, a, b };
     }
+    for (const { id: first, a, b } of Object.values(aircraft.bonds)) {
+      const id = copyOf<BondId>(first, copy);
+      bonds[id] = { id, a: { ...a, item: copyOf<ItemId>(a.item, copy) }, b: { ...b, item: copyOf<ItemId>(b.item, copy) } };
+    }
   }
   const issued = Object.fromEntries(Object.entries(aircraft.issued).map(([prefix, count]) => [prefix, count * times]));
-  return { ...design, aircraft: { ...aircraft, items, cables, mates, outputs: {}, waivers: {}, issued } };
+  return { ...design, aircraft: { ...aircraft, items, cables, mates, bonds, links: {}, wishes: {}, outputs: {}, waivers: {}, issued } };
 }
 
-function copyOf<B extends ItemId | CableId | ConductorId | MateId>(id: B, copy: number): B {
+function copyOf<B extends ItemId | CableId | ConductorId | MateId | BondId>(id: B, copy: number): B {
   return asId<B>(copy === 0 ? id : `${id}-${copy}`);
 }
 

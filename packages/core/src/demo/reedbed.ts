@@ -12,6 +12,7 @@ export function reedbed(id: AircraftId, makeId: MakeId): Design {
   brief(bench);
   flyingParts(bench);
   laterParts(bench);
+  ground(bench);
   reedbedLayout(bench);
   return bench.design;
 }
@@ -81,4 +82,16 @@ function laterParts(bench: Bench): void {
   bench.wire('MAG2 I2C', 'FC1 I2C', 'meaning', 520);
   // Lights that want more than a 3.3 V output gives.
   bench.wire('LED1 in', 'FC1 out6', 'meaning', 260);
+}
+
+/** What the operator has. */
+function ground(bench: Bench): void {
+  // Another network number than the radio in the aircraft has.
+  bench.add('radio-900-ground-usb', 'telemetry, ground side', { 'air.number': 31 }, 'ground');
+  bench.add('computer-bench', 'operator', {}, 'ground');
+  bench.wire('RADIO2 usb', 'PC1 usb1', 'meaning', 1000);
+  bench.bond('RADIO1', 'RADIO2');
+  // As for a companion, over a link of 64 kbit/s.
+  bench.stream('telemetry', 'RADIO1', 'attitude', 50);
+  bench.stream('telemetry', 'RADIO1', 'servo-output-raw', 50);
 }

@@ -14,6 +14,7 @@ export function saltmarsh(id: AircraftId, makeId: MakeId): Design {
   controls(bench);
   sensorsAndLinks(bench);
   secondServoSupply(bench);
+  ground(bench);
   saltmarshLayout(bench);
   return bench.design;
 }
@@ -108,6 +109,18 @@ function sensorsAndLinks(bench: Bench): void {
   bench.wire('SW1 lead', 'FC1 safety', 'meaning', 240);
   bench.add('buzzer-5v', 'finder');
   bench.wire('BZ1 leads', 'FC1 buzzer', 'meaning', 130);
+}
+
+/** What the pilot and the operator have. */
+function ground(bench: Bench): void {
+  bench.add('stick-unit-16-bay', 'pilot', { 'rc.paired': true }, 'ground');
+  bench.bond('STK1', 'RX1');
+  bench.setting('RX1', 'rc.paired', true);
+  bench.add('radio-900-ground-usb', 'telemetry, ground side', { 'air.number': 41 }, 'ground');
+  bench.setting('RADIO1', 'air.number', 41);
+  bench.bond('RADIO1', 'RADIO2');
+  bench.add('computer-bench', 'operator', {}, 'ground');
+  bench.wire('RADIO2 usb', 'PC1 usb1', 'meaning', 1000);
 }
 
 /** A pack of its own, so that the servos and the controller live on when the flight pack or its regulator is lost. */

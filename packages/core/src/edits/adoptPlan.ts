@@ -20,6 +20,7 @@ import { PortIdSchema } from '../model/portId.ts';
 import { SettingIdSchema } from '../model/setting.ts';
 import { settingsOf, settingTakes } from '../model/settingsOf.ts';
 import type { DeepReadonly } from '../model/shape.ts';
+import { moveBonds, moveSockets } from './adoptLinks.ts';
 import { refuse, type Refusal } from './family.ts';
 
 const closed = { additionalProperties: false } as const;
@@ -83,8 +84,12 @@ export function planAdoption(design: Design, edit: AdoptRevision): Adoption | { 
   const mates = moveMates(design, item, edit.map, to, said);
   const settings = mapSettings(item, edit.map, to, said);
   const outputs = mapOutputs(aircraft, item, edit.map, to, said);
-  const items = { ...aircraft.items, [item.id]: { ...item, part: edit.part, settings } };
-  return { aircraft: { ...aircraft, items, cables, mates, outputs }, moves: said.moves, losses: said.losses };
+  const { sockets: _before, ...rest } = item;
+  const sockets = moveSockets(item, to, said);
+  const made: Item = { ...rest, part: edit.part, settings, ...(sockets === undefined ? {} : { sockets }) };
+  const items = { ...aircraft.items, [item.id]: made };
+  const bonds = moveBonds(aircraft, item, to, said);
+  return { aircraft: { ...aircraft, items, cables, mates, bonds, outputs }, moves: said.moves, losses: said.losses };
 }
 
 interface Said {

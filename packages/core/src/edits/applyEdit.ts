@@ -104,5 +104,8 @@ function placeOf(design: Design, path: readonly string[]): string {
   if (family === 'items') return Object.values(items).find((item) => item.id === id)?.ref ?? 'The item';
   if (family === 'cables') return Object.values(cables).find((cable) => cable.id === id)?.tag ?? 'The cable';
   if (family === 'mates') return 'What mates with what';
+  if (family === 'bonds') return 'The bond of two radios';
+  if (family === 'links') return 'What is said about the link';
+  if (family === 'wishes') return 'The link';
   return family === 'waivers' ? 'The accepted finding' : family === 'name' ? 'The name of the aircraft' : 'The aircraft';
 }

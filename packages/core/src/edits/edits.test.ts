@@ -28,7 +28,7 @@ describe('items', () => {
     expect(nextReference(demo.aircraft, 'servo')).toBe('SRV3');
     const without = made(demo, { kind: 'remove-item', item: itemOf(demo, 'SRV2').id });
     expect(nextReference(without.aircraft, 'servo')).toBe('SRV3');
-    expect(nextTag(demo.aircraft)).toBe('W20');
+    expect(nextTag(demo.aircraft)).toBe('W21');
   });
 
   it('are refused with an unknown part, a name that is taken, or an id that is there', () => {
@@ -189,8 +189,8 @@ describe('tags', () => {
   it('are never given to a second cable', () => {
     const gone = made(demo, { kind: 'remove-cable', cable: cableOf(demo, 'W13').id });
     const again: Edit = { kind: 'add-cable', cable: { ...cableOf(demo, 'W13'), id: asId<CableId>('again') } };
-    expect(refusalOf(gone, again).sentence).toContain('The next free one is W20.');
-    expect(rebaseEdit(gone, again).renamed).toMatchObject([{ from: 'W13', to: 'W20' }]);
+    expect(refusalOf(gone, again).sentence).toContain('The next free one is W21.');
+    expect(rebaseEdit(gone, again).renamed).toMatchObject([{ from: 'W13', to: 'W21' }]);
   });
 });
 

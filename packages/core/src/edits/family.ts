@@ -22,6 +22,8 @@ export const REFUSAL_CODES = [
   'unknown-leg',
   'unknown-conductor',
   'unknown-mate',
+  'unknown-bond',
+  'unknown-wish',
   'unknown-setting',
   'unknown-waiver',
   'unknown-edit',

@@ -55,6 +55,12 @@ function insistOnOne(design: Design, edit: SimpleEdit): SimpleEdit | undefined {
       return { ...edit, was: aircraft.airframe.frame?.routes[edit.id] ?? null };
     case 'set-output-function':
       return { ...edit, was: aircraft.outputs[outputKey(edit.item, edit.output)]?.function ?? null };
+    case 'set-socket':
+      return { ...edit, was: aircraft.items[edit.item]?.sockets?.[edit.id] ?? null };
+    case 'set-link-flag':
+      return { ...edit, was: aircraft.links[edit.link]?.[edit.flag] === true };
+    case 'set-stream':
+      return { ...edit, was: aircraft.links[edit.link]?.streams?.[edit.stream] ?? null };
     case 'rename-item':
     case 'label-item':
     case 'set-item-setting':
@@ -84,6 +90,10 @@ function insistOnOne(design: Design, edit: SimpleEdit): SimpleEdit | undefined {
     case 'remove-conductor':
     case 'add-mate':
     case 'remove-mate':
+    case 'add-bond':
+    case 'remove-bond':
+    case 'add-wish':
+    case 'remove-wish':
     case 'adopt-part-revision':
     case 'add-waiver':
     case 'remove-waiver':

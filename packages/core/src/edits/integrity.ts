@@ -1,6 +1,9 @@
 import { outputKey, type Aircraft, type Cable, type Item, type OutputUse } from '../model/aircraft.ts';
+import type { Bond } from '../model/bond.ts';
 import type { Design } from '../model/design.ts';
+import { linkOfKey, type Wish } from '../model/linkWords.ts';
 import type { Mate } from '../model/mate.ts';
+import { socketProblem } from '../model/socket.ts';
 import { brokenInside } from './cableEdits.ts';
 import type { Change } from './changes.ts';
 import type { Refusal } from './family.ts';
@@ -14,18 +17,31 @@ import { isFresh } from './references.ts';
  * In the order of the document; each as a sentence.
  */
 export function integrityOf(design: Design): Refusal[] {
-  return problemsIn(design, { items: 'all', cables: 'all', mates: 'all', outputs: 'all', waivers: 'all', isAirframe: true });
+  return problemsIn(design, {
+    items: 'all',
+    cables: 'all',
+    mates: 'all',
+    bonds: 'all',
+    links: 'all',
+    wishes: 'all',
+    outputs: 'all',
+    waivers: 'all',
+    isAirframe: true,
+  });
 }
 
 /** The same, looked for only where changes were made and where what they touched is mentioned. */
 export function integrityAround(design: Design, changes: readonly Change[]): Refusal[] {
-  const { cables, outputs } = design.aircraft;
+  const { cables, outputs, bonds, links, wishes } = design.aircraft;
   const keysIn = (family: string): Set<string> =>
     new Set(changes.flatMap(({ path: [name, key] }) => (name === family && key !== undefined ? [key] : [])));
   const touched = {
     items: keysIn('items'),
     cables: keysIn('cables'),
     mates: keysIn('mates'),
+    bonds: keysIn('bonds'),
+    links: keysIn('links'),
+    wishes: keysIn('wishes'),
     outputs: keysIn('outputs'),
     waivers: keysIn('waivers'),
   };
@@ -41,6 +57,18 @@ export function integrityAround(design: Design, changes: readonly Change[]): Ref
     cables: union(touched.cables, idsWhere(cables, mentions)),
     // A mate fills its ports whichever of the two came back.
     mates: touched.cables.size > 0 || touched.mates.size > 0 || touched.items.size > 0 ? 'all' : touched.mates,
+    bonds: union(
+      touched.bonds,
+      idsWhere(bonds, ({ a, b }) => touched.items.has(a.item) || touched.items.has(b.item)),
+    ),
+    links: union(
+      touched.links,
+      Object.keys(links).filter((key) => touched.items.has(linkOfKey(key).item)),
+    ),
+    wishes: union(
+      touched.wishes,
+      idsWhere(wishes, ({ from, to }) => touched.items.has(from) || touched.items.has(to)),
+    ),
     outputs: union(
       touched.outputs,
       idsWhere(outputs, ({ item }) => touched.items.has(item)),
@@ -69,7 +97,7 @@ function entriesIn<T>(record: Readonly<Record<string, T>>, scope: Scope): [strin
   });
 }
 
-interface Places extends Readonly<Record<'items' | 'cables' | 'mates' | 'outputs' | 'waivers', Scope>> {
+interface Places extends Readonly<Record<'items' | 'cables' | 'mates' | 'bonds' | 'links' | 'wishes' | 'outputs' | 'waivers', Scope>> {
   readonly isAirframe: boolean;
 }
 
@@ -84,6 +112,9 @@ function problemsIn(design: Design, scope: Places): Refusal[] {
     ...(scope.isAirframe ? routeProblems(aircraft) : []),
     ...cables.flatMap(([id, cable]) => cableProblems(design, id, cable, tagsTwice)),
     ...entriesIn(aircraft.mates, scope.mates).flatMap(([id, mate]) => mateProblems(design, id, mate)),
+    ...entriesIn(aircraft.bonds, scope.bonds).flatMap(([id, bond]) => bondProblems(aircraft, id, bond)),
+    ...entriesIn(aircraft.links, scope.links).flatMap(([key]) => linkProblems(aircraft, key)),
+    ...entriesIn(aircraft.wishes, scope.wishes).flatMap(([id, wish]) => wishProblems(aircraft, id, wish)),
     ...entriesIn(aircraft.outputs, scope.outputs).flatMap(([key, use]) => outputProblems(aircraft, key, use)),
     ...entriesIn(aircraft.waivers, scope.waivers)
       .filter(([id, waiver]) => waiver.id !== id)
@@ -117,6 +148,10 @@ function itemProblems({ aircraft, parts }: Design, id: string, item: Item, refsT
   const bay = item.place?.bay;
   if (bay !== undefined && aircraft.airframe.frame?.bays[bay] === undefined)
     found.push(problem('unknown-bay', `${item.ref} lies in a bay that the airframe does not have.`, id));
+  const socket = Object.values(item.sockets ?? {})
+    .map(socketProblem)
+    .find((wrong) => wrong !== undefined);
+  if (socket !== undefined) found.push(problem('bad-shape', `${item.ref}: ${socket}`, id));
   if (isFresh(aircraft.issued, item.ref)) found.push(problem('ref-taken', notGivenOut(item.ref), id));
   return found;
 }
@@ -161,6 +196,25 @@ function mateProblems(design: Design, id: string, mate: Mate): Refusal[] {
   const blocked = occupantOfMate(design, mate);
   if (blocked === undefined) return [];
   return [problem('port-occupied', `${mateName(design, mate)} and ${occupantName(design, blocked)} are at one port.`, id)];
+}
+
+function bondProblems({ items }: Aircraft, id: string, { id: own, a, b }: Bond): Refusal[] {
+  if (own !== id) return [problem('id-taken', 'A bond is filed under another id than its own.', id)];
+  if (a.item === b.item) return [problem('cable-to-itself', 'A radio is bonded with itself.', id, a.item)];
+  const gone = [a, b].find(({ item }) => items[item] === undefined);
+  return gone === undefined ? [] : [problem('unknown-item', 'A bond is with an item that is not there.', id, gone.item)];
+}
+
+function linkProblems({ items }: Aircraft, key: string): Refusal[] {
+  const { item } = linkOfKey(key);
+  return items[item] === undefined ? [problem('unknown-item', 'Something is said about a link of an item that is not there.', item)] : [];
+}
+
+function wishProblems({ items }: Aircraft, id: string, { id: own, from, to }: Wish): Refusal[] {
+  if (own !== id) return [problem('id-taken', 'A link is filed under another id than its own.', id)];
+  if (from === to) return [problem('cable-to-itself', 'A link goes from an item to itself.', id, from)];
+  const gone = [from, to].find((item) => items[item] === undefined);
+  return gone === undefined ? [] : [problem('unknown-item', 'A link is wanted to an item that is not there.', id, gone)];
 }
 
 function outputProblems(aircraft: Aircraft, key: string, use: OutputUse): Refusal[] {

@@ -4,9 +4,11 @@ import { ItemIdSchema } from '../model/ids.ts';
 import { LIMITS } from '../model/limits.ts';
 import { SettingIdSchema, SettingValueSchema, type SettingValue } from '../model/setting.ts';
 import { settingsOf, settingTakes } from '../model/settingsOf.ts';
+import { bondsWithout } from './bondEdits.ts';
 import { changeItem } from './changeItem.ts';
 import { editKind, refuse, type Outcome } from './family.ts';
 import { freeEnds } from './freeEnds.ts';
+import { linksWithout, wishesWithout } from './linkEdits.ts';
 import { matesWithout } from './mateEdits.ts';
 import { refOf } from './lookups.ts';
 import { isFresh, issue, splitReference } from './references.ts';
@@ -55,6 +57,9 @@ const removeItem = editKind({
         outputs,
         cables: freeEnds(aircraft.cables, (at) => at.is === 'port' && at.item === edit.item),
         mates: matesWithout(aircraft.mates, edit.item),
+        bonds: bondsWithout(aircraft.bonds, edit.item),
+        links: linksWithout(aircraft.links, edit.item),
+        wishes: wishesWithout(aircraft.wishes, edit.item),
       },
     };
   },

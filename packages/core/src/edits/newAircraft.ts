@@ -15,6 +15,9 @@ export function newAircraft(id: AircraftId, name: string): Aircraft {
     cables: {},
     outputs: {},
     mates: {},
+    bonds: {},
+    links: {},
+    wishes: {},
     waivers: {},
     issued: {},
   };

@@ -46,16 +46,16 @@ describe('rebase', () => {
     const { renamed, edits } = made(demo, [batch('t', addition('n1', 'SRV2'), cable('c1', 'W13'))]);
     expect(renamed).toEqual([
       { of: 'n1', from: 'SRV2', to: 'SRV3' },
-      { of: 'c1', from: 'W13', to: 'W20' },
+      { of: 'c1', from: 'W13', to: 'W21' },
     ]);
-    expect(edits).toMatchObject([{ edits: [{ item: { ref: 'SRV3' } }, { cable: { tag: 'W20' } }] }]);
+    expect(edits).toMatchObject([{ edits: [{ item: { ref: 'SRV3' } }, { cable: { tag: 'W21' } }] }]);
   });
 
   it('keeps a batch whole whose first name was taken and whose second is then taken by the first', () => {
     const { edits } = made(theirs(addition('t1', 'SRV3')), [batch('Add SRV3 and SRV4', addition('n1', 'SRV3'), addition('n2', 'SRV4'))]);
     expect(edits).toMatchObject([{ title: 'Add SRV4 and SRV5', edits: [{ item: { ref: 'SRV4' } }, { item: { ref: 'SRV5' } }] }]);
-    const cables = made(theirs(cable('t1', 'W20')), [batch('W20 and W21', cable('n1', 'W20'), cable('n2', 'W21'))]);
-    expect(cables.edits).toMatchObject([{ title: 'W21 and W22', edits: [{ cable: { tag: 'W21' } }, { cable: { tag: 'W22' } }] }]);
+    const cables = made(theirs(cable('t1', 'W21')), [batch('W21 and W22', cable('n1', 'W21'), cable('n2', 'W22'))]);
+    expect(cables.edits).toMatchObject([{ title: 'W22 and W23', edits: [{ cable: { tag: 'W22' } }, { cable: { tag: 'W23' } }] }]);
   });
 
   it('carries a new name on through the queue: a later edit that names the thing names it so', () => {

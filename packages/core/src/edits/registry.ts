@@ -4,6 +4,7 @@ import { LIMITS } from '../model/limits.ts';
 import { hiddenTextIn } from '../model/plainText.ts';
 import { hasShape, shapeProblems, type Shape } from '../model/shape.ts';
 import { aircraftEdits } from './aircraftEdits.ts';
+import { bondEdits } from './bondEdits.ts';
 import { briefEdits } from './briefEdits.ts';
 import { cableEdits } from './cableEdits.ts';
 import { ChangeSchema } from './changes.ts';
@@ -13,11 +14,13 @@ import type { EditKind } from './family.ts';
 import { frameEdits } from './frameEdits.ts';
 import { itemEdits } from './itemEdits.ts';
 import { legEdits } from './legEdits.ts';
+import { linkEdits } from './linkEdits.ts';
 import { mateEdits } from './mateEdits.ts';
 import { outputEdits } from './outputEdits.ts';
 import { partEdits } from './partEdits.ts';
 import { placeEdits } from './placeEdits.ts';
 import { powerEdits } from './powerEdits.ts';
+import { socketEdits } from './socketEdits.ts';
 import { waiverEdits } from './waiverEdits.ts';
 
 const closed = { additionalProperties: false } as const;
@@ -33,6 +36,9 @@ const families = [
   ...legEdits,
   ...conductorEdits,
   ...mateEdits,
+  ...bondEdits,
+  ...socketEdits,
+  ...linkEdits,
   ...outputEdits,
   ...partEdits,
   ...placeEdits,

@@ -75,8 +75,18 @@ describe('aircraft files', () => {
     const file = { format: 'wired-falcon-aircraft', parts: usedRevisions(demoDesign()).parts };
     const read = readAircraftFile(JSON.stringify({ ...file, aircraft: { ...first, dialect: 'numbered-ports', schema: 1 } }));
     if ('sentence' in read) throw new Error(read.sentence);
-    expect(read.migrated).toHaveLength(10);
-    expect(read.design.aircraft).toEqual({ ...first, dialect, schema: SCHEMA_VERSION, needs: {}, outputs: {}, mates: {} });
+    expect(read.migrated).toHaveLength(11);
+    expect(read.design.aircraft).toEqual({
+      ...first,
+      dialect,
+      schema: SCHEMA_VERSION,
+      needs: {},
+      outputs: {},
+      mates: {},
+      bonds: {},
+      links: {},
+      wishes: {},
+    });
     expect(dialectOf(read.design)?.id).toBe('numbered-ports');
   });
 

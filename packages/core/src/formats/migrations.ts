@@ -70,6 +70,11 @@ export const MIGRATIONS: readonly Migration[] = [
     title: 'Facts that parts came to state, unknown of the older ones; items that are put on the ground or the bench',
     migrate: (document) => document,
   },
+  {
+    to: 12,
+    title: 'Radios that are bonded, sockets, what is said about links, and links beyond those that exist by themselves',
+    migrate: (document) => ({ ...document, bonds: {}, links: {}, wishes: {} }),
+  },
 ];
 
 /** An inverse that was kept with an edit on a document of an older shape, for a document of the present one. */

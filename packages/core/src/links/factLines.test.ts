@@ -21,17 +21,24 @@ function raise(): never {
   throw new Error('There is no such part.');
 }
 
+const PAIRED = 'sticks, in the air: stick frames, knows its other end by being paired with it';
+const BY_PHRASE = 'sticks, in the air: fast stick frames, knows its other end by a phrase that both are given';
+
 describe('the facts of a part, for a person', () => {
   it.each<[string, Settings, readonly string[]]>([
-    ['receiver-sbus-16', {}, ['Lost link, SBUS: told by a flag in its frames']],
-    ['receiver-ppm-8', {}, ['Lost link, PPM: told by silence: it stops sending']],
-    ['receiver-pwm-6', {}, ['Lost link, PWM: nothing tells: it repeats the last channels']],
-    ['receiver-pwm-6', { failsafe: 'preset' }, ['Lost link, PWM: it sends preset channels, and nothing tells them from real ones']],
-    ['receiver-pwm-6', { failsafe: 'no-pulses' }, ['Lost link, PWM: told by silence: it stops sending']],
+    ['receiver-sbus-16', {}, ['Lost link, SBUS: told by a flag in its frames', PAIRED]],
+    ['receiver-ppm-8', {}, ['Lost link, PPM: told by silence: it stops sending', PAIRED]],
+    ['receiver-pwm-6', {}, ['Lost link, PWM: nothing tells: it repeats the last channels', PAIRED]],
+    ['receiver-pwm-6', { failsafe: 'preset' }, ['Lost link, PWM: it sends preset channels, and nothing tells them from real ones', PAIRED]],
+    ['receiver-pwm-6', { failsafe: 'no-pulses' }, ['Lost link, PWM: told by silence: it stops sending', PAIRED]],
     [
       'receiver-settable',
       { output: 'crsf' },
-      ['Lost link, CRSF: told by silence: it stops sending', 'second antenna: another antenna for "sticks": the better one counts'],
+      [
+        'Lost link, CRSF: told by silence: it stops sending',
+        BY_PHRASE,
+        'second antenna: another antenna for "sticks": the better one counts',
+      ],
     ],
     ['encoder-pwm-to-ppm', {}, ['Lost link, PPM: nothing tells: it repeats the last channels']],
     [

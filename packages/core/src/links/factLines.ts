@@ -21,12 +21,12 @@ const LOSS_WORDS: Readonly<Record<LossSignal, string>> = {
 };
 
 /**
- * What the part of an item states beyond its ports, mass and size: how a lost link is told, what its antennas are for, which way it turns,
+ * What the part of an item states beyond its ports, mass and size: how a lost link is told, what its antennas are for, what its radios speak, which way it turns,
  * what its USB is, the clocks of its serial ports. As the item is set.
  * @param raw the part as it is written, @param part the same as the item is set
  */
 export function factLines(item: Item, raw: Part, part: ResolvedPart): readonly FactLine[] {
-  return [...lossLines(part), ...antennaLines(part), ...turnLines(item, raw), ...usbLines(part), ...clockLines(part)];
+  return [...lossLines(part), ...airLines(part), ...antennaLines(part), ...turnLines(item, raw), ...usbLines(part), ...clockLines(part)];
 }
 
 function lossLines({ endpoints }: ResolvedPart): FactLine[] {
@@ -49,6 +49,21 @@ const FORMAT_WORDS: Readonly<Record<string, string>> = {
   crsf: 'CRSF',
   satellite: 'satellite frames',
 };
+
+/** What the radios speak, and how they know their other end. */
+function airLines({ radios = [] }: ResolvedPart): FactLine[] {
+  return radios.flatMap(({ title, air }): FactLine[] => {
+    if (air === undefined) return [];
+    const known = air.knows === undefined ? 'heard by whoever listens' : KNOWN_BY[air.knows.is];
+    return [{ label: `${title}, in the air`, text: `${air.protocol}, ${known}` }];
+  });
+}
+
+const KNOWN_BY = {
+  number: 'knows its other end by a number that both are given',
+  phrase: 'knows its other end by a phrase that both are given',
+  pairing: 'knows its other end by being paired with it',
+} as const;
 
 function antennaLines({ radios = [] }: ResolvedPart): FactLine[] {
   return radios.flatMap(({ title, diversityOf, heading }): FactLine[] => {

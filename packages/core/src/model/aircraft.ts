@@ -1,7 +1,9 @@
 import { Type } from '@sinclair/typebox';
+import { BondSchema } from './bond.ts';
 import { ConnectorSchema } from './connector.ts';
 import {
   AircraftIdSchema,
+  BondIdSchema,
   CableIdSchema,
   ConductorIdSchema,
   DialectKeySchema,
@@ -12,12 +14,15 @@ import {
   NodeIdSchema,
   PartKeySchema,
   recordOf,
+  SocketIdSchema,
   WaiverIdSchema,
+  WishIdSchema,
 } from './ids.ts';
 import { airframeKinds } from './airframes.ts';
 import { FramePlanSchema, PlaceSchema, PointIdSchema } from './frame.ts';
 import { keyText } from './keys.ts';
 import { LIMITS } from './limits.ts';
+import { LinkKeySchema, LinkWordsSchema, WishSchema } from './linkWords.ts';
 import { MateSchema } from './mate.ts';
 import { PortIdSchema } from './portId.ts';
 import { needIds, type NeedId } from './needs.ts';
@@ -26,6 +31,7 @@ import { outputFunctions } from './outputFunctions.ts';
 import { PowerPlanSchema } from './powerPlan.ts';
 import { SettingIdSchema, SettingValueSchema } from './setting.ts';
 import type { Shape } from './shape.ts';
+import { SocketSchema } from './socket.ts';
 
 const closed = { additionalProperties: false } as const;
 const name = Type.String({ minLength: 1, maxLength: LIMITS.nameChars });
@@ -33,7 +39,7 @@ const note = Type.String({ maxLength: LIMITS.noteChars });
 const label = Type.String({ maxLength: LIMITS.labelChars });
 
 /** The version of the document's shape that this code writes. */
-export const SCHEMA_VERSION = 11;
+export const SCHEMA_VERSION = 12;
 
 /** What people call an item: a prefix and a number, `GNSS1`. */
 export const RefSchema = Type.String({ pattern: '^[A-Z]{1,8}[1-9][0-9]{0,3}$' });
@@ -62,6 +68,8 @@ export const ItemSchema = Type.Object(
     place: Type.Optional(PlaceSchema),
     /** As weighed; where absent, the part's mass counts. */
     weighedG: Type.Optional(WeighedGSchema),
+    /** What carries its bytes over a network. */
+    sockets: Type.Optional(recordOf(SocketIdSchema, SocketSchema, LIMITS.socketsPerItem)),
   },
   closed,
 );
@@ -253,6 +261,12 @@ export const AircraftSchema = Type.Object(
     cables: recordOf(CableIdSchema, CableSchema, LIMITS.cablesPerAircraft),
     /** Ports that mate directly, without a cable. */
     mates: recordOf(MateIdSchema, MateSchema, LIMITS.matesPerAircraft),
+    /** Radios that are meant to hear one another. */
+    bonds: recordOf(BondIdSchema, BondSchema, LIMITS.bondsPerAircraft),
+    /** What a person says about links that exist by themselves. */
+    links: recordOf(LinkKeySchema, LinkWordsSchema),
+    /** Links beyond those. */
+    wishes: recordOf(WishIdSchema, WishSchema, LIMITS.wishesPerAircraft),
     outputs: recordOf(OutputKeySchema, OutputUseSchema),
     waivers: recordOf(WaiverIdSchema, WaiverSchema),
     /** The highest number given out per prefix; only rises, so that no reference is ever used for two things. */

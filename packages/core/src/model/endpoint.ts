@@ -1,4 +1,5 @@
 import { type TSchema, Type } from '@sinclair/typebox';
+import { Ipv4Schema } from './ipv4.ts';
 import { oneOf } from './oneOf.ts';
 import { PortIdSchema } from './portId.ts';
 import { PROTOCOL_IDS } from './protocolIds.ts';
@@ -152,6 +153,8 @@ export function endpointSchema<N extends TSchema>(number: N) {
         roles: texts,
         /** The port that it is on; none for a network inside a part, or through the air. */
         port: Type.Optional(PortIdSchema),
+        /** That it has an address which a person sets; with the one that it is delivered with. */
+        address: Type.Optional(Type.Object({ delivered: Type.Optional(Ipv4Schema) }, closed)),
       },
       closed,
     ),

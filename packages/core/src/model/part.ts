@@ -147,6 +147,22 @@ export type Turns = Shape<typeof TurnsSchema>;
 const positive = Type.Number({ exclusiveMinimum: 0, maximum: 100_000 });
 const text = Type.String({ minLength: 1, maxLength: LIMITS.noteChars });
 
+const ProgramSchema = Type.Object(
+  {
+    /** Of its endpoint among those of the part, a `network`. */
+    id: SettingIdSchema,
+    title: Type.String({ minLength: 1, maxLength: 40 }),
+    /** The ids by which it is known to a vehicle, as delivered. */
+    system: Type.Integer({ minimum: 1, maximum: 255 }),
+    component: Type.Integer({ minimum: 1, maximum: 255 }),
+    /** As delivered: that it sends commands and does not only listen, and that it asks the vehicle for streams. */
+    commands: Type.Boolean(),
+    asksForStreams: Type.Boolean(),
+  },
+  closed,
+);
+export type Program = Shape<typeof ProgramSchema>;
+
 function partSchema<N extends TSchema, P extends TSchema>(number: N, pin: P) {
   return Type.Object(
     {
@@ -181,6 +197,8 @@ function partSchema<N extends TSchema, P extends TSchema>(number: N, pin: P) {
       magnetAm2: Type.Optional(positive),
       /** Its radios, with an antenna each. */
       radios: Type.Optional(Type.Array(RadioTraitsSchema, { minItems: 1, maxItems: 6 })),
+      /** Programs that run on it and speak MAVLink with a vehicle: a ground program, a program of a companion. */
+      programs: Type.Optional(Type.Array(ProgramSchema, { minItems: 1, maxItems: 6 })),
       /** A compass in it: what it measures at most along each axis, in microtesla. */
       compass: Type.Optional(Type.Object({ rangeUt: positive }, closed)),
       /** What it radiates by itself into the band of satellite receivers, in dBm. */

@@ -47,13 +47,58 @@ export function isAntennaAxis(value: unknown): value is AntennaAxis {
   return typeof value === 'string' && Object.hasOwn(ANTENNA_AXES, value);
 }
 
-const radioId = keyText('[a-z][a-z0-9]{0,11}');
+export const RadioIdSchema = keyText('[a-z][a-z0-9]{0,11}');
 const dbm = Type.Number({ minimum: -200, maximum: 60 });
+
+const airName = Type.String({ minLength: 1, maxLength: 40 });
+
+export const AirTraitsSchema = Type.Object(
+  {
+    /** What it speaks. Two that speak different things never hear one another: `hopping data`. */
+    protocol: airName,
+    /** Major versions of it that its firmware can be; the first as delivered. Two major versions do not understand one another. */
+    versions: Type.Array(Type.Integer({ minimum: 1, maximum: 99 }), { minItems: 1 }),
+    /** What it can be set to for the rules of a place; the first as delivered. They hop over other channels. */
+    regions: Type.Optional(Type.Array(airName, { minItems: 1 })),
+    /** How fast it sends, in kbit/s, or in frames a second where it carries channels only; the first as delivered. */
+    rates: Type.Optional(
+      Type.Object(
+        {
+          unit: Type.Union([Type.Literal('kbit/s'), Type.Literal('Hz')]),
+          choices: Type.Array(Type.Number({ exclusiveMinimum: 0, maximum: 1_000_000 }), { minItems: 1 }),
+        },
+        closed,
+      ),
+    ),
+    /** Of a rate in kbit/s, the share that is left for data in both directions together, after turning round and correcting errors. */
+    usableShare: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 1 })),
+    /** How two of a kind know one another: a number that both are given, a phrase, or being paired once. Absent: whoever listens hears. */
+    knows: Type.Optional(
+      Type.Union([
+        Type.Object(
+          {
+            is: Type.Literal('number'),
+            label: airName,
+            min: Type.Integer(),
+            max: Type.Integer(),
+            delivered: Type.Integer(),
+          },
+          closed,
+        ),
+        Type.Object({ is: Type.Literal('phrase') }, closed),
+        Type.Object({ is: Type.Literal('pairing') }, closed),
+      ]),
+    ),
+  },
+  closed,
+);
+/** What the two ends of a link through the air have to agree on. */
+export type AirTraits = Shape<typeof AirTraitsSchema>;
 
 export const RadioTraitsSchema = Type.Object(
   {
     /** Names its antenna among those of the part. */
-    id: radioId,
+    id: RadioIdSchema,
     title: Type.String({ minLength: 1, maxLength: 40 }),
     /** The lowest and the highest frequency, in MHz. */
     mhz: Type.Tuple([Type.Number({ exclusiveMinimum: 0, maximum: 100_000 }), Type.Number({ exclusiveMinimum: 0, maximum: 100_000 })]),
@@ -64,9 +109,11 @@ export const RadioTraitsSchema = Type.Object(
     /** What the other end sends and hears, where there is one on the ground. */
     otherEnd: Type.Optional(Type.Object({ sendsDbm: Type.Optional(dbm), sensitivityDbm: Type.Optional(dbm) }, closed)),
     /** The radio whose other antenna this is: it goes on with the better of them. */
-    diversityOf: Type.Optional(radioId),
+    diversityOf: Type.Optional(RadioIdSchema),
     /** Which end of the line that gives a heading: it runs from the first antenna to the second. */
     heading: Type.Optional(Type.Union([Type.Literal('first'), Type.Literal('second')])),
+    /** Unknown where nothing is said. */
+    air: Type.Optional(AirTraitsSchema),
     antenna: oneOf(antennaKinds),
     groundAntenna: Type.Optional(oneOf(antennaKinds)),
     /** Where the antenna begins, from the middle of the part, in its own axes: aft, right, up, in mm. */

@@ -42,6 +42,18 @@ export const SettingSpecSchema = Type.Union([
     },
     closed,
   ),
+  Type.Object(
+    {
+      is: Type.Literal('text'),
+      id: SettingIdSchema,
+      label: Type.String(),
+      /** What is written: an IPv4 address, or a phrase that two ends share. */
+      form: Type.Union([Type.Literal('ipv4'), Type.Literal('phrase')]),
+      default: Type.Optional(Type.String()),
+      how,
+    },
+    closed,
+  ),
 ]);
 /** What a person can set on an item of a part. */
 export type SettingSpec = Shape<typeof SettingSpecSchema>;

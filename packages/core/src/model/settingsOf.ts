@@ -1,7 +1,9 @@
 import { ANTENNA_FITTED, ANTENNA_SETTING, NO_ANTENNA } from './antennaSetting.ts';
 import { COMPASS_TURN, IMU_TURN, MOUNTINGS, mountings } from './mounting.ts';
-import type { Part } from './part.ts';
-import { ANTENNA_AXES, antennaKinds, ANTENNAS, isAntennaAxis, type RadioTraits } from './radio.ts';
+import { isIpv4 } from './ipv4.ts';
+import { LIMITS } from './limits.ts';
+import type { Part, Program } from './part.ts';
+import { ANTENNA_AXES, antennaKinds, ANTENNAS, isAntennaAxis, type AirTraits, type RadioTraits } from './radio.ts';
 import { FLOW_CONTROLS, FRAMES, type SettingSpec } from './setting.ts';
 
 const cache = new WeakMap<Part, readonly SettingSpec[]>();
@@ -17,7 +19,8 @@ export function settingsOf(part: Part): readonly SettingSpec[] {
   if (part.kind === 'controller') specs.push(turnSetting(IMU_TURN, 'how it is set to lie'));
   else if (part.compass !== undefined) specs.push(turnSetting(COMPASS_TURN, 'how its compass is set to lie'));
   if (part.airspeed !== undefined) specs.push(...PITOT_SETTINGS);
-  for (const radio of part.radios ?? []) specs.push(...settingsOfRadio(radio, (part.radios?.length ?? 0) > 1));
+  for (const radio of part.radios ?? []) specs.push(...settingsOfRadio(part, radio, (part.radios?.length ?? 0) > 1));
+  for (const program of part.programs ?? []) specs.push(...settingsOfProgram(program));
   cache.set(part, specs);
   return specs;
 }
@@ -49,6 +52,8 @@ function settingsOfEndpoint(endpoint: RawEndpoint): SettingSpec[] {
       ];
     case 'air':
       return [antennaSetting()];
+    case 'network':
+      return endpoint.address === undefined ? [] : addressSettings(endpoint.id, endpoint.address.delivered);
     default:
       return [];
   }
@@ -71,13 +76,14 @@ function away(id: string, label: string): SettingSpec {
 }
 
 /** How the antenna of a radio is placed: its kind, the way its axis points, and how far from the part it stands. */
-function settingsOfRadio(radio: RadioTraits, isOneOfSeveral: boolean): SettingSpec[] {
+function settingsOfRadio(part: Part, radio: RadioTraits, isOneOfSeveral: boolean): SettingSpec[] {
   const name = isOneOfSeveral ? `${radio.title}: ` : '';
   const kinds = antennaKinds.map((kind) => ({ value: kind, label: ANTENNAS[kind].title }));
   const axes = Object.keys(ANTENNA_AXES)
     .filter(isAntennaAxis)
     .map((axis) => ({ value: axis, label: ANTENNA_AXES[axis] }));
   return [
+    ...airSettings(radio, name).map((spec) => withHow(part, spec)),
     { is: 'choice', id: `${radio.id}.antenna`, label: `${name}kind of antenna`, choices: kinds, default: radio.antenna },
     { is: 'choice', id: `${radio.id}.axis`, label: `${name}axis of the antenna`, choices: axes, default: 'up' },
     away(`${radio.id}.station`, `${name}antenna from here, aft`),
@@ -94,6 +100,82 @@ function settingsOfRadio(radio: RadioTraits, isOneOfSeveral: boolean): SettingSp
             default: radio.groundAntenna ?? 'dipole',
           },
         ]),
+  ];
+}
+
+/** What of a radio has to agree with the other end, where there is a choice. */
+function airSettings({ id, air }: RadioTraits, name: string): SettingSpec[] {
+  if (air === undefined) return [];
+  const choice = (setting: string, label: string, values: readonly (string | number)[], unit?: string): SettingSpec[] => {
+    const [delivered] = values;
+    if (delivered === undefined || values.length < 2) return [];
+    const choices = values.map((value) => ({ value, label: String(value) }));
+    const inUnit = unit === undefined ? {} : { unit };
+    return [{ is: 'choice', id: `${id}.${setting}`, label: `${name}${label}`, choices, default: delivered, ...inUnit }];
+  };
+  return [
+    ...choice(AIR.version, 'major version of the firmware', air.versions),
+    ...choice(AIR.region, 'region', air.regions ?? []),
+    ...choice(AIR.rate, `air rate, ${air.rates?.unit ?? ''}`, air.rates?.choices ?? [], air.rates?.unit),
+    ...knowsSetting(id, air, name),
+  ];
+}
+
+function knowsSetting(id: string, { knows }: AirTraits, name: string): SettingSpec[] {
+  switch (knows?.is) {
+    case undefined:
+      return [];
+    case 'number':
+      return [
+        {
+          is: 'number',
+          id: `${id}.${AIR.number}`,
+          label: `${name}${knows.label}`,
+          min: knows.min,
+          max: knows.max,
+          default: knows.delivered,
+        },
+      ];
+    case 'phrase':
+      return [{ is: 'text', id: `${id}.${AIR.phrase}`, label: `${name}binding phrase`, form: 'phrase' }];
+    case 'pairing': {
+      const choices = [
+        { value: true, label: 'yes' },
+        { value: false, label: 'not yet' },
+      ];
+      return [{ is: 'choice', id: `${id}.${AIR.paired}`, label: `${name}paired with its other end`, choices }];
+    }
+  }
+}
+
+/** The settings of a radio that have to agree with the other end, after its id and a dot. */
+export const AIR = { version: 'version', region: 'region', rate: 'rate', number: 'number', phrase: 'phrase', paired: 'paired' } as const;
+
+function addressSettings(id: string, delivered: string | undefined): SettingSpec[] {
+  return [
+    { is: 'text', id: `${id}.ip`, label: 'address', form: 'ipv4', ...(delivered === undefined ? {} : { default: delivered }) },
+    { is: 'number', id: `${id}.prefix`, label: 'bits of the subnet', min: 8, max: 30, default: 24 },
+  ];
+}
+
+function settingsOfProgram({ id, title, system, component, commands, asksForStreams }: Program): SettingSpec[] {
+  const yesOrNo = [
+    { value: true, label: 'yes' },
+    { value: false, label: 'no' },
+  ];
+  const number = (setting: string, label: string, delivered: number): SettingSpec => ({
+    is: 'number',
+    id: `${id}.${setting}`,
+    label: `${title}: ${label}`,
+    min: 1,
+    max: 255,
+    default: delivered,
+  });
+  return [
+    number('system', 'system id', system),
+    number('component', 'component id', component),
+    { is: 'choice', id: `${id}.commands`, label: `${title}: sends commands`, choices: yesOrNo, default: commands },
+    { is: 'choice', id: `${id}.streams`, label: `${title}: asks for streams`, choices: yesOrNo, default: asksForStreams },
   ];
 }
 
@@ -165,5 +247,7 @@ export function settingTakes(spec: SettingSpec, value: unknown): boolean {
       return spec.choices.some((choice) => choice.value === value);
     case 'number':
       return typeof value === 'number' && value >= spec.min && value <= spec.max;
+    case 'text':
+      return typeof value === 'string' && (spec.form === 'ipv4' ? isIpv4(value) : value.trim() !== '' && value.length <= LIMITS.labelChars);
   }
 }

@@ -1,5 +1,6 @@
+import { inMenu } from './ways.ts';
 import type { Part } from '../model/part.ts';
-import { ethernetPort, samplePart, wiredPort, type RawElement, type Row, type WiredPort } from './build.ts';
+import { ethernetPort, groundProgram, samplePart, wiredPort, type RawElement, type Row, type WiredPort } from './build.ts';
 
 const gnd: Row = ['GND', 'gnd', '@gnd'];
 const usbSocket = (n: number): WiredPort =>
@@ -31,8 +32,16 @@ export const benchParts: readonly Part[] = [
     endpoints: [
       { is: 'usb', id: 'usb1', port: 'usb1', as: 'host' },
       { is: 'usb', id: 'usb2', port: 'usb2', as: 'host' },
-      { is: 'network', id: 'ETH', port: 'ETH', roles: ['client', 'server'] },
+      { is: 'network', id: 'ETH', port: 'ETH', roles: ['client', 'server'], address: {} },
+      { is: 'network', id: 'program1', roles: ['program'] },
+      { is: 'network', id: 'program2', roles: ['program'] },
     ],
+    how: inMenu(['ETH.ip', 'ETH.prefix'], 'network set-up of the operating system', '"Wired", "Fixed address"'),
+    routes: [
+      { from: 'usb1', to: 'program1', transform: 'bridge' },
+      { from: 'usb2', to: 'program1', transform: 'bridge' },
+    ],
+    programs: [groundProgram('program1', 'ground program'), groundProgram('program2', 'second ground program')],
     steps: [
       {
         title: 'One program at a time',

@@ -1,6 +1,7 @@
 import type { Connector, ConnectorFamily } from '../model/connector.ts';
 import { asId, type PartId } from '../model/ids.ts';
 import type { Part, PartPort, PinRole } from '../model/part.ts';
+import type { AirTraits } from '../model/radio.ts';
 import type { ProtocolId } from '../model/protocolIds.ts';
 
 /** Short forms for writing catalogue data: each gives plain data and checks nothing; the sweep test does. */
@@ -176,6 +177,11 @@ export function serialPins(port: string, rows: readonly Row[]): Pick<RawUart, 't
   );
 }
 
+/** A simulated ground program, by the ids that such programs have as delivered. */
+export function groundProgram(id: string, title: string): NonNullable<Part['programs']>[number] {
+  return { id, title, system: 255, component: 190, commands: true, asksForStreams: true };
+}
+
 type Radio = NonNullable<Part['radios']>[number];
 
 /** A radio that sends and hears, and whose like is at the other end. */
@@ -202,14 +208,20 @@ export function skyAntenna(atMm: Radio['atMm'], id = 'sky', title = 'satellites'
   return { id, title, mhz: [1559, 1610], hears: { sensitivityDbm: -110, blockingDbm: 0 }, antenna: 'sky-plate', atMm };
 }
 
+/** What only hears pictures, on the ground. */
+export function pictureReceiver(mhz: Radio['mhz'], antenna: Radio['antenna'], atMm: Radio['atMm'], air: AirTraits): Radio {
+  return { id: 'air', title: 'pictures', mhz, hears: { sensitivityDbm: -90, blockingDbm: 0 }, air, antenna, atMm };
+}
+
 /** A transmitter of pictures. */
-export function pictureSender(mhz: Radio['mhz'], sendsDbm: number, atMm: Radio['atMm']): Radio {
+export function pictureSender(mhz: Radio['mhz'], sendsDbm: number, atMm: Radio['atMm'], air: AirTraits): Radio {
   return {
     id: 'air',
     title: 'pictures',
     mhz,
     sendsDbm,
     otherEnd: { sensitivityDbm: -90 },
+    air,
     antenna: 'crossed-loops',
     groundAntenna: 'plate',
     atMm,

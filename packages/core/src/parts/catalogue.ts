@@ -9,6 +9,7 @@ import { companions } from './companions.ts';
 import { controllers } from './controllers/controllers.ts';
 import { converters } from './converters.ts';
 import { distribution } from './distribution.ts';
+import { groundRadios } from './groundRadios.ts';
 import { gnssReceivers } from './gnss.ts';
 import { motorControllers } from './motorControllers.ts';
 import { motors } from './motors.ts';
@@ -48,6 +49,7 @@ export const sampleParts: readonly Part[] = [
   ...converters,
   ...usbAdapters,
   ...telemetryRadios,
+  ...groundRadios,
   ...handheldLinks,
   ...stickUnits,
   ...companions,

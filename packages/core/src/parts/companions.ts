@@ -16,6 +16,20 @@ const devicePath = (id: string, delivered: string, others: readonly string[]): P
   how: { is: 'menu', tool: 'set-up file of the link program', menu: 'the line "device"' },
 });
 
+/** Its address in a network, where it has one. */
+const addressWays = (id: string): Ways => inMenu([`${id}.ip`, `${id}.prefix`], 'network set-up of the operating system', '"Fixed address"');
+
+/** What runs on it and speaks with the vehicle as one of its components. It listens until somebody lets it command. */
+const ownProgram: NonNullable<Part['programs']>[number] = {
+  id: 'program1',
+  title: 'program on it',
+  system: 1,
+  component: 191,
+  commands: false,
+  asksForStreams: false,
+};
+const ownEndpoint = { is: 'network', id: 'program1', roles: ['program'] } as const;
+
 /** Speed and console of a computer's serial port. */
 const portWays = (id: string, over: string): Ways => [
   ...inMenu([`${id}.baud`], 'set-up file of the link program', 'the line "baud"'),
@@ -59,12 +73,24 @@ export const companions: readonly Part[] = [
       usb,
     ],
     circuit: [load('computer', ['@5v', '@gnd'], [0.5, 1.1, 2.5], [5.1, 4.75, 5.4], { law: 'constant-power' })],
-    how: [...portWays('UART1', 'header'), ...inMenu(['UART2.baud'], 'set-up file of the link program', 'the line "baud"')],
+    how: [
+      ...addressWays('net'),
+      ...portWays('UART1', 'header'),
+      ...inMenu(['UART2.baud'], 'set-up file of the link program', 'the line "baud"'),
+    ],
+    routes: [
+      { from: 'UART1', to: 'net', transform: 'bridge' },
+      { from: 'UART2', to: 'net', transform: 'bridge' },
+      { from: 'usb', to: 'net', transform: 'bridge' },
+      { from: 'net', to: 'program1', transform: 'bridge' },
+    ],
+    programs: [ownProgram],
     endpoints: [
+      ownEndpoint,
       uart('UART1', { tx: 'header.4', rx: 'header.5' }, speaks, { console: true }),
       uart('UART2', { tx: 'second.1', rx: 'second.2' }, speaks),
       { is: 'usb', id: 'usb', port: 'usb', as: 'host' },
-      { is: 'network', id: 'net', roles: ['client', 'server', 'router'] },
+      { is: 'network', id: 'net', roles: ['client', 'server', 'router'], address: {} },
     ],
   }),
   samplePart({
@@ -90,10 +116,16 @@ export const companions: readonly Part[] = [
       ethernetPort('ETH', 'Ethernet'),
     ],
     circuit: [load('computer', ['power.1', '@gnd'], [0.5, 1, 2.1], [12, 9, 20], { law: 'constant-power' })],
-    how: portWays('UART1', 'serial'),
+    how: [...addressWays('ETH'), ...portWays('UART1', 'serial')],
+    routes: [
+      { from: 'UART1', to: 'ETH', transform: 'bridge' },
+      { from: 'ETH', to: 'program1', transform: 'bridge' },
+    ],
+    programs: [ownProgram],
     endpoints: [
+      ownEndpoint,
       uart('UART1', { tx: 'serial.2', rx: 'serial.3' }, speaks, { console: true }),
-      { is: 'network', id: 'ETH', port: 'ETH', roles: ['client', 'server', 'router'] },
+      { is: 'network', id: 'ETH', port: 'ETH', roles: ['client', 'server', 'router'], address: {} },
     ],
   }),
   samplePart({
@@ -113,11 +145,18 @@ export const companions: readonly Part[] = [
       usb,
     ],
     circuit: [load('computer', ['@5v', '@gnd'], [0.9, 2, 5], [5.1, 4.8, 5.4], { law: 'constant-power' })],
-    how: portWays('FC', 'FC'),
+    how: [...addressWays('net'), ...portWays('FC', 'FC')],
+    routes: [
+      { from: 'FC', to: 'net', transform: 'bridge' },
+      { from: 'usb', to: 'net', transform: 'bridge' },
+      { from: 'net', to: 'program1', transform: 'bridge' },
+    ],
+    programs: [ownProgram],
     endpoints: [
+      ownEndpoint,
       uart('FC', { tx: 'FC.3', rx: 'FC.2' }, speaks, { console: true, names: { label: 'controller' } }),
       { is: 'usb', id: 'usb', port: 'usb', as: 'host' },
-      { is: 'network', id: 'net', roles: ['client', 'server', 'router'] },
+      { is: 'network', id: 'net', roles: ['client', 'server', 'router'], address: {} },
     ],
   }),
   samplePart({
@@ -136,11 +175,18 @@ export const companions: readonly Part[] = [
       usb,
     ],
     circuit: [load('computer', ['@5v', '@gnd'], [0.35, 0.8, 1.9], [5.1, 4.75, 5.4], { law: 'constant-power' })],
-    how: portWays('UART1', 'header'),
+    how: [...addressWays('ETH'), ...portWays('UART1', 'header')],
+    routes: [
+      { from: 'UART1', to: 'ETH', transform: 'bridge' },
+      { from: 'usb', to: 'ETH', transform: 'bridge' },
+      { from: 'ETH', to: 'program1', transform: 'bridge' },
+    ],
+    programs: [ownProgram],
     endpoints: [
+      ownEndpoint,
       uart('UART1', { tx: 'header.2', rx: 'header.3' }, speaks, { console: true }),
       { is: 'usb', id: 'usb', port: 'usb', as: 'host' },
-      { is: 'network', id: 'ETH', port: 'ETH', roles: ['client', 'server', 'router'] },
+      { is: 'network', id: 'ETH', port: 'ETH', roles: ['client', 'server', 'router'], address: {} },
     ],
     indications: computerLights,
     steps: computerSteps,
@@ -167,15 +213,23 @@ export const companions: readonly Part[] = [
     ],
     circuit: [load('computer', ['power.1', '@gnd'], [0.4, 0.7, 1.1], [12, 9, 20], { law: 'constant-power' })],
     how: [
+      ...addressWays('ETH'),
       ...inMenu(['UART1.baud', 'UART2.baud', 'UART2.frame'], 'pages of the camera at 10.77.0.20', '"Serial ports"', {
         over: 'ETH',
         password: 'samphire',
       }),
     ],
+    routes: [
+      { from: 'UART1', to: 'ETH', transform: 'bridge' },
+      { from: 'UART2', to: 'ETH', transform: 'bridge' },
+      { from: 'ETH', to: 'program1', transform: 'bridge' },
+    ],
+    programs: [ownProgram],
     endpoints: [
+      ownEndpoint,
       uart('UART1', { tx: 'S1.3', rx: 'S1.2' }, speaks, { names: { label: 'serial 1' } }),
       uart('UART2', { tx: 'S2.3', rx: 'S2.2' }, [offer('transparent', 'both', 115_200, bauds)], { names: { label: 'serial 2' } }),
-      { is: 'network', id: 'ETH', port: 'ETH', roles: ['client', 'server', 'camera'] },
+      { is: 'network', id: 'ETH', port: 'ETH', roles: ['client', 'server', 'camera', 'router'], address: { delivered: '10.77.0.20' } },
     ],
     indications: computerLights,
     steps: computerSteps,

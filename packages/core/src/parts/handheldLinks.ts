@@ -1,6 +1,8 @@
 import type { Part } from '../model/part.ts';
+import { handheldAir } from './airTraits.ts';
 import {
   ethernetPort,
+  groundProgram,
   load,
   logic3V3,
   logic5Tolerant,
@@ -25,7 +27,7 @@ function airUnit(about: { readonly id: string; readonly name: string; readonly s
     kind: 'handheld-link',
     massG: 88,
     sizeMm: [78, 56, 18],
-    radios: [pairRadio([2400, 2483.5], [25, -96], { antenna: 'dipole', atMm: [0, 0, 40] })],
+    radios: [pairRadio([2400, 2483.5], [25, -96], { antenna: 'dipole', air: handheldAir, atMm: [0, 0, 40] })],
     ports: [
       wiredPort('power', ['locking-2.0', 'socket'], [['V', 'supply-in'], ['V', 'supply-in'], gnd, gnd], { needed: true }),
       wiredPort('RC', ['locking-1.25', 'socket'], [['SB', 'tx', logic3V3], gnd], { label: 'rc out', needed: true }),
@@ -36,9 +38,16 @@ function airUnit(about: { readonly id: string; readonly name: string; readonly s
       ...[1, 2].map((n) => ({ is: 'link' as const, id: `in-${n}`, a: `power.${n}`, b: '@v', ohm: 0 })),
       load('radio', ['@v', '@gnd'], [0.3, 0.5, 0.8], [12, 7, 28], { law: 'constant-power' }),
     ],
-    how: inMenu(['data.baud', ...(data.cts === undefined ? [] : ['data.flow'])], 'ground handset', '"Link settings", "Air port"', {
-      confirms: 'the handset shows the new speed beside the air unit',
-    }),
+    how: [
+      ...inMenu(['data.baud', ...(data.cts === undefined ? [] : ['data.flow'])], 'ground handset', '"Link settings", "Air port"', {
+        confirms: 'the handset shows the new speed beside the air unit',
+      }),
+      ...inMenu(['ETH.ip', 'ETH.prefix'], 'ground handset', '"Link settings", "Camera network"'),
+      {
+        settings: ['air.paired'],
+        how: { is: 'button', button: 'recessed, while the handset pairs', seconds: 2, confirms: 'green steady' },
+      },
+    ],
     routes: ['RC-out', 'RC', 'data', 'ETH'].map((from) => ({ from, to: 'air', transform: 'bridge' as const })),
     endpoints: [
       {
@@ -52,7 +61,7 @@ function airUnit(about: { readonly id: string; readonly name: string; readonly s
       },
       uart('RC', { tx: 'RC.1' }, [offer('sbus', 'talker', 100_000)], { duplex: 'tx-only', exclusive: 'rc', names: { label: 'rc out' } }),
       uart('data', data, [offer('mavlink-2', 'both', 57_600, [57_600, 115_200])]),
-      { is: 'network', id: 'ETH', port: 'ETH', roles: ['camera'] },
+      { is: 'network', id: 'ETH', port: 'ETH', roles: ['camera'], address: { delivered: '10.78.0.2' } },
       { is: 'air', id: 'air', band: '2.4 GHz class' },
     ],
     indications: [
@@ -97,9 +106,28 @@ export const handheldLinks: readonly Part[] = [
     sizeMm: [270, 130, 60],
     ports: [wiredPort('usb', ['USB-C', 'socket'], [['VBUS', 'supply-in'], ['D+', 'usb'], ['D-', 'usb'], gnd], { label: 'USB' })],
     circuit: [load('charger', ['usb.1', '@gnd'], [0.1, 1.5, 2], [5, 4.5, 5.5])],
+    radios: [
+      {
+        id: 'air',
+        title: 'handset',
+        mhz: [2400, 2483.5],
+        sendsDbm: 25,
+        hears: { sensitivityDbm: -96, blockingDbm: 5 },
+        air: handheldAir,
+        antenna: 'dipole',
+        atMm: [0, 0, 80],
+      },
+    ],
+    how: [
+      ...inMenu(['local.ip', 'local.prefix'], 'handset', '"Network"'),
+      ...inMenu(['air.version', 'air.paired'], 'handset', '"Link settings", "Pairing"', { confirms: 'bars of the link' }),
+    ],
+    routes: [{ from: 'air', to: 'local', transform: 'bridge' }],
+    programs: [groundProgram('program1', 'ground program')],
     endpoints: [
       { is: 'usb', id: 'usb', port: 'usb', as: 'device' },
-      { is: 'network', id: 'local', roles: ['udp client', 'udp server'] },
+      { is: 'network', id: 'local', roles: ['udp client', 'udp server'], address: { delivered: '10.78.0.1' } },
+      { is: 'network', id: 'program1', roles: ['program'] },
       { is: 'air', id: 'air', band: '2.4 GHz class' },
     ],
     cautions: ['radio-rules'],

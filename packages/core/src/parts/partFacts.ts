@@ -58,6 +58,21 @@ export const partFacts: readonly PartFact[] = [
       endpoints.flatMap((endpoint) => (endpoint.is === 'usb' ? [endpoint.as !== undefined && endpoint.port !== undefined] : [])),
   },
   {
+    id: 'air-link',
+    title: 'what its radio has to agree on with the other end',
+    statedOf: ({ radios = [] }) =>
+      radios.flatMap(({ otherEnd, diversityOf, air }) => (otherEnd === undefined || diversityOf !== undefined ? [] : [air !== undefined])),
+  },
+  {
+    id: 'address',
+    title: 'that it has a network address',
+    // An adapter has none of its own: it is the computer's.
+    statedOf: ({ kind, endpoints }) =>
+      endpoints.flatMap((endpoint) =>
+        kind !== 'converter' && endpoint.is === 'network' && endpoint.port === 'ETH' ? [endpoint.address !== undefined] : [],
+      ),
+  },
+  {
     id: 'how-set',
     title: 'how its settings are set',
     statedOf: (part) => setOnPart(part).map(({ how }) => how !== undefined),

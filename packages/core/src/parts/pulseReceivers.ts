@@ -1,3 +1,4 @@
+import { stickFrames } from './airTraits.ts';
 import type { Part } from '../model/part.ts';
 import { logic3V3, offer, pairRadio, samplePart, uart, wiredPort } from './build.ts';
 import {
@@ -65,7 +66,7 @@ export const pulseReceivers: readonly Part[] = [
     massG: 17,
     sizeMm: [47, 27, 14],
     settings: [failsafe],
-    radios: [pairRadio([2400, 2483.5], [20, -101], { id: 'rc', title: 'sticks', atMm: [0, 0, 20] }), secondAntenna],
+    radios: [pairRadio([2400, 2483.5], [20, -101], { id: 'rc', title: 'sticks', air: stickFrames, atMm: [0, 0, 20] }), secondAntenna],
     ports: [
       ...rowPorts([1, 2, 3, 4, 5, 6, 7, 8]),
       wiredPort('tele', ['pin-2.54', 'pins'], [['S', 'single-wire', logic3V3], ['V', 'supply-through', '@v'], ground], {

@@ -1,5 +1,6 @@
 import type { Part } from '../model/part.ts';
 import type { When } from '../model/setting.ts';
+import { stickFrames } from './airTraits.ts';
 import {
   load,
   logic3V3,
@@ -40,13 +41,21 @@ export const sticksOnly: NonNullable<Part['radios']>[number] = {
   mhz: [2400, 2483.5],
   hears: { sensitivityDbm: -98, blockingDbm: 5 },
   otherEnd: { sendsDbm: 20 },
+  air: stickFrames,
   antenna: 'whip',
   groundAntenna: 'dipole',
   atMm: [0, 0, 20],
 };
 
 /** The other antenna of a receiver that goes on with the better one. */
-export const secondAntenna: typeof sticksOnly = { ...sticksOnly, id: 'rc2', title: 'second antenna', diversityOf: 'rc', atMm: [0, 0, -20] };
+const { air: _ofTheFirst, ...antennaOnly } = sticksOnly;
+export const secondAntenna: typeof sticksOnly = {
+  ...antennaOnly,
+  id: 'rc2',
+  title: 'second antenna',
+  diversityOf: 'rc',
+  atMm: [0, 0, -20],
+};
 
 /** What a receiver with servo rows does on loss, which somebody has to choose and to try out. */
 export const failsafe: Part['settings'][number] = {

@@ -1,3 +1,4 @@
+import { fastStickFrames, stickFrames } from './airTraits.ts';
 import type { Part } from '../model/part.ts';
 import { load, logic3V3, logic5V, offer, pairRadio, samplePart, uart, wiredPort, withPin } from './build.ts';
 import {
@@ -44,7 +45,7 @@ export const serialReceivers: readonly Part[] = [
     summary: 'SBUS on one wire, an uninverted tap of it on a pad, and single-wire telemetry back. The flag tells of a lost link.',
     massG: 6,
     sizeMm: [24, 18, 6],
-    radios: [pairRadio([2400, 2483.5], [20, -101], { id: 'rc', title: 'sticks', atMm: [0, 0, 20] })],
+    radios: [pairRadio([2400, 2483.5], [20, -101], { id: 'rc', title: 'sticks', air: stickFrames, atMm: [0, 0, 20] })],
     ports: [
       wiredPort('main', ['locking-1.25', 'socket'], [['V', 'supply-in'], ground, ['SB', 'tx', logic3V3], ['TR', 'single-wire', logic3V3]], {
         needed: true,
@@ -77,7 +78,7 @@ export const serialReceivers: readonly Part[] = [
     summary: '420 000 baud both ways; link quality comes with the channels; no frames when the link is lost.',
     massG: 3,
     sizeMm: [18, 12, 4],
-    radios: [pairRadio([2400, 2483.5], [20, -108], { id: 'rc', title: 'sticks', atMm: [0, 0, 20] })],
+    radios: [pairRadio([2400, 2483.5], [20, -108], { id: 'rc', title: 'sticks', air: fastStickFrames, atMm: [0, 0, 20] })],
     ports: [
       wiredPort('UART', ['solder-pad', 'pads'], [ground, ['V', 'supply-in'], ['RX', 'rx', logic3V3], ['TX', 'tx', logic3V3]], {
         needed: true,
@@ -150,7 +151,7 @@ export const serialReceivers: readonly Part[] = [
         how: { is: 'button', button: 'FN while linked', seconds: 4, confirms: 'green flashes: one for SBUS, two for CRSF, three for PPM' },
       },
     ],
-    radios: [pairRadio([2400, 2483.5], [17, -107], { id: 'rc', title: 'sticks', atMm: [0, 0, 20] }), secondAntenna],
+    radios: [pairRadio([2400, 2483.5], [17, -107], { id: 'rc', title: 'sticks', air: fastStickFrames, atMm: [0, 0, 20] }), secondAntenna],
     ports: [
       withPin(
         wiredPort('out', ['locking-1.25', 'socket'], [['V', 'supply-in'], ['S', 'tx', logic3V3], ['R', 'rx', logic3V3], ground], {

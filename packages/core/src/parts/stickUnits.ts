@@ -1,3 +1,5 @@
+import { farStickFrames, fastStickFrames, stickFrames } from './airTraits.ts';
+import { inMenu } from './ways.ts';
 import type { Part } from '../model/part.ts';
 import { load, logic3V3, logic5Tolerant, samplePart, wiredPort, type Row } from './build.ts';
 
@@ -40,6 +42,7 @@ export const stickUnits: readonly Part[] = [
         mhz: [2400, 2483.5],
         sendsDbm: 20,
         hears: { sensitivityDbm: -101, blockingDbm: 5 },
+        air: stickFrames,
         antenna: 'dipole',
         atMm: [0, 0, 90],
       },
@@ -121,6 +124,7 @@ export const stickUnits: readonly Part[] = [
         mhz: [902, 928],
         sendsDbm: 27,
         hears: { sensitivityDbm: -111, blockingDbm: 5 },
+        air: farStickFrames,
         antenna: 'dipole',
         atMm: [0, 0, 60],
       },
@@ -132,6 +136,7 @@ export const stickUnits: readonly Part[] = [
       }),
     ],
     circuit: [load('module', ['bay.3', '@gnd'], [0.1, 0.4, 0.8], [7.4, 6, 10], { law: 'constant-power' })],
+    routes: [{ from: 'bay', to: 'air', transform: 'bridge' }],
     endpoints: [
       { is: 'rc-in', id: 'bay', pin: 'bay.1', formats: ['ppm', 'sbus'] },
       { is: 'air', id: 'air', band: '900 MHz class' },
@@ -145,6 +150,56 @@ export const stickUnits: readonly Part[] = [
       {
         title: 'Bind',
         text: 'Antenna on. Stick unit off, module in its bay; hold its button while the stick unit is switched on, then power the receiver in binding.',
+        caution: 'antenna-before-power',
+      },
+    ],
+    cautions,
+  }),
+  samplePart({
+    id: 'stick-module-24-fast',
+    kind: 'stick-unit',
+    name: 'Handset module, 2.4 GHz class, fast',
+    summary:
+      'Radio for the module bay of a stick unit, for receivers that give CRSF: takes PPM or SBUS from it and 6 to 10 V. It sits in the bay without a cable.',
+    massG: 58,
+    usually: 'ground',
+    sizeMm: [66, 44, 26],
+    radios: [
+      {
+        id: 'air',
+        title: 'sticks',
+        mhz: [2400, 2483.5],
+        sendsDbm: 24,
+        hears: { sensitivityDbm: -108, blockingDbm: 5 },
+        air: fastStickFrames,
+        antenna: 'dipole',
+        atMm: [0, 0, 50],
+      },
+    ],
+    ports: [
+      wiredPort('bay', ['pin-2.54', 'socket'], [['S', 'pulse-in', logic5Tolerant], ['-', 'nc'], ['V', 'supply-in'], gnd, ['-', 'nc']], {
+        label: 'bay',
+        needed: true,
+      }),
+    ],
+    circuit: [load('module', ['bay.3', '@gnd'], [0.1, 0.3, 0.5], [7.4, 6, 10], { law: 'constant-power' })],
+    how: inMenu(['air.version', 'air.rate', 'air.phrase'], 'pages of the module over its own Wi-Fi', '"Link"', {
+      confirms: 'the light turns green when the receiver answers',
+    }),
+    routes: [{ from: 'bay', to: 'air', transform: 'bridge' }],
+    endpoints: [
+      { is: 'rc-in', id: 'bay', pin: 'bay.1', formats: ['ppm', 'sbus'] },
+      { is: 'air', id: 'air', band: '2.4 GHz class' },
+    ],
+    indications: [
+      { shows: 'orange breathing', means: 'waiting for the receiver' },
+      { shows: 'green steady', means: 'linked' },
+      { shows: 'red', means: 'no channels from the stick unit' },
+    ],
+    steps: [
+      {
+        title: 'One phrase',
+        text: 'Give module and receiver the same phrase and the same major version, antenna on; they find each other at the next start.',
         caution: 'antenna-before-power',
       },
     ],

@@ -2,13 +2,14 @@ import { partKeyOf } from '../model/contentHash.ts';
 import type { Design } from '../model/design.ts';
 import type { PartKey } from '../model/ids.ts';
 import type { Part } from '../model/part.ts';
+import { settingsOf } from '../model/settingsOf.ts';
 
 /** A part as it was before parts came to state the facts of `partFacts`. */
 export function withoutFacts(part: Part): Part {
   const { how: _how, spin: _spin, propeller: _propeller, radios, ...rest } = part;
   return {
     ...rest,
-    ...(radios === undefined ? {} : { radios: radios.map(({ diversityOf: _of, heading: _heading, ...radio }) => radio) }),
+    ...(radios === undefined ? {} : { radios: radios.map(({ diversityOf: _of, heading: _heading, air: _air, ...radio }) => radio) }),
     settings: part.settings.map(({ how: _way, ...spec }) => spec),
     endpoints: part.endpoints.map((endpoint) => {
       switch (endpoint.is) {
@@ -25,7 +26,7 @@ export function withoutFacts(part: Part): Part {
           return plain;
         }
         case 'network': {
-          const { port: _port, ...plain } = endpoint;
+          const { port: _port, address: _address, ...plain } = endpoint;
           return plain;
         }
         default:
@@ -46,7 +47,10 @@ export function ofOlderParts(design: Design): Design {
     const key = older.get(item.part) ?? partKeyOf(was);
     older.set(item.part, key);
     parts.set(key, parts.get(key) ?? was);
-    return { ...item, part: key };
+    // An older part has no setting for what it does not state.
+    const known = new Set(settingsOf(was).map(({ id }) => id));
+    const settings = Object.fromEntries(Object.entries(item.settings).filter(([id]) => known.has(id)));
+    return { ...item, part: key, settings };
   });
   return { ...design, parts, aircraft: { ...design.aircraft, items: Object.fromEntries(items.map((item) => [item.id, item])) } };
 }

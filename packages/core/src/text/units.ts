@@ -46,6 +46,7 @@ export const UNITS = {
   'kg m': significant(4, 4),
   'kg m2': significant(3, 3),
   'm/s': significant(3, 2),
+  'B/s': whole,
   Pa: whole,
   deg: significant(2, 1),
   degrees: (value) => (Math.abs(value) < 2 ? 1 : 0),

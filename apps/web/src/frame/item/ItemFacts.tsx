@@ -14,9 +14,11 @@ import {
 import { useSelection } from '../../selection/SelectionContext.tsx';
 import { useSession } from '../../session/SessionContext.tsx';
 import { ItemPart } from './ItemPart.tsx';
+import { Bonds } from './Bonds.tsx';
 import { Mates } from './Mates.tsx';
 import { ItemSettings } from './ItemSettings.tsx';
 import { OutputUses } from './OutputUses.tsx';
+import { Sockets } from './Sockets.tsx';
 import { useReadersUnits } from '../../ui/readersUnits.ts';
 
 /** An item in the margin: what it is, its cables, its settings. */
@@ -65,6 +67,8 @@ export function ItemFacts({ item: id, graph }: { readonly item: ItemId; readonly
         </p>
       ))}
       <Mates item={item} graph={graph} />
+      <Bonds item={item} graph={graph} />
+      {part !== undefined && <Sockets key={`sockets ${item.id}`} item={item} part={part} />}
       <LabelField key={item.label ?? ''} item={item} />
       <WhereField item={item} />
       <SideField item={item} />

@@ -1,4 +1,6 @@
+import { useState } from 'react';
 import {
+  LIMITS,
   howText,
   serialSetup,
   settingsOf,
@@ -67,6 +69,7 @@ function SettingField({ item, spec, delivered }: { readonly item: Item; readonly
   const session = useSession();
   const now = item.settings[spec.id];
   if (spec.is === 'number') return <NumberSetting key={String(now ?? '')} item={item} spec={spec} delivered={delivered} />;
+  if (spec.is === 'text') return <TextSetting key={String(now ?? '')} item={item} spec={spec} delivered={delivered} />;
   const change = (text: string): void => {
     const value = spec.choices.find((choice) => String(choice.value) === text)?.value ?? null;
     session.make({ kind: 'set-item-setting', item: item.id, setting: spec.id, value, was: now ?? null });
@@ -87,6 +90,49 @@ function SettingField({ item, spec, delivered }: { readonly item: Item; readonly
           </option>
         ))}
       </select>
+    </label>
+  );
+}
+
+type TextSpec = Extract<SettingSpec, { is: 'text' }>;
+
+const WRONG_TEXT: Readonly<Record<TextSpec['form'], string>> = {
+  ipv4: 'four numbers from 0 to 255 with points between them, such as 10.77.0.2',
+  phrase: `a text of ${LIMITS.labelChars} characters at most`,
+};
+
+function TextSetting({ item, spec, delivered }: { readonly item: Item; readonly spec: TextSpec; readonly delivered: string }) {
+  const session = useSession();
+  const now = item.settings[spec.id];
+  const shown = now === undefined ? '' : String(now);
+  const [typed, setTyped] = useState(shown);
+  const text = typed.trim();
+  const isWrong = text !== '' && !settingTakes(spec, text);
+  const save = (): void => {
+    if (isWrong || text === shown) return;
+    session.make({ kind: 'set-item-setting', item: item.id, setting: spec.id, value: text === '' ? null : text, was: now ?? null });
+  };
+  return (
+    <label className="mt-1.5 grid grid-cols-[92px_minmax(0,1fr)] items-center text-[13px]">
+      {spec.label}
+      <input
+        className="field value w-full min-w-0"
+        placeholder={delivered}
+        aria-describedby={spec.how === undefined ? undefined : howId(item, spec)}
+        aria-invalid={isWrong}
+        value={typed}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={save}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') save();
+          if (event.key === 'Escape') setTyped(shown);
+        }}
+      />
+      {isWrong && (
+        <span role="alert" className="col-span-2 text-rust">
+          {spec.label} is {WRONG_TEXT[spec.form]}.
+        </span>
+      )}
     </label>
   );
 }

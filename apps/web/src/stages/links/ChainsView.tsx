@@ -1,9 +1,11 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { chainsOf, chainWords, type Chain, type Graph } from '@wired-falcon/core';
+import { asId, chainsOf, chainWords, LINKS, type Chain, type Graph, type WishId } from '@wired-falcon/core';
 import { paths } from '../../addresses/paths.ts';
 import { useSelection } from '../../selection/SelectionContext.tsx';
-import { useGraph } from '../../session/SessionContext.tsx';
+import { useGraph, useMake } from '../../session/SessionContext.tsx';
+import { StreamBudget } from './StreamBudget.tsx';
+import { WishForm } from './WishForm.tsx';
 import { HopMends } from './HopMends.tsx';
 import { HopTiles } from './HopTiles.tsx';
 
@@ -49,6 +51,7 @@ export function ChainsView() {
             ))}
           </ul>
           <NotBegun graph={graph} chains={chains.filter((chain) => !begun.includes(chain))} />
+          <WishForm graph={graph} />
         </>
       )}
     </section>
@@ -56,7 +59,7 @@ export function ChainsView() {
 }
 
 /** What does not hold comes first. */
-const ORDER: readonly Chain['state']['is'][] = ['breaks', 'not-joined', 'open', 'agrees'];
+const ORDER: readonly Chain['state']['is'][] = ['breaks', 'not-joined', 'short', 'open', 'agrees', 'off'];
 
 function inOrder(chains: readonly Chain[]): readonly Chain[] {
   return [...chains].sort((a, b) => ORDER.indexOf(a.state.is) - ORDER.indexOf(b.state.is));
@@ -64,13 +67,15 @@ function inOrder(chains: readonly Chain[]): readonly Chain[] {
 
 /** True for a chain that is to be looked at; one that may be left unused is not, as long as nothing disagrees. */
 function isAstray(isNeeded: boolean, state: Chain['state']['is']): boolean {
-  return state === 'breaks' || state === 'open' || (state === 'not-joined' && isNeeded);
+  return state === 'breaks' || state === 'open' || state === 'short' || (state === 'not-joined' && isNeeded);
 }
 
 const STATE_WORDS: Readonly<Record<Chain['state']['is'], string>> = {
   agrees: 'agrees',
   breaks: 'breaks',
   open: 'not set yet',
+  short: 'ends early',
+  off: 'not wanted',
   'not-joined': 'not joined',
 };
 
@@ -101,7 +106,7 @@ function ChainLine({ chain, graph, isOfSelected, isShown }: ChainLineProps) {
     >
       <h3 className="flex flex-wrap items-baseline gap-x-3 text-[14px]">
         <span className="font-bold">{ref}</span>
-        <span>{kind.title}</span>
+        <span>{LINKS[kind.id]}</span>
         <span className={`text-[12.5px] ${isAlarm ? 'font-semibold text-rust' : 'text-ink2'}`}>{STATE_WORDS[state.is]}</span>
         <Link
           className="no-print text-[12.5px] underline"
@@ -114,6 +119,7 @@ function ChainLine({ chain, graph, isOfSelected, isShown }: ChainLineProps) {
         >
           on the sheet
         </Link>
+        <Wanted chain={chain} />
       </h3>
       {state.is !== 'agrees' && <p className={`mt-0.5 text-[13px] ${isAlarm ? 'text-rust' : ''}`}>{chainWords(graph, chain)}</p>}
       {hops.length > 0 && (
@@ -124,13 +130,36 @@ function ChainLine({ chain, graph, isOfSelected, isShown }: ChainLineProps) {
         </ol>
       )}
       {broken !== undefined && <HopMends hop={broken} />}
+      <StreamBudget chain={chain} graph={graph} />
     </li>
+  );
+}
+
+/** Leaves a link out that exists by itself, or drops one that a person wanted. */
+function Wanted({ chain: { key, isWish, state } }: { readonly chain: Chain }) {
+  const make = useMake();
+  const isOff = state.is === 'off';
+  const [wish] = key.split('.').slice(1);
+  return (
+    <button
+      type="button"
+      className="no-print text-[12.5px] underline"
+      onClick={() =>
+        make(
+          isWish
+            ? { kind: 'remove-wish', wish: asId<WishId>(wish ?? '') }
+            : { kind: 'set-link-flag', link: key, flag: 'off', on: !isOff, was: isOff },
+        )
+      }
+    >
+      {isWish ? 'drop it' : isOff ? 'want it again' : 'leave it out'}
+    </button>
   );
 }
 
 /** Links of items at which nothing is joined yet: one line for all. */
 function NotBegun({ chains, graph }: { readonly chains: readonly Chain[]; readonly graph: Graph }) {
   if (chains.length === 0) return null;
-  const names = [...new Set(chains.map(({ item, kind }) => `${graph.items[item]?.item.ref ?? '?'} (${kind.title})`))];
+  const names = [...new Set(chains.map(({ item, kind }) => `${graph.items[item]?.item.ref ?? '?'} (${LINKS[kind.id]})`))];
   return <p className="mt-3 text-[13px] text-ink2">Not wired yet: {names.join(', ')}.</p>;
 }

@@ -1,4 +1,4 @@
-import { hopEndName, portOfSignal, type Hop, type HopEnd, type JudgedFinding } from '@wired-falcon/core';
+import { hopEndName, portOfSignal, type Chain, type Hop, type HopEnd, type JudgedFinding } from '@wired-falcon/core';
 import { useMake } from '../../session/SessionContext.tsx';
 import { useReadersUnits } from '../../ui/readersUnits.ts';
 import { useFindings } from '../../workers/FollowerContext.tsx';
@@ -6,13 +6,34 @@ import { useRemedies } from '../../workers/useRemedies.ts';
 
 /** What mends the hop at which a chain breaks: the remedies of the findings about its two ends. */
 export function HopMends({ hop }: { readonly hop: Hop }) {
-  const { judged } = useFindings();
   const { b } = hop;
   if (b === undefined) return null;
-  const own = judged.filter(({ waiver, finding }) => waiver === undefined && isAbout(finding, hop.a) && isAbout(finding, b));
+  return (
+    <MendsOf
+      name={`What mends ${hopEndName(hop.a)} to ${hopEndName(b)}`}
+      isMeant={(finding) => finding.check !== STREAMS && isAbout(finding, hop.a) && isAbout(finding, b)}
+    />
+  );
+}
+
+const STREAMS = 'link.bandwidth';
+
+/** What makes the streams of a link fit. */
+export function BudgetMends({ chain: { key } }: { readonly chain: Chain }) {
+  return <MendsOf name="What makes it fit" isMeant={(finding) => finding.check === STREAMS && finding.key.includes(key)} />;
+}
+
+interface MendsOfProps {
+  readonly name: string;
+  readonly isMeant: (finding: JudgedFinding['finding']) => boolean;
+}
+
+function MendsOf({ name, isMeant }: MendsOfProps) {
+  const { judged } = useFindings();
+  const own = judged.filter(({ waiver, finding }) => waiver === undefined && isMeant(finding));
   if (own.length === 0) return null;
   return (
-    <div className="no-print mt-2 flex flex-wrap gap-1.5" role="group" aria-label={`What mends ${hopEndName(hop.a)} to ${hopEndName(b)}`}>
+    <div className="no-print mt-2 flex flex-wrap gap-1.5" role="group" aria-label={name}>
       {own.map(({ finding }) => (
         <Mends key={finding.key} finding={finding} />
       ))}
@@ -20,7 +41,10 @@ export function HopMends({ hop }: { readonly hop: Hop }) {
   );
 }
 
-function isAbout({ where }: JudgedFinding['finding'], { entry, signal }: HopEnd): boolean {
+function isAbout({ check, where }: JudgedFinding['finding'], { entry, signal }: HopEnd): boolean {
+  const isItem = where.some((subject) => subject.is === 'item' && subject.item === entry.item.id);
+  // What goes through the air or over a network is told of the item, and on no port.
+  if (isItem && check.startsWith('link.')) return true;
   const port = portOfSignal(signal);
   return where.some((subject) => subject.is === 'port' && subject.item === entry.item.id && subject.port === port);
 }

@@ -37,6 +37,7 @@ export function BoxDrawing({ box, entry, origin, mark, isChosen, head, pinProps 
         fill="var(--color-sheet)"
         stroke={isChosen ? 'var(--color-rust)' : 'var(--color-ink)'}
         strokeWidth={box.is === 'spine' || isChosen ? 1.8 : 1}
+        strokeDasharray={entry.item.where === 'aircraft' ? undefined : '5 4'}
       />
       {box.is === 'spine' ? (
         <SpineHead box={box} entry={entry} mark={mark} stop={head} />
@@ -96,9 +97,11 @@ function CardHead({ box, entry, mark, stop }: HeadProps) {
   const isRight = box.column > 0;
   const x = isRight ? box.width - 10 : 10;
   const anchor = isRight ? 'end' : 'start';
-  const lines = wrapped(entry.item.label ?? PART_KINDS[entry.part?.kind ?? 'buzzer'].title, 16).slice(0, 2);
+  const isAway = entry.item.where !== 'aircraft';
+  const words = wrapped(entry.item.label ?? PART_KINDS[entry.part?.kind ?? 'buzzer'].title, 16);
+  const lines = [...(isAway ? [`on the ${entry.item.where}`] : []), ...words].slice(0, 2);
   return (
-    <g {...headButton(stop, entry.item.ref)}>
+    <g {...headButton(stop, isAway ? `${entry.item.ref}, on the ${entry.item.where}` : entry.item.ref)}>
       <rect x={isRight ? 44 : 4} y={3} width={box.width - 48} height={40} fill="transparent" />
       <text x={x} y={20} textAnchor={anchor} fontSize="13.5" fontWeight="700">
         {entry.item.ref}

@@ -67,7 +67,7 @@ function PinButton({ graph, address, picked, onPick, onPoint }: { readonly addre
       aria-pressed={isPicked}
       title={pinName(pin)}
       data-pin={`${pin.ref}.${address.port}.${address.n}`}
-      className={`value flex items-center gap-1 border px-1.5 ${isPicked ? 'border-rust bg-white' : 'border-rule bg-paper'} ${isDimmed ? 'opacity-40' : ''}`}
+      className={`value flex min-h-6 items-center gap-1 border px-1.5 ${isPicked ? 'border-rust bg-white' : 'border-rule bg-paper'} ${isDimmed ? 'opacity-40' : ''}`}
       onClick={() => onPick(address)}
       onPointerEnter={() => onPoint(address)}
       onPointerLeave={() => onPoint(undefined)}

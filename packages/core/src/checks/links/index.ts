@@ -1,12 +1,18 @@
 import type { Check } from '../finding.ts';
+import { addressMismatch } from './addressMismatch.ts';
+import { airMismatch } from './airMismatch.ts';
+import { bandwidth } from './bandwidth.ts';
+import { configPort } from './configPort.ts';
 import { consoleInTheWay } from './console.ts';
 import { duplicateRole } from './duplicateRole.ts';
 import { baudMismatch, frameMismatch, inversionMismatch, protocolMismatch } from './hopMismatch.ts';
+import { notBegun } from './notBegun.ts';
 import { portNames } from './portNames.ts';
 import { rcFormat } from './rcFormat.ts';
 import { portUnsuitable } from './portUnsuitable.ts';
+import { twoMasters } from './twoMasters.ts';
 
-/** Every check of the serial links: ends that agree, and ports that suit. A new one is a file here and its name in this list. */
+/** Every check of the links: ends that agree, ports that suit, networks that point at each other, and streams that fit. A new one is a file here and its name in this list. */
 export const linkChecks: readonly Check[] = [
   portUnsuitable,
   protocolMismatch,
@@ -16,5 +22,11 @@ export const linkChecks: readonly Check[] = [
   consoleInTheWay,
   rcFormat,
   duplicateRole,
+  airMismatch,
+  addressMismatch,
+  twoMasters,
+  bandwidth,
+  configPort,
+  notBegun,
   portNames,
 ];

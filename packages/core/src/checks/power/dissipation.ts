@@ -1,3 +1,4 @@
+import { isClearlyMore } from '../../power/report/clearlyMore.ts';
 import { against } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { voltsAcross, type ScenarioResult } from '../../power/scenarios/solveScenario.ts';
@@ -20,7 +21,7 @@ export const dissipation: Check = {
       if (result.scenario.durationS < 30) continue;
       result.network.devices.forEach((_, i) => {
         const heat = heatOf(result, i);
-        if (heat === undefined || heat.watts <= heat.maxW || heat.watts <= (worst.get(i)?.watts ?? 0)) return;
+        if (heat === undefined || heat.watts <= heat.maxW || !isClearlyMore(heat.watts, worst.get(i)?.watts ?? 0)) return;
         worst.set(i, { watts: heat.watts, saying: sayingOf(graph, result, i, heat) });
       });
     }

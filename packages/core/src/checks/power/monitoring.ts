@@ -1,3 +1,4 @@
+import { isClearlyMore } from '../../power/report/clearlyMore.ts';
 import { current, currentAgainst, percent, quantity, stated } from '../../text/numbers.ts';
 import { counterpartsOf } from '../../graph/counterparts.ts';
 import type { Graph } from '../../graph/graph.ts';
@@ -107,7 +108,7 @@ function currentScale(graph: Graph): Saying[] {
       if (device.is !== 'element' || device.element.is !== 'sense' || entry === undefined) return;
       const amps = Math.abs(result.before.amps[i] ?? 0);
       const { fullScaleA, id } = device.element;
-      if (amps <= fullScaleA || amps <= (most.get(i) ?? 0)) return;
+      if (amps <= fullScaleA || !isClearlyMore(amps, most.get(i) ?? 0)) return;
       most.set(i, amps);
       const seen = currentAgainst(amps, fullScaleA);
       worst.set(i, {

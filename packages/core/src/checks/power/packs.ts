@@ -1,3 +1,4 @@
+import { isClearlyMore } from '../../power/report/clearlyMore.ts';
 import { listed } from '../../text/lists.ts';
 import { against, currentAgainst, figure, percent, quantity } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
@@ -60,7 +61,7 @@ function dischargeSayings(graph: Graph): Saying[] {
     result.network.devices.forEach(({ device }, i) => {
       if (device.is !== 'element' || device.element.is !== 'battery') return;
       const amps = result.before.amps[i] ?? 0;
-      if (amps > (worst.get(i)?.amps ?? 0)) worst.set(i, { amps, result });
+      if (isClearlyMore(amps, worst.get(i)?.amps ?? 0)) worst.set(i, { amps, result });
     });
   }
   return [...worst].flatMap(([i, { amps, result }]): Saying[] => {

@@ -131,6 +131,8 @@ function withoutGround(graph: Graph, run: Run): Saying[] {
   const { a, b, joins } = run;
   const signal = joins.find((join) => isSignal(join.a.pin.role) && isSignal(join.b.pin.role));
   if (signal === undefined || shareGround(graph, a.item, b.item)) return [];
+  // Pairs that are isolated at both ends need none.
+  if (a.port.groundless !== undefined && b.port.groundless !== undefined) return [];
   if (!hasGround(graph, a.item) || !hasGround(graph, b.item)) return [];
   return [
     {

@@ -1,5 +1,6 @@
 import type { Graph } from '../../graph/graph.ts';
-import { chainsOf, chainWords } from '../../links/chains/chainsOf.ts';
+import { chainsOf } from '../../links/chains/chainsOf.ts';
+import { chainName, chainWords } from '../../links/chains/chainWords.ts';
 import { hopEndName, MEDIA, type Facet, type Hop, type HopEnd } from '../../links/chains/hop.ts';
 import { howText } from '../../model/how.ts';
 import { settingsOf } from '../../model/settingsOf.ts';
@@ -23,7 +24,7 @@ export function linkSheet(graph: Graph): Sheet {
       { title: 'State', kind: 'words' },
     ],
     rows: chains.flatMap((chain) => {
-      const name = `${graph.items[chain.item]?.item.ref ?? '?'} ${chain.kind.title}`;
+      const name = chainName(graph, chain);
       const { state } = chain;
       if (chain.hops.length === 0) return [[name, '', '', '', '', '', '', '', chainWords(graph, chain)]];
       return chain.hops.map((hop, i) => [

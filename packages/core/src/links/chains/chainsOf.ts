@@ -1,10 +1,14 @@
 import type { Graph, GraphItem } from '../../graph/graph.ts';
 import { isJoined } from '../../graph/matesAt.ts';
-import type { Endpoint } from '../../model/part.ts';
-import { listed } from '../../text/lists.ts';
-import { agrees, endKey, hopEndName, MEDIA, type Facet, type Hop, type HopEnd, type Signal } from './hop.ts';
-import { farEnd, hopsOf, radioSignal, type HopMap } from './hopsOf.ts';
+import type { PartKind } from '../../model/partKinds.ts';
+import { linkKey, type Wish } from '../../model/linkWords.ts';
+import { byNatural } from '../../model/naturalOrder.ts';
+import { farSideOf } from './farSide.ts';
+import { turned, type Facet, type Hop, type HopEnd } from './hop.ts';
+import { hopsOf, type HopMap } from './hopsOf.ts';
 import { LINK_KINDS, type LinkKind } from './linkKinds.ts';
+import { radioSignal } from './airHops.ts';
+import { findWay, withCarriers, type Way } from './ways.ts';
 
 /** Where a chain stands. `begun` is false as long as nothing is joined to the item that it begins at. */
 export type ChainState =
@@ -13,31 +17,39 @@ export type ChainState =
   | { readonly is: 'breaks'; readonly at: number; readonly facets: readonly Facet[] }
   /** Nothing disagrees, and an end of this hop is not set yet. */
   | { readonly is: 'open'; readonly at: number; readonly facets: readonly Facet[] }
-  | { readonly is: 'not-joined'; readonly begun: boolean };
+  /** It gets through the air to an item that leads it no further. */
+  | { readonly is: 'short'; readonly end: HopEnd }
+  | { readonly is: 'not-joined'; readonly begun: boolean }
+  /** A person does not want it. */
+  | { readonly is: 'off' };
 
 /** A link from end to end: what the pilot or the controller gets from an item, over every hop on the way. */
 export interface Chain {
-  /** The same for the same link, whatever else changes: the kind and the item that it begins at. */
+  /** The same for the same link, whatever else changes: that of the link, or of the wish. */
   readonly key: string;
   readonly kind: LinkKind;
   /** Index of the item that the link begins at. */
   readonly item: number;
-  /** From the far end in the air to the controller; each hop is turned so that `a` comes first on the way. */
+  /** True for a link that a person wants beyond those that exist by themselves. */
+  readonly isWish: boolean;
+  /** From the far end in the air to the controller, of a picture from the camera to the far end; each hop is turned so that `a` comes first on the way. */
   readonly hops: readonly Hop[];
   readonly state: ChainState;
 }
 
 const cache = new WeakMap<Graph, readonly Chain[]>();
 
-/** Every link that exists by itself, with its chain, by kind and then in natural order of the items that they begin at. */
+/** Every link that exists by itself with its chain, by kind and then in natural order of the items that they begin at; then the wishes. */
 export function chainsOf(graph: Graph): readonly Chain[] {
   const known = cache.get(graph);
   if (known !== undefined) return known;
   const map = hopsOf(graph);
-  const chains = LINK_KINDS.flatMap((kind) => {
+  const byThemselves = LINK_KINDS.flatMap((kind) => {
     const goals = goalsOf(graph, kind);
     return graph.items.flatMap((entry, item) => chainOf(graph, map, kind, goals, entry, item));
   });
+  const wished = Object.values(graph.design.aircraft.wishes).flatMap((wish) => wishedChain(graph, map, wish));
+  const chains = [...byThemselves, ...wished.sort(byNatural(({ item, kind }) => `${graph.items[item]?.item.ref ?? ''} ${kind.id}`))];
   cache.set(graph, chains);
   return chains;
 }
@@ -45,12 +57,16 @@ export function chainsOf(graph: Graph): readonly Chain[] {
 function chainOf(graph: Graph, map: HopMap, kind: LinkKind, goals: readonly number[], entry: GraphItem, item: number): Chain[] {
   const { part } = entry;
   if (part === undefined || entry.item.where !== 'aircraft' || !goals.some((goal) => goal !== item)) return [];
-  const starts = kind.starts(part);
+  const starts = kind.starts(part).map((endpoint): HopEnd => ({ item, entry, signal: { is: 'endpoint', id: endpoint.id, endpoint } }));
   if (starts.length === 0) return [];
-  const wired = wayFrom(map, kind, entry, item, starts);
-  const hops = wired === undefined ? [] : [...throughAir(map, entry, item, wired.start), ...wired.hops];
-  const key = `${kind.id} ${entry.item.id}`;
-  return [{ key, kind, item, hops, state: wired === undefined ? { is: 'not-joined', begun: isJoined(graph, item) } : stateOf(hops) }];
+  const shared = { key: linkKey(kind.id, entry.item.id), kind, item, isWish: false };
+  if (graph.design.aircraft.links[shared.key]?.off === true) return [{ ...shared, hops: [], state: { is: 'off' } }];
+  const way = wayInAircraft(map, kind, starts, item);
+  if (way === undefined) return [{ ...shared, hops: [], state: { is: 'not-joined', begun: isJoined(graph, item) } }];
+  const far = farSideOf(map, kind, item, way);
+  // In the order of what is told: a picture leaves the aircraft, everything else is seen from the far end.
+  const hops = withCarriers(map, kind.airIs === 'at-start' ? [...backwards(far.hops), ...way.hops] : [...way.hops, ...far.hops]);
+  return [{ ...shared, hops, state: stateOf(hops, far.endsAt) }];
 }
 
 /** What a link could reach: it is wanted only where there is something. */
@@ -60,7 +76,47 @@ function goalsOf(graph: Graph, kind: LinkKind): readonly number[] {
   );
 }
 
-function stateOf(hops: readonly Hop[]): ChainState {
+/** The way to the first kind of goal that can be reached, over what is wired in the aircraft. */
+function wayInAircraft(map: HopMap, kind: LinkKind, starts: readonly HopEnd[], item: number): Way | undefined {
+  const to = (goal: PartKind): Way | undefined =>
+    findWay(map, starts, {
+      isGoal: ({ entry }) => entry.part?.kind === goal && entry.item.where === 'aircraft',
+      media: (medium) => medium !== 'air' && medium !== 'socket',
+      notBackTo: item,
+    });
+  for (const goal of kind.goals) {
+    const way = to(goal);
+    if (way !== undefined) return way;
+  }
+  return undefined;
+}
+
+/** A link that a person wants, over whatever leads there. */
+function wishedChain(graph: Graph, map: HopMap, wish: Wish): Chain[] {
+  const [item, goal] = [graph.itemIx.get(wish.from), graph.itemIx.get(wish.to)];
+  const entry = item === undefined ? undefined : graph.items[item];
+  const kind = LINK_KINDS.find(({ id }) => id === wish.kind);
+  if (item === undefined || entry === undefined || goal === undefined || kind === undefined) return [];
+  const signals = [
+    ...(entry.part?.endpoints ?? []).map((endpoint) => ({ is: 'endpoint', id: endpoint.id, endpoint }) as const),
+    ...(entry.part?.radios ?? []).map(radioSignal),
+  ];
+  const way = findWay(
+    map,
+    signals.map((signal) => ({ item, entry, signal })),
+    { isGoal: (end) => end.item === goal, media: () => true, notBackTo: item },
+  );
+  const shared = { key: `wish.${wish.id}`, kind, item, isWish: true };
+  if (way === undefined) return [{ ...shared, hops: [], state: { is: 'not-joined', begun: isJoined(graph, item) } }];
+  const hops = withCarriers(map, way.hops);
+  return [{ ...shared, hops, state: stateOf(hops, undefined) }];
+}
+
+function backwards(hops: readonly Hop[]): readonly Hop[] {
+  return [...hops].reverse().map((hop) => (hop.b === undefined ? hop : turned(hop, hop.b)));
+}
+
+function stateOf(hops: readonly Hop[], endsAt: HopEnd | undefined): ChainState {
   const firstWith = (suits: (facet: Facet) => boolean): { readonly at: number; readonly facets: readonly Facet[] } | undefined => {
     const at = hops.findIndex(({ facets }) => facets.some(suits));
     return at < 0 ? undefined : { at, facets: (hops[at]?.facets ?? []).filter(suits) };
@@ -70,105 +126,6 @@ function stateOf(hops: readonly Hop[]): ChainState {
   const open = firstWith(
     ({ verdict, a, b }) => verdict === 'unknown' && [a, b].some(({ source, setting }) => source === 'not set' && setting !== undefined),
   );
-  return open === undefined ? { is: 'agrees' } : { is: 'open', ...open };
-}
-
-interface Step {
-  readonly end: HopEnd;
-  readonly hops: readonly Hop[];
-  readonly start: Endpoint;
-}
-
-/** The way of fewest hops from an item to what its link has to reach; among those, the one on which the ends agree. */
-function wayFrom(map: HopMap, kind: LinkKind, entry: GraphItem, item: number, starts: readonly Endpoint[]): Step | undefined {
-  const first = starts.map((endpoint): Step => ({
-    end: { item, entry, signal: { is: 'endpoint', id: endpoint.id, endpoint } },
-    hops: [],
-    start: endpoint,
-  }));
-  const seen = new Set(first.map(({ end }) => endKey(end)));
-  let layer: readonly Step[] = first;
-  while (layer.length > 0) {
-    const next: Step[] = [];
-    const arrived: Step[] = [];
-    for (const step of layer) {
-      for (const hop of map.at.get(endKey(step.end)) ?? []) {
-        const to = hop.medium === 'air' ? undefined : farEnd(hop, endKey(step.end));
-        if (to === undefined || to.item === item || seen.has(endKey(to))) continue;
-        const hops = [...step.hops, turned(hop, step.end)];
-        if (to.entry.part !== undefined && kind.goals.includes(to.entry.part.kind)) {
-          arrived.push({ ...step, end: to, hops });
-          continue;
-        }
-        seen.add(endKey(to));
-        for (const signal of passedOnBy(to)) {
-          const end: HopEnd = { ...to, signal };
-          if (seen.has(endKey(end))) continue;
-          seen.add(endKey(end));
-          next.push({ ...step, end, hops });
-        }
-      }
-    }
-    const best = arrived.find(({ hops }) => hops.every(agrees)) ?? arrived[0];
-    if (best !== undefined) return best;
-    layer = next;
-  }
-  return undefined;
-}
-
-/** The hop as it is seen from an end. */
-function turned(hop: Hop, from: HopEnd): Hop {
-  if (hop.b === undefined || endKey(hop.a) === endKey(from)) return hop;
-  return { ...hop, a: hop.b, b: hop.a, facets: hop.facets.map((facet) => ({ ...facet, a: facet.b, b: facet.a })) };
-}
-
-/** Where a part passes on what comes in at a signal: a bridge, an encoder, a radio. */
-function passedOnBy({ entry: { part }, signal }: HopEnd): readonly Signal[] {
-  return (part?.routes ?? []).flatMap((route): Signal[] => {
-    const other = route.from === signal.id ? route.to : route.to === signal.id ? route.from : undefined;
-    const endpoint = part?.endpoints.find(({ id }) => id === other);
-    const radio = part?.radios?.find(({ id }) => id === other);
-    if (radio !== undefined) return [radioSignal(radio)];
-    return endpoint === undefined ? [] : [{ is: 'endpoint', id: endpoint.id, endpoint }];
-  });
-}
-
-/** The hop through the air behind the endpoint that a link begins at. */
-function throughAir(map: HopMap, entry: GraphItem, item: number, start: Endpoint): readonly Hop[] {
-  const signals = passedOnBy({ item, entry, signal: { is: 'endpoint', id: start.id, endpoint: start } });
-  const hops = signals.flatMap((signal) => map.at.get(endKey({ item, signal })) ?? []);
-  return hops.filter(({ medium }) => medium === 'air').slice(0, 1);
-}
-
-/** A chain in a sentence: what is wrong first. */
-export function chainWords(graph: Graph, { state, hops, item, kind }: Chain): string {
-  const name = graph.items[item]?.item.ref ?? '?';
-  switch (state.is) {
-    case 'agrees':
-      return `${name} ${kind.title}: every hop agrees.`;
-    case 'not-joined':
-      return state.begun ? `${name} is wired, and its ${kind.title} reaches nothing.` : `${name} is not wired yet.`;
-    case 'open': {
-      const hop = hops[state.at];
-      const unset = hop === undefined ? [] : openEnds(hop, state.facets);
-      return `${listed(unset)} ${unset.length === 1 ? 'is' : 'are'} not set yet: ${state.facets.map(({ id }) => id).join(', ')}.`;
-    }
-    case 'breaks': {
-      const hop = hops[state.at];
-      const ends = hop?.b === undefined ? '' : ` between ${hopEndName(hop.a)} and ${hopEndName(hop.b)}`;
-      return `Breaks at the ${hop === undefined ? 'hop' : MEDIA[hop.medium]}${ends}: ${state.facets.map(facetWords).join('; ')}.`;
-    }
-  }
-}
-
-function facetWords({ title, a, b }: Facet): string {
-  return `${title}: ${a.value ?? 'not set'} against ${b.value ?? 'not set'}`;
-}
-
-/** The ends of a hop at which one of the facets is not set. */
-function openEnds({ a, b }: Hop, facets: readonly Facet[]): string[] {
-  return [
-    ...(facets.some((facet) => facet.a.source === 'not set') ? [hopEndName(a)] : []),
-    ...(b !== undefined && facets.some((facet) => facet.b.source === 'not set') ? [hopEndName(b)] : []),
-  ];
+  if (open !== undefined) return { is: 'open', ...open };
+  return endsAt === undefined ? { is: 'agrees' } : { is: 'short', end: endsAt };
 }

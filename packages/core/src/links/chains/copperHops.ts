@@ -1,7 +1,8 @@
 import type { Graph } from '../../graph/graph.ts';
 import type { Endpoint } from '../../model/part.ts';
-import { endKey, type Facet, type FacetSide, type Hop, type HopEnd, type Medium } from './hop.ts';
+import { endKey, type Facet, type Hop, type HopEnd, type Medium } from './hop.ts';
 import { rcFormatFacet } from './rcFacets.ts';
+import { fixedSide } from './sides.ts';
 import { sharedCopper, type PinnedEnd } from './sharedCopper.ts';
 
 /** How two endpoints that share copper are one hop. */
@@ -11,12 +12,6 @@ interface CopperRule {
   readonly joins: (from: Endpoint, to: Endpoint, pins: readonly [string, string]) => boolean;
   readonly facets: (from: Endpoint, to: Endpoint) => readonly Facet[];
 }
-
-const side = (value: string | undefined): FacetSide => ({
-  value,
-  source: value === undefined ? 'not set' : 'fixed by the part',
-  setting: undefined,
-});
 
 /** One entry a medium. Serial wires have their own rules, since parts are looked through. */
 const RULES: readonly CopperRule[] = [
@@ -55,8 +50,8 @@ function standardFacet(sends: readonly string[], reads: readonly string[]): Face
   return {
     id: 'standard',
     title: 'video standard',
-    a: side(sends.join(' or ')),
-    b: side(reads.join(' or ')),
+    a: fixedSide(sends.join(' or ')),
+    b: fixedSide(reads.join(' or ')),
     verdict: agree ? 'agree' : 'differ',
   };
 }
@@ -65,7 +60,7 @@ function usbFacet(from: Endpoint, to: Endpoint): Facet[] {
   if (from.is !== 'usb' || to.is !== 'usb') return [];
   const kinds = [from.as, to.as];
   const verdict = kinds.includes(undefined) ? 'unknown' : kinds[0] === kinds[1] ? 'differ' : 'agree';
-  return [{ id: 'kind', title: 'host and device', a: side(from.as), b: side(to.as), verdict }];
+  return [{ id: 'kind', title: 'host and device', a: fixedSide(from.as), b: fixedSide(to.as), verdict }];
 }
 
 /** Every hop over copper but serial wires, each pair of endpoints once, in natural order. */

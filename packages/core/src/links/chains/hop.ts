@@ -1,6 +1,7 @@
 import type { GraphItem } from '../../graph/graph.ts';
+import type { SocketId } from '../../model/ids.ts';
 import { endpointPins } from '../../model/endpointPins.ts';
-import type { Endpoint } from '../../model/part.ts';
+import type { Endpoint, ResolvedPart } from '../../model/part.ts';
 import type { RadioTraits } from '../../model/radio.ts';
 
 /** What carries a hop. */
@@ -14,6 +15,7 @@ export const MEDIA = {
   usb: 'USB',
   network: 'network cable',
   air: 'air',
+  socket: 'over the network',
 } as const;
 export type Medium = keyof typeof MEDIA;
 
@@ -39,12 +41,36 @@ export interface FacetSide {
   readonly source: ValueSource;
   /** The setting of the item that decides, where one does. */
   readonly setting: string | undefined;
+  /** The socket of the item that decides, where one does. */
+  readonly socket?: SocketId;
 }
+
+export type FacetId =
+  | 'protocol'
+  | 'baud'
+  | 'frame'
+  | 'polarity'
+  | 'flow'
+  | 'clock'
+  | 'level'
+  | 'format'
+  | 'channels'
+  | 'standard'
+  | 'kind'
+  | 'band'
+  | 'air'
+  | 'version'
+  | 'region'
+  | 'air-rate'
+  | 'known-by'
+  | 'transport'
+  | 'address'
+  | 'port'
+  | 'subnet';
 
 /** Something that the two ends of a hop have to agree on, with what each end has. */
 export interface Facet {
-  readonly id:
-    'protocol' | 'baud' | 'frame' | 'polarity' | 'flow' | 'clock' | 'level' | 'format' | 'standard' | 'kind' | 'network' | 'rate';
+  readonly id: FacetId;
   readonly title: string;
   readonly a: FacetSide;
   readonly b: FacetSide;
@@ -73,9 +99,17 @@ export function hopEndName({ entry, signal }: HopEnd): string {
 
 function signalName({ part }: GraphItem, signal: Signal): string {
   if (signal.is === 'radio') return signal.radio.title;
-  if (signal.endpoint.is === 'uart') return signal.endpoint.names.label;
-  const port = part?.ports.find(({ id }) => id === portOfSignal(signal));
-  return port?.label ?? signal.id;
+  return part === undefined ? signal.id : signalTitle(part, signal.id);
+}
+
+/** An endpoint of a part as people name it: what is printed beside it, or what runs there. */
+export function signalTitle(part: ResolvedPart, id: string): string {
+  const endpoint = part.endpoints.find((candidate) => candidate.id === id);
+  if (endpoint?.is === 'uart') return endpoint.names.label;
+  const program = part.programs?.find((candidate) => candidate.id === id);
+  if (program !== undefined) return program.title;
+  const port = endpoint === undefined ? undefined : portOfSignal({ is: 'endpoint', id, endpoint });
+  return part.ports.find((candidate) => candidate.id === port)?.label ?? id;
 }
 
 /** The port that an endpoint's first pin is on; undefined for a radio, and for what has no port. */
@@ -85,6 +119,17 @@ export function portOfSignal(signal: Signal): string | undefined {
   if (endpoint.is === 'usb' || endpoint.is === 'network') return endpoint.port;
   const [pin] = endpoint.is === 'uart' ? [endpoint.rx ?? endpoint.tx] : endpointPins(endpoint);
   return pin?.slice(0, pin.lastIndexOf('.'));
+}
+
+/** The far end of a hop; undefined for one whose far end is no item. */
+export function farEnd(hop: Hop, from: string): HopEnd | undefined {
+  return endKey(hop.a) === from ? hop.b : hop.a;
+}
+
+/** The hop as it is seen from one of its ends. */
+export function turned(hop: Hop, from: HopEnd): Hop {
+  if (hop.b === undefined || endKey(hop.a) === endKey(from)) return hop;
+  return { ...hop, a: hop.b, b: hop.a, facets: hop.facets.map((facet) => ({ ...facet, a: facet.b, b: facet.a })) };
 }
 
 /** True where nothing that is known speaks against a hop. */

@@ -1,8 +1,11 @@
 import type { Graph } from '../../graph/graph.ts';
-import type { RadioTraits } from '../../model/radio.ts';
+import { carriersOf, type Carriers } from '../networks/carriers.ts';
+import { socketHops } from '../networks/socketHops.ts';
+import { socketPairsOf, type SocketPairs } from '../networks/socketPairs.ts';
 import { serialHops, type SerialEnd } from '../serialHops.ts';
+import { airHops } from './airHops.ts';
 import { copperHops } from './copperHops.ts';
-import { endKey, type Hop, type HopEnd, type Signal } from './hop.ts';
+import { endKey, type Hop, type HopEnd } from './hop.ts';
 import { serialFacets } from './serialFacets.ts';
 
 /** Everything that is joined to something, by the key of its end. */
@@ -10,15 +13,21 @@ export interface HopMap {
   readonly hops: readonly Hop[];
   /** The hops at an end. */
   readonly at: ReadonlyMap<string, readonly Hop[]>;
+  /** What carries a network from item to item, and the sockets that meet over it. */
+  readonly carriers: Carriers;
+  readonly sockets: SocketPairs;
 }
 
 const cache = new WeakMap<Graph, HopMap>();
 
-/** Every hop of an aircraft: over serial wires, other copper, and through the air to what a part states on the other side. */
+/** Every hop of an aircraft: over serial wires, other copper, through the air, and of sockets over a network. */
 export function hopsOf(graph: Graph): HopMap {
   const known = cache.get(graph);
   if (known !== undefined) return known;
-  const hops = [...wireHops(graph), ...copperHops(graph), ...airHops(graph)];
+  const carrying = [...wireHops(graph), ...copperHops(graph), ...airHops(graph)];
+  const carriers = carriersOf(carrying);
+  const sockets = socketPairsOf(graph, carriers);
+  const hops = [...carrying, ...socketHops(sockets.pairs)];
   const at = new Map<string, Hop[]>();
   for (const hop of hops) {
     for (const end of [hop.a, hop.b]) {
@@ -29,7 +38,7 @@ export function hopsOf(graph: Graph): HopMap {
       else there.push(hop);
     }
   }
-  const map = { hops, at };
+  const map = { hops, at, carriers, sockets };
   cache.set(graph, map);
   return map;
 }
@@ -40,24 +49,4 @@ function wireHops(graph: Graph): Hop[] {
 
 function serialEnd({ item, entry, endpoint }: SerialEnd): HopEnd {
   return { item, entry, signal: { is: 'endpoint', id: endpoint.id, endpoint } };
-}
-
-/** The radios of what flies whose other end is on the ground, as their parts state it. */
-function airHops(graph: Graph): Hop[] {
-  return graph.items.flatMap((entry, item): Hop[] =>
-    entry.item.where !== 'aircraft'
-      ? []
-      : (entry.part?.radios ?? [])
-          .filter(({ otherEnd, diversityOf }) => otherEnd !== undefined && diversityOf === undefined)
-          .map((radio) => ({ medium: 'air', a: { item, entry, signal: radioSignal(radio) }, b: undefined, facets: [] })),
-  );
-}
-
-export function radioSignal(radio: RadioTraits): Signal {
-  return { is: 'radio', id: radio.id, radio };
-}
-
-/** The far end of a hop; undefined for one whose far end is no item. */
-export function farEnd(hop: Hop, from: string): HopEnd | undefined {
-  return endKey(hop.a) === from ? hop.b : hop.a;
 }

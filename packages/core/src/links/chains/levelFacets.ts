@@ -2,7 +2,8 @@ import { circuitNode, groupOf, type Graph } from '../../graph/graph.ts';
 import type { Pin } from '../../model/part.ts';
 import { stated } from '../../text/numbers.ts';
 import type { Hearing, SerialEnd, SerialHop } from '../serialHops.ts';
-import type { Facet, FacetSide } from './hop.ts';
+import type { Facet } from './hop.ts';
+import { fixedSide } from './sides.ts';
 
 /** What a pin reads as a high, as a share of its own level, where its data does not say. */
 export const USUAL_SHARE = 0.6;
@@ -18,8 +19,8 @@ function levelOf(graph: Graph, { a }: SerialHop, { from, to }: Hearing): Facet[]
   const [high, logic] = [pinOf(from, talks)?.logic?.highV, pinOf(to, hears)?.logic];
   if (high === undefined || logic === undefined) return [];
   const needs = logic.needsV ?? USUAL_SHARE * logic.highV;
-  const talker = side(`sends ${stated(high, 'V')}`);
-  const listener = side(`reads from ${stated(needs, 'V')}, stands ${stated(logic.inputMaxV, 'V')}`);
+  const talker = fixedSide(`sends ${stated(high, 'V')}`);
+  const listener = fixedSide(`reads from ${stated(needs, 'V')}, stands ${stated(logic.inputMaxV, 'V')}`);
   const isFromA = from.item === a.item && from.endpoint.id === a.endpoint.id;
   return [
     {
@@ -40,8 +41,4 @@ function isOneWire(graph: Graph, from: SerialEnd, talks: string, to: SerialEnd, 
 function pinOf({ entry }: SerialEnd, address: string): Pin | undefined {
   const dot = address.lastIndexOf('.');
   return entry.part?.ports.find(({ id }) => id === address.slice(0, dot))?.pins.find(({ n }) => n === Number(address.slice(dot + 1)));
-}
-
-function side(value: string): FacetSide {
-  return { value, source: 'fixed by the part', setting: undefined };
 }

@@ -1,21 +1,28 @@
 import type { Endpoint, ResolvedPart } from '../../model/part.ts';
+import type { LinkKindId } from '../../model/linkIds.ts';
 import type { ProtocolId } from '../../model/protocolIds.ts';
 import type { PartKind } from '../../model/partKinds.ts';
 
 /** A kind of link that is wanted wherever there is a part that gives or takes it. */
 export interface LinkKind {
-  readonly id: string;
-  /** What people call it: `position`. */
-  readonly title: string;
+  readonly id: LinkKindId;
   /** The endpoints of a part that the link begins at; none where the part does not give it. */
   readonly starts: (part: ResolvedPart) => readonly Endpoint[];
   /** True where an item that reaches nothing does not do its job; false for what may be left unused. */
   readonly isNeeded: boolean;
-  /** The kinds of part that it has to reach. */
+  /** The kinds of part that it has to reach; the first of them that can be reached at all. */
   readonly goals: readonly PartKind[];
+  /** The kinds of part that it is for beyond the air; none for a link that stays in the aircraft. */
+  readonly farGoals: readonly PartKind[];
+  /** Where the air is: behind the item that the link begins at, or behind what it reaches. */
+  readonly airIs: 'at-start' | 'at-goal';
+  /** True where a program has to read it in the end, and not only a screen or sticks. */
+  readonly goesToPrograms: boolean;
 }
 
 const CONTROLLER: readonly PartKind[] = ['controller'];
+/** Of a link that stays in the aircraft. */
+const STAYS = { farGoals: [], airIs: 'at-start', goesToPrograms: false } as const;
 
 const ofKind =
   (kinds: readonly PartKind[], suits: (endpoint: Endpoint) => boolean): LinkKind['starts'] =>
@@ -36,93 +43,104 @@ const either =
 export const LINK_KINDS: readonly LinkKind[] = [
   {
     id: 'rc',
-    title: 'RC control',
     isNeeded: true,
     starts: ofKind(
       ['rc-receiver', 'handheld-link'],
       either(({ is }) => is === 'rc-out', speaks('sbus', 'crsf', 'satellite-frames')),
     ),
     goals: CONTROLLER,
+    farGoals: ['stick-unit', 'handheld-link'],
+    airIs: 'at-start',
+    goesToPrograms: false,
   },
   {
     id: 'reports',
-    title: 'reports to the stick unit',
     isNeeded: false,
     starts: ofKind(['rc-receiver'], speaks('single-wire-telemetry')),
     goals: CONTROLLER,
+    farGoals: ['stick-unit'],
+    airIs: 'at-start',
+    goesToPrograms: false,
   },
   {
     id: 'position',
-    title: 'position',
     isNeeded: true,
     starts: ofKind(
       ['gnss'],
       either(speaks('gnss-binary', 'nmea-0183'), ({ is }) => is === 'can'),
     ),
     goals: CONTROLLER,
+    ...STAYS,
   },
   {
     id: 'heading',
-    title: 'compass',
     isNeeded: false,
     starts: (part) => (part.compass === undefined || part.kind === 'controller' ? [] : part.endpoints.filter(isBus)),
     goals: CONTROLLER,
+    ...STAYS,
   },
   {
     id: 'airspeed',
-    title: 'airspeed',
     isNeeded: true,
     starts: ofKind(
       ['airspeed'],
       either(isBus, ({ is }) => is === 'analog-out'),
     ),
     goals: CONTROLLER,
+    ...STAYS,
   },
   {
     id: 'height',
-    title: 'height above ground',
     isNeeded: true,
     starts: ofKind(['rangefinder'], either(isBus, speaks('rangefinder'))),
     goals: CONTROLLER,
+    ...STAYS,
   },
   {
     id: 'telemetry',
-    title: 'telemetry',
     isNeeded: true,
-    starts: ofKind(['telemetry-radio', 'handheld-link'], speaks('mavlink-2', 'transparent')),
+    starts: ofKind(
+      ['telemetry-radio', 'handheld-link'],
+      either(speaks('mavlink-2', 'transparent'), ({ is }) => is === 'network' || is === 'usb'),
+    ),
     goals: ['controller', 'companion', 'converter'],
+    farGoals: ['ground-computer', 'handheld-link'],
+    airIs: 'at-start',
+    goesToPrograms: true,
   },
-  { id: 'companion', title: 'companion', isNeeded: false, starts: ofKind(['companion'], speaks('mavlink-2')), goals: CONTROLLER },
+  { id: 'companion', isNeeded: false, starts: ofKind(['companion'], speaks('mavlink-2')), goals: CONTROLLER, ...STAYS },
   {
     id: 'text',
-    title: 'text over the picture',
     isNeeded: false,
     starts: ofKind(['video-transmitter', 'osd'], speaks('osd-canvas', 'mavlink-2')),
     goals: CONTROLLER,
+    ...STAYS,
   },
   {
     id: 'picture',
-    title: 'picture',
     isNeeded: true,
     starts: ofKind(['camera'], ({ is }) => is === 'video-out'),
     goals: ['video-transmitter'],
+    farGoals: ['screen', 'handheld-link'],
+    airIs: 'at-goal',
+    goesToPrograms: false,
   },
   {
     id: 'motor-reports',
-    title: 'motor reports',
     isNeeded: false,
     starts: ofKind(['motor-controller'], speaks('motor-telemetry')),
     goals: CONTROLLER,
+    ...STAYS,
   },
   {
     id: 'battery',
-    title: 'battery',
     isNeeded: false,
     starts: ofKind(
       ['power-module'],
       either(isBus, ({ is }) => is === 'analog-out'),
     ),
     goals: CONTROLLER,
+    ...STAYS,
   },
-  { id: 'payload', title: 'payload', isNeeded: true, starts: ofKind(['payload'], either(isBus, speaks('gimbal'))), goals: CONTROLLER },
+  { id: 'payload', isNeeded: true, starts: ofKind(['payload'], either(isBus, speaks('gimbal'))), goals: CONTROLLER, ...STAYS },
 ];

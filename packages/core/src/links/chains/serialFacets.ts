@@ -6,10 +6,10 @@ import { protocolsDiffer, spokenAt } from '../serialAgreement.ts';
 import type { Graph } from '../../graph/graph.ts';
 import type { Hearing, SerialEnd, SerialHop } from '../serialHops.ts';
 import { baudsAgree, BAUD_TOLERANCE, serialSetup, type SerialSetup } from '../serialSetup.ts';
-import { settingsOf } from '../../model/settingsOf.ts';
 import { percent } from '../../text/numbers.ts';
 import type { Facet, FacetSide } from './hop.ts';
 import { levelFacets } from './levelFacets.ts';
+import { fixedSide, settingSide } from './sides.ts';
 
 /** What the two ends of a serial wire have to agree on, as they are set. */
 export function serialFacets(graph: Graph, hop: SerialHop): readonly Facet[] {
@@ -27,22 +27,9 @@ export function serialFacets(graph: Graph, hop: SerialHop): readonly Facet[] {
   ];
 }
 
-/** A side whose value is that of a setting of the endpoint; fixed where the part leaves no choice. */
-function settingSide(graph: Graph, { entry, endpoint }: SerialEnd, name: string, value: string | undefined): FacetSide {
-  const setting = `${endpoint.id}.${name}`;
-  const part = graph.design.parts.get(entry.item.part);
-  if (part === undefined || !settingsOf(part).some(({ id }) => id === setting)) return fixedSide(value);
-  const isSet = entry.item.settings[setting] !== undefined;
-  return { value, source: value === undefined ? 'not set' : isSet ? 'set' : 'as delivered', setting };
-}
-
-function fixedSide(value: string | undefined): FacetSide {
-  return { value, source: value === undefined ? 'not set' : 'fixed by the part', setting: undefined };
-}
-
 function protocolFacet(graph: Graph, a: SerialEnd, b: SerialEnd, atA: SerialSetup, atB: SerialSetup): Facet {
   const side = (end: SerialEnd, { protocol }: SerialSetup): FacetSide =>
-    settingSide(graph, end, 'protocol', protocol === undefined ? undefined : protocols[protocol].title);
+    settingSide(graph, end.entry, `${end.endpoint.id}.protocol`, protocol === undefined ? undefined : protocols[protocol].title);
   const isOpen = atA.protocol === undefined || atB.protocol === undefined;
   // An end that is not set yet still differs where it could never be set right.
   const verdict = protocolsDiffer(a, b) ? 'differ' : isOpen && spokenAt(a).length + spokenAt(b).length > 2 ? 'unknown' : 'agree';
@@ -54,7 +41,7 @@ function baudFacet(graph: Graph, hop: SerialHop, atA: SerialSetup, atB: SerialSe
   const side = (end: SerialEnd, setup: SerialSetup): FacetSide => {
     const fixed = fixedBaudAt(graph, end);
     if (fixed !== undefined) return fixedSide(`${fixed} baud`);
-    return settingSide(graph, end, 'baud', setup.baud === undefined ? undefined : `${setup.baud} baud`);
+    return settingSide(graph, end.entry, `${end.endpoint.id}.baud`, setup.baud === undefined ? undefined : `${setup.baud} baud`);
   };
   const [baudA, baudB] = [fixedBaudAt(graph, a) ?? atA.baud, fixedBaudAt(graph, b) ?? atB.baud];
   const known = baudA !== undefined && baudB !== undefined;
@@ -68,7 +55,7 @@ function frameFacet(graph: Graph, a: SerialEnd, b: SerialEnd, atA: SerialSetup, 
   const isOneTransparent = atA.protocol === 'transparent' || atB.protocol === 'transparent';
   if (frameA === undefined || frameB === undefined || (atA.protocol !== atB.protocol && !isOneTransparent)) return [];
   const side = (end: SerialEnd, setup: SerialSetup, frame: string): FacetSide =>
-    setup.protocol === 'transparent' ? settingSide(graph, end, 'frame', frame) : fixedSide(frame);
+    setup.protocol === 'transparent' ? settingSide(graph, end.entry, `${end.endpoint.id}.frame`, frame) : fixedSide(frame);
   return [
     { id: 'frame', title: 'frame', a: side(a, atA, frameA), b: side(b, atB, frameB), verdict: frameA === frameB ? 'agree' : 'differ' },
   ];
@@ -94,7 +81,9 @@ function polarityFacet({ a }: SerialHop, hearing: Hearing): Facet[] {
 function flowFacet(graph: Graph, a: SerialEnd, b: SerialEnd, atA: SerialSetup, atB: SerialSetup): Facet[] {
   if (atA.flow === 'off' && atB.flow === 'off') return [];
   const side = (end: SerialEnd, { flow }: SerialSetup): FacetSide =>
-    end.endpoint.cts === undefined || end.endpoint.rts === undefined ? fixedSide('none') : settingSide(graph, end, 'flow', flow);
+    end.endpoint.cts === undefined || end.endpoint.rts === undefined
+      ? fixedSide('none')
+      : settingSide(graph, end.entry, `${end.endpoint.id}.flow`, flow);
   const flows = [atA.flow, atB.flow];
   const isApart = flows.includes('required') && flows.includes('off');
   return [{ id: 'flow', title: 'flow control', a: side(a, atA), b: side(b, atB), verdict: isApart ? 'differ' : 'agree' }];

@@ -89,7 +89,7 @@ export const carrierH7Ethernet = controllerBoard({
         ['R-', 'usb'],
       ],
       { label: 'Ethernet', side: 'left', groundless: 'Its pairs are isolated by transformers.' },
-      [{ is: 'network', id: 'ETH', port: 'ETH', roles: ['host', 'client', 'server'] }],
+      [{ is: 'network', id: 'ETH', port: 'ETH', roles: ['host', 'client', 'server'], address: {} }],
     ),
     canPort('CAN1', 'CAN 1', '@port'),
     canPort('CAN2', 'CAN 2', '@port'),

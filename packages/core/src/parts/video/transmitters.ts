@@ -1,3 +1,4 @@
+import { analogPicture, digitalPicture } from '../airTraits.ts';
 import type { Part } from '../../model/part.ts';
 import { buck, load, logic3V3, offer, pictureSender, samplePart, uart, wiredPort, type RawEndpoint, type Row } from '../build.ts';
 import { air, gnd, STANDARDS, type About, type Figures } from './videoFacts.ts';
@@ -49,7 +50,7 @@ export const videoTransmitters: readonly Part[] = [
       summary: '5.8 GHz class, 25 to 400 mW, one control wire.',
       massG: 10,
       sizeMm: [32, 22, 7],
-      radios: [pictureSender([5725, 5875], 26, [0, 0, 30])],
+      radios: [pictureSender([5725, 5875], 26, [0, 0, 30], analogPicture)],
     },
     [['V', 'supply-in'], gnd, ['VID', 'video-in'], ['CTL', 'single-wire', logic3V3]],
     [
@@ -64,7 +65,7 @@ export const videoTransmitters: readonly Part[] = [
       summary: '5.8 GHz class, 25 and 200 mW, buttons only. Stands no more than 5.5 V.',
       massG: 5,
       sizeMm: [24, 20, 6],
-      radios: [pictureSender([5725, 5875], 23, [0, 0, 30])],
+      radios: [pictureSender([5725, 5875], 23, [0, 0, 30], analogPicture)],
     },
     [gnd, ['VID', 'video-in'], ['V', 'supply-in']],
     [
@@ -79,7 +80,7 @@ export const videoTransmitters: readonly Part[] = [
       summary: '5.8 GHz class, 25 mW to 1 W, 9 to 36 V, one control wire.',
       massG: 24,
       sizeMm: [44, 32, 12],
-      radios: [pictureSender([5725, 5875], 30, [0, 0, 30])],
+      radios: [pictureSender([5725, 5875], 30, [0, 0, 30], analogPicture)],
     },
     [['V', 'supply-in'], gnd, gnd, ['VID', 'video-in'], ['CTL', 'single-wire', logic3V3]],
     [
@@ -94,7 +95,7 @@ export const videoTransmitters: readonly Part[] = [
       summary: 'Camera and transmitter in one; needs a full-duplex UART for the text over the picture. 7 to 26 V.',
       massG: 39,
       sizeMm: [44, 38, 15],
-      radios: [pictureSender([5725, 5875], 28, [0, 0, 30])],
+      radios: [pictureSender([5725, 5875], 28, [0, 0, 30], digitalPicture)],
       noiseDbm: -92,
     },
     [['V', 'supply-in'], gnd, ['TX', 'tx', logic3V3], ['RX', 'rx', logic3V3]],
@@ -110,7 +111,7 @@ export const videoTransmitters: readonly Part[] = [
       summary: 'Light unit for 5 V or up to 12 V; the same text port.',
       massG: 21,
       sizeMm: [32, 29, 12],
-      radios: [pictureSender([5725, 5875], 25, [0, 0, 30])],
+      radios: [pictureSender([5725, 5875], 25, [0, 0, 30], digitalPicture)],
       noiseDbm: -94,
     },
     [gnd, ['RX', 'rx', logic3V3], ['TX', 'tx', logic3V3], ['V', 'supply-in']],
@@ -144,7 +145,7 @@ export const videoTransmittersBesides: readonly Part[] = [
     summary: '5.8 GHz class, 200 mW, 7 to 16 V on a two-pin row; the camera plugs straight into its other row and is fed 5 V from it.',
     massG: 18,
     sizeMm: [46, 26, 12],
-    radios: [pictureSender([5725, 5875], 23, [0, 0, 30])],
+    radios: [pictureSender([5725, 5875], 23, [0, 0, 30], analogPicture)],
     ports: [
       wiredPort('power', ['pin-2.54', 'pins'], [['V', 'supply-in'], gnd], { needed: true }),
       wiredPort('AV', ['pin-2.54', 'pins'], [['VID', 'video-in'], ['5V', 'supply-out', '@5v'], gnd], {
@@ -182,7 +183,7 @@ export const videoTransmittersBesides: readonly Part[] = [
     summary: '5.8 GHz class, 25 to 200 mW, lens and antenna on one board; only supply and ground to wire. 3.3 to 5.5 V.',
     massG: 5,
     sizeMm: [22, 18, 16],
-    radios: [pictureSender([5725, 5875], 23, [0, 0, 25])],
+    radios: [pictureSender([5725, 5875], 23, [0, 0, 25], analogPicture)],
     ports: [wiredPort('power', ['locking-1.25', 'plug'], [['V', 'supply-in'], gnd], { needed: true })],
     circuit: [load('unit', ['power.1', '@gnd'], [0.2, 0.42, 0.55], [5, 3.3, 5.5], { law: 'constant-power' })],
     endpoints: [air],

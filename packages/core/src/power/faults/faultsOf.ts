@@ -1,7 +1,7 @@
 import type { Graph } from '../../graph/graph.ts';
 import type { CableEnd } from '../../model/aircraft.ts';
 import type { NodeId } from '../../model/ids.ts';
-import type { ResolvedPart } from '../../model/part.ts';
+import type { CircuitElement, ResolvedPart } from '../../model/part.ts';
 import { wireName } from '../network/edgeName.ts';
 import type { PowerNetwork } from '../network/powerNetwork.ts';
 import { leadsOf } from '../solve/leadsOf.ts';
@@ -115,7 +115,12 @@ function deviceFaults({ graph, devices }: PowerNetwork, add: Add): void {
     if (device.is !== 'element') return;
     const ref = refOf(device.item);
     const { element } = device;
-    if (element.is === 'battery' || element.is === 'source') add(() => `${ref} lost`, { ...NOTHING, off: [i] }, { is: 'pack' });
+    if (isPack(element)) {
+      const isOneOfSeveral = devices.some(
+        (other, j) => j !== i && other.device.is === 'element' && other.device.item === device.item && isPack(other.device.element),
+      );
+      add(() => `${ref}${isOneOfSeveral ? ` ${element.id}` : ''} lost`, { ...NOTHING, off: [i] }, { is: 'pack' });
+    }
     if (element.is === 'regulator') {
       add(() => `${ref} ${element.id} off`, { ...NOTHING, off: [i] }, NO_ITEM);
       add(() => `${ref} ${element.id} shorted through`, { ...NOTHING, through: [i] }, { is: 'one-of-the-dead' });
@@ -128,6 +133,10 @@ function deviceFaults({ graph, devices }: PowerNetwork, add: Add): void {
     const own = devices.flatMap(({ device }, i) => (device.item === item ? [i] : []));
     add(() => `${refOf(item)} dead`, { ...NOTHING, off: own }, { is: 'items', items: [item] });
   });
+}
+
+function isPack({ is }: CircuitElement): boolean {
+  return is === 'battery' || is === 'source';
 }
 
 /** Wires and contacts in series carry one current: they fail as one. */

@@ -1,3 +1,4 @@
+import { itemsApart } from '../../graph/itemsApart.ts';
 import { isPortJoined } from '../../graph/matesAt.ts';
 import { circuitNode, pinNode, type Graph } from '../../graph/graph.ts';
 import { addressesOf } from '../../graph/numbering.ts';
@@ -23,10 +24,14 @@ export interface PlacedDevice {
   readonly nodes: readonly number[];
 }
 
-/** All devices of an aircraft, by item in natural order. Elements that name a node which is not there are left out. */
+/**
+ * All devices of an aircraft and of what is joined to it, by item in natural order. Elements that name a node which is not there are
+ * left out.
+ */
 export function devicesOf(graph: Graph): PlacedDevice[] {
+  const apart = itemsApart(graph);
   return graph.items.flatMap(({ part }, item) => {
-    if (part === undefined) return [];
+    if (part === undefined || apart.has(item)) return [];
     const placed = part.circuit.flatMap((element): PlacedDevice[] => {
       const at = placeOf(element);
       if (at === undefined) return [];

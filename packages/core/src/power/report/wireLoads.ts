@@ -1,3 +1,4 @@
+import { isClearlyMore } from './clearlyMore.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { sizesOf, wireAmps } from '../../harness/wireLimits.ts';
 import { conductorLengthMm } from '../../harness/wireFacts.ts';
@@ -52,8 +53,8 @@ interface Reading {
 function loadOf(cable: Cable, conductor: Conductor, lengthMm: number, readings: readonly Reading[]): WireLoad {
   const ohm = wireOhm(conductor.awg, lengthMm);
   const share = ({ amps, result }: Reading): number => amps / (wireAmps(conductor.awg, result.scenario.durationS) ?? Infinity);
-  const hottest = readings.reduce((worst, next) => (share(next) > share(worst) ? next : worst));
-  const longest = readings.reduce((worst, next) => (next.amps / next.allowedV > worst.amps / worst.allowedV ? next : worst));
+  const hottest = readings.reduce((worst, next) => (isClearlyMore(share(next), share(worst)) ? next : worst));
+  const longest = readings.reduce((worst, next) => (isClearlyMore(next.amps / next.allowedV, worst.amps / worst.allowedV) ? next : worst));
   const carriesAll = (awg: number): boolean =>
     readings.every(
       ({ amps, allowedV, result }) => amps <= (wireAmps(awg, result.scenario.durationS) ?? 0) && amps * wireOhm(awg, lengthMm) <= allowedV,

@@ -1,7 +1,11 @@
 import { numbered } from '../../dialects/numbered.ts';
 import { roleTable } from '../../dialects/roleTable.ts';
 import { bench, FC, joined, powered, set, withDialect, type CheckCases } from './build.ts';
-import { made } from '../designs.ts';
+import type { Bench } from '../../demo/bench.ts';
+import type { Design } from '../../model/design.ts';
+import { linkKey } from '../../model/linkWords.ts';
+import { settingsOf } from '../../model/settingsOf.ts';
+import { itemOf, made } from '../designs.ts';
 
 export const linkCases: CheckCases = {
   'link.baud-mismatch': {
@@ -116,4 +120,95 @@ export const linkCases: CheckCases = {
       return set(one.design, 'CC1', 'FC.console', false);
     },
   },
+  'link.air-mismatch': {
+    wrong: () => set(bonded().design, 'RADIO2', 'air.number', 40),
+    right: () => bonded().design,
+  },
+  'link.address-mismatch': {
+    wrong: () => set(overNetwork().design, 'PC1', 'ETH.ip', '10.77.0.10'),
+    right: () => overNetwork().design,
+  },
+  'link.two-masters': {
+    wrong: () => {
+      const one = bonded();
+      one.add('computer-bench', 'second pilot', { 'program1.streams': false }, 'ground');
+      one.wire('PC2 usb1', 'FC1 usb');
+      return one.design;
+    },
+    right: () => {
+      const one = bonded();
+      one.add('computer-bench', 'second pilot', { 'program1.streams': false, 'program1.system': 254 }, 'ground');
+      one.wire('PC2 usb1', 'FC1 usb');
+      return one.design;
+    },
+  },
+  'link.bandwidth': {
+    wrong: () => withRate(bonded().design, 50),
+    right: () => withRate(bonded().design, 6),
+  },
+  'link.config-port': {
+    wrong: () => lockedUp(),
+    right: () => {
+      const design = lockedUp();
+      const { id, settings } = itemOf(design, 'FC1');
+      const was = settings['S1.protocol'] ?? null;
+      return made(design, { kind: 'set-item-setting', item: id, setting: 'S1.protocol', value: 'mavlink-2', was });
+    },
+  },
+  'link.not-begun': {
+    wrong: () => powered('gnss-serial').design,
+    right: () => {
+      const one = powered('gnss-serial');
+      one.wire('GNSS1 UART', 'FC1 S4');
+      return one.design;
+    },
+  },
 };
+
+/** A pair of radios, its ground side on a computer. */
+function bonded(): Bench {
+  const one = powered('radio-900-class');
+  one.wire('RADIO1 UART', 'FC1 S1');
+  one.setting('FC1', 'S1.protocol', 'mavlink-2');
+  one.setting('FC1', 'S1.baud', 57_600);
+  one.add('radio-900-ground-usb', 'ground side', {}, 'ground');
+  one.add('computer-bench', 'pilot', {}, 'ground');
+  one.wire('RADIO2 usb', 'PC1 usb1');
+  one.bond('RADIO1', 'RADIO2');
+  return one;
+}
+
+function withRate(design: Design, hz: number): Design {
+  const link = linkKey('telemetry', itemOf(design, 'RADIO1').id);
+  return made(design, { kind: 'set-stream', link, stream: 'attitude', hz, was: null });
+}
+
+/** Something is in its USB, and every serial port is set to something else. */
+function lockedUp(): Design {
+  const one = powered();
+  one.add('head-tracker-ppm', 'charging', {}, 'ground');
+  one.wire('STK1 usb', 'FC1 usb');
+  const part = one.design.parts.get(itemOf(one.design, 'FC1').part);
+  if (part === undefined) throw new Error('There is no controller.');
+  for (const spec of settingsOf(part)) {
+    const other =
+      spec.is === 'choice' && spec.id.endsWith('.protocol') ? spec.choices.find(({ value }) => value !== 'mavlink-2') : undefined;
+    if (other !== undefined) one.setting('FC1', spec.id, other.value);
+  }
+  return one.design;
+}
+
+/** Two IP radios, serial in the aircraft, Ethernet on the ground. */
+function overNetwork(): Bench {
+  const one = powered('radio-ip-two-serial');
+  one.wire('RADIO1 S1', 'FC1 S1');
+  one.setting('FC1', 'S1.protocol', 'mavlink-2');
+  one.setting('FC1', 'S1.baud', 57_600);
+  one.add('radio-ip-two-serial', 'ground', { 'ETH.ip': '10.77.0.2' }, 'ground');
+  one.add('computer-bench', 'pilot', { 'ETH.ip': '10.77.0.9' }, 'ground');
+  one.wire('RADIO2 ETH', 'PC1 ETH');
+  one.bond('RADIO1', 'RADIO2');
+  one.socket('RADIO1', { endpoint: 'S1', transport: 'udp', role: 'client', remote: { address: '10.77.0.9', port: 14_550 } });
+  one.socket('PC1', { endpoint: 'program1', transport: 'udp', role: 'server', localPort: 14_550 });
+  return one;
+}

@@ -5,6 +5,7 @@ import { absent, colour, conductor, end, gauge, join, leg, length, loomEnd, mate
 import { addItem, adopt, label, output, removeItem, rename, setting, side, where } from './items.ts';
 import { pick, type Draw } from './draw.ts';
 import { frameEdit, placeEdit } from './layout.ts';
+import { bond, linkWords, socket, wish } from './links.ts';
 
 /** The title of a batch whose edits know nothing of each other. */
 export const TWO_AT_ONCE = 'two at once';
@@ -37,6 +38,7 @@ export function editFrom(design: Design, draw: Draw): Edit {
     join,
     mate,
     mate,
+    mate,
     loomEnd,
     waiver,
     name,
@@ -45,6 +47,14 @@ export function editFrom(design: Design, draw: Draw): Edit {
     plug,
     adopt,
     power,
+    bond,
+    bond,
+    socket,
+    socket,
+    linkWords,
+    linkWords,
+    wish,
+    wish,
     frameEdit,
     frameEdit,
     placeEdit,

@@ -7,6 +7,7 @@ import { partKeyOf } from '../../model/contentHash.ts';
 import type { Design } from '../../model/design.ts';
 import { asId, type ItemId } from '../../model/ids.ts';
 import { outputFunctions } from '../../model/outputFunctions.ts';
+import type { SettingSpec, SettingValue } from '../../model/setting.ts';
 import { settingsOf } from '../../model/settingsOf.ts';
 import { sampleParts } from '../../parts/catalogue.ts';
 import { pick, type Draw } from './draw.ts';
@@ -40,7 +41,7 @@ export function setting(design: Design, { x, y, z, isStale }: Draw): SimpleEdit 
   const part = item === undefined ? undefined : design.parts.get(item.part);
   const spec = pick(part === undefined ? [] : settingsOf(part), y);
   if (item === undefined || spec === undefined) return undefined;
-  const value = spec.is === 'choice' ? (pick(spec.choices, z)?.value ?? null) : spec.min;
+  const value = valueFor(spec, z);
   return {
     kind: 'set-item-setting',
     item: item.id,
@@ -48,6 +49,17 @@ export function setting(design: Design, { x, y, z, isStale }: Draw): SimpleEdit 
     value: z % 5 === 0 ? null : value,
     was: isStale ? 'stale' : (item.settings[spec.id] ?? null),
   };
+}
+
+function valueFor(spec: SettingSpec, n: number): SettingValue | null {
+  switch (spec.is) {
+    case 'choice':
+      return pick(spec.choices, n)?.value ?? null;
+    case 'number':
+      return spec.min;
+    case 'text':
+      return spec.form === 'ipv4' ? `10.77.0.${n % 300}` : `phrase ${n % 5}`;
+  }
 }
 
 export function label(design: Design, { x, z }: Draw): SimpleEdit | undefined {

@@ -1,3 +1,4 @@
+import { isClearlyMore } from '../../../power/report/clearlyMore.ts';
 import type { Graph } from '../../../graph/graph.ts';
 import type { DeviceElement } from '../../../power/network/devicesOf.ts';
 import { CONNECTOR_FAMILIES } from '../../../model/connector.ts';
@@ -64,7 +65,7 @@ function worstOf(rated: Rated, results: readonly ScenarioResult[], edgeAmps: rea
     const limitA = rated.limitA(result.scenario.durationS);
     const amps = rated.edge === undefined ? askedOf(result, rated.device ?? -1) : Math.abs(edgeAmps[k]?.[rated.edge] ?? 0);
     const share = amps / limitA;
-    if (worst === undefined || share > worst.share) worst = { k, amps, limitA, share };
+    if (worst === undefined || isClearlyMore(share, worst.share)) worst = { k, amps, limitA, share };
     if (result.scenario.durationS === Infinity && share > lastingShare) [lastingShare, lastingA] = [share, amps];
   }
   const result = results[worst?.k ?? -1];
