@@ -41,6 +41,8 @@ function unfitBond(design: Design, bond: Bond): Refused | undefined {
   const { a, b } = bond;
   const { aircraft } = design;
   if (a.item === b.item) return refuse('cable-to-itself', `${refOf(design, a.item)} cannot be bonded with itself.`, a.item);
+  const missing = [a, b].find(({ item }) => !Object.hasOwn(aircraft.items, item));
+  if (missing !== undefined) return refuse('unknown-item', 'One of the two radios is no longer there.', missing.item);
   const gone = [a, b].find((place) => !isThere(design, place));
   if (gone !== undefined) return refuse('unknown-port', `${refOf(design, gone.item)} has no radio "${gone.radio}".`, gone.item);
   const same = Object.values(aircraft.bonds).find((other) => isSamePair(other, bond));

@@ -16,8 +16,8 @@ import { hasShape } from '../model/shape.ts';
 import type { PinMapPreset } from './fitPinMap.ts';
 import { proposeCable } from './proposeCable.ts';
 
-/** Ids while a draft is made; a draft's edit has placeholders in their place. */
-const DRAFT_ID = /^draft-(\d{1,3})$/;
+/** How many drafts were begun: each has ids that no other has, since a draft may be planned on what another one has made so far. */
+let drafts = 0;
 
 /**
  * A change of several edits that build on one another, tried out on a design of its own: items that are added can be wired at
@@ -26,6 +26,8 @@ const DRAFT_ID = /^draft-(\d{1,3})$/;
 export class DraftEdits {
   readonly #edits: SimpleEdit[] = [];
   #design: Design;
+  /** What its ids begin with while it is made; its edit has placeholders in their place. */
+  readonly #name = `draft${++drafts}`;
   #ids = 0;
 
   /**
@@ -53,7 +55,7 @@ export class DraftEdits {
 
   /** An id for a new thing, to name it in several edits of the draft. */
   newId<T extends NodeId | LegId | ConductorId>(): T {
-    return asId<T>(`draft-${++this.#ids}`);
+    return asId<T>(`${this.#name}-${++this.#ids}`);
   }
 
   /** A cable as the draft has it by now. */
@@ -63,11 +65,23 @@ export class DraftEdits {
 
   /** Makes an edit whose new ids are placeholders of its own. @returns false when it is refused, and then nothing happens */
   make(edit: SimpleEdit): boolean {
-    const own = withFreshIds(edit, () => `draft-${++this.#ids}`);
+    const own = withFreshIds(edit, () => `${this.#name}-${++this.#ids}`);
     if (own.kind === 'batch' || own.kind === 'undo' || this.#edits.length === LIMITS.editsPerBatch) return false;
     const result = applyEdit(this.#design, own);
     if ('refused' in result) return false;
     this.#edits.push(own);
+    this.#design = result.design;
+    return true;
+  }
+
+  /** Makes an edit with placeholders, all of a batch or none of it. @returns false when it is refused, and then nothing happens */
+  take(edit: Edit | undefined): boolean {
+    if (edit === undefined || edit.kind === 'undo') return false;
+    const own = withFreshIds(edit, () => `${this.#name}-${++this.#ids}`);
+    const edits = own.kind === 'batch' ? own.edits : own.kind === 'undo' ? [] : [own];
+    const result = applyEdit(this.#design, own);
+    if ('refused' in result || this.#edits.length + edits.length > LIMITS.editsPerBatch) return false;
+    this.#edits.push(...edits);
     this.#design = result.design;
     return true;
   }
@@ -96,7 +110,7 @@ export class DraftEdits {
 
   /** All of it as one edit, with placeholders. */
   edit(title: string): Edit {
-    const edit = renamed({ kind: 'batch', title, edits: this.#edits }, DRAFT_ID, '?$1');
+    const edit = renamed({ kind: 'batch', title, edits: this.#edits }, new RegExp(`^${this.#name}-(\\d{1,3})$`), '?$1');
     if (!isEditWithPlaceholders(edit)) throw new Error('A draft does not have the shape of an edit.');
     return edit;
   }

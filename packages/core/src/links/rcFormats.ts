@@ -4,15 +4,17 @@ interface RcFormat {
   readonly title: string;
   /** The protocol that carries it on a serial port; undefined for pulses. */
   readonly protocol: ProtocolId | undefined;
+  /** How many channels it has room for. */
+  readonly channels: number;
 }
 
 /** The forms in which RC channels go over a wire. */
 export const RC_FORMATS: Readonly<Record<string, RcFormat>> = {
-  pwm: { title: 'PWM', protocol: undefined },
-  ppm: { title: 'PPM', protocol: undefined },
-  sbus: { title: 'SBUS', protocol: 'sbus' },
-  crsf: { title: 'CRSF', protocol: 'crsf' },
-  satellite: { title: 'satellite frames', protocol: 'satellite-frames' },
+  pwm: { title: 'PWM', protocol: undefined, channels: 1 },
+  ppm: { title: 'PPM', protocol: undefined, channels: 16 },
+  sbus: { title: 'SBUS', protocol: 'sbus', channels: 16 },
+  crsf: { title: 'CRSF', protocol: 'crsf', channels: 16 },
+  satellite: { title: 'satellite frames', protocol: 'satellite-frames', channels: 12 },
 };
 
 /** A format as people write it; one that nobody knows by its own word. */

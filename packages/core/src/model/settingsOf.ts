@@ -83,7 +83,7 @@ function settingsOfRadio(part: Part, radio: RadioTraits, isOneOfSeveral: boolean
     .filter(isAntennaAxis)
     .map((axis) => ({ value: axis, label: ANTENNA_AXES[axis] }));
   return [
-    ...airSettings(radio, name).map((spec) => withHow(part, spec)),
+    ...airSettings(part, radio, name),
     { is: 'choice', id: `${radio.id}.antenna`, label: `${name}kind of antenna`, choices: kinds, default: radio.antenna },
     { is: 'choice', id: `${radio.id}.axis`, label: `${name}axis of the antenna`, choices: axes, default: 'up' },
     away(`${radio.id}.station`, `${name}antenna from here, aft`),
@@ -103,8 +103,8 @@ function settingsOfRadio(part: Part, radio: RadioTraits, isOneOfSeveral: boolean
   ];
 }
 
-/** What of a radio has to agree with the other end, where there is a choice. */
-function airSettings({ id, air }: RadioTraits, name: string): SettingSpec[] {
+/** What of a radio of a part has to agree with the other end, where there is a choice, with how it is set where the part says so. */
+export function airSettings(part: Part, { id, air }: RadioTraits, name = ''): readonly SettingSpec[] {
   if (air === undefined) return [];
   const choice = (setting: string, label: string, values: readonly (string | number)[], unit?: string): SettingSpec[] => {
     const [delivered] = values;
@@ -118,7 +118,7 @@ function airSettings({ id, air }: RadioTraits, name: string): SettingSpec[] {
     ...choice(AIR.region, 'region', air.regions ?? []),
     ...choice(AIR.rate, `air rate, ${air.rates?.unit ?? ''}`, air.rates?.choices ?? [], air.rates?.unit),
     ...knowsSetting(id, air, name),
-  ];
+  ].map((spec) => withHow(part, spec));
 }
 
 function knowsSetting(id: string, { knows }: AirTraits, name: string): SettingSpec[] {

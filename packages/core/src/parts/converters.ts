@@ -1,5 +1,19 @@
 import type { Part } from '../model/part.ts';
-import { load, logic3V3, logic5V, logicPulse, logicRs232, offer, samplePart, uart, wiredPort, type Row } from './build.ts';
+import {
+  load,
+  logic1V8,
+  logic3V3,
+  logic5Tolerant,
+  type Logic,
+  logic5V,
+  logicPulse,
+  logicRs232,
+  offer,
+  samplePart,
+  uart,
+  wiredPort,
+  type Row,
+} from './build.ts';
 import { inMenu, type Ways } from './ways.ts';
 
 const gnd: Row = ['GND', 'gnd', '@gnd'];
@@ -10,6 +24,35 @@ const fixed = (...settings: readonly string[]): Ways => [
 ];
 
 /** Parts that stand in a signal's way and change it. */
+/** Both wires of a serial port from one level to another; its low side makes its level by itself. */
+function levelShifter(id: string, name: string, low: Logic, what: string): Part {
+  const bauds = [9600, 57_600, 115_200, 230_400, 460_800, 921_600];
+  return samplePart({
+    id,
+    kind: 'converter',
+    name,
+    summary: `Takes 3.3 or 5 V signals on one side and gives a lower level on the other, ${what}, both ways at once. 3.6 to 5.5 V.`,
+    massG: 2,
+    sizeMm: [16, 12, 4],
+    ports: [
+      wiredPort(
+        'high',
+        ['solder-pad', 'pads'],
+        [['V', 'supply-in', '@v'], ['H1', 'rx', logic5Tolerant], ['H2', 'tx', logic5Tolerant], gnd],
+        { label: 'high side', needed: true },
+      ),
+      wiredPort('low', ['solder-pad', 'pads'], [['L1', 'tx', low], ['L2', 'rx', low], gnd], { label: 'low side', needed: true }),
+    ],
+    circuit: [takes('@v', 0.004)],
+    how: fixed('high.baud', 'high.frame', 'low.baud', 'low.frame'),
+    endpoints: [
+      uart('high', { rx: 'high.2', tx: 'high.3' }, [offer('transparent', 'both', 115_200, bauds)], { names: { label: 'high side' } }),
+      uart('low', { tx: 'low.1', rx: 'low.2' }, [offer('transparent', 'both', 115_200, bauds)], { names: { label: 'low side' } }),
+    ],
+    routes: [{ from: 'high', to: 'low', transform: 'none' }],
+  });
+}
+
 export const converters: readonly Part[] = [
   samplePart({
     id: 'encoder-pwm-to-ppm',
@@ -93,6 +136,8 @@ export const converters: readonly Part[] = [
     ],
     routes: [{ from: 'in', to: 'out', transform: 'invert' }],
   }),
+  levelShifter('level-shifter-serial-1v8', 'Level shifter for a serial port, 1.8 V', logic1V8, 'as modems and bare modules have it'),
+  levelShifter('level-shifter-serial-3v3', 'Level shifter for a serial port, 3.3 V', logic3V3, 'for what bears no 5 V'),
   samplePart({
     id: 'converter-rs232',
     kind: 'converter',

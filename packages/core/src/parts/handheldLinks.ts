@@ -43,6 +43,7 @@ function airUnit(about: { readonly id: string; readonly name: string; readonly s
         confirms: 'the handset shows the new speed beside the air unit',
       }),
       ...inMenu(['ETH.ip', 'ETH.prefix'], 'ground handset', '"Link settings", "Camera network"'),
+      ...inMenu(['air.version'], 'ground handset', '"Link settings", "Update"'),
       {
         settings: ['air.paired'],
         how: { is: 'button', button: 'recessed, while the handset pairs', seconds: 2, confirms: 'green steady' },

@@ -1,6 +1,6 @@
 import type { Part } from '../model/part.ts';
 import type { SettingSpec } from '../model/setting.ts';
-import { endpointSettings } from '../model/settingsOf.ts';
+import { airSettings, endpointSettings } from '../model/settingsOf.ts';
 
 /** Something that parts came to state after the first aircraft were made. A part that does not state it leaves it unknown; nobody guesses. */
 export interface PartFact {
@@ -83,7 +83,8 @@ export const partFacts: readonly PartFact[] = [
 function setOnPart(part: Part): readonly SettingSpec[] {
   if (part.kind === 'controller') return part.settings;
   const brought = part.endpoints.filter(({ is }) => is !== 'air').flatMap((endpoint) => endpointSettings(part, endpoint));
-  return [...part.settings, ...brought];
+  const radios = (part.radios ?? []).flatMap((radio) => airSettings(part, radio));
+  return [...part.settings, ...brought, ...radios];
 }
 
 /** The facts that concern a part and that it does not state, or not of all that they are about. */

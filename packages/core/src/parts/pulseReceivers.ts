@@ -10,6 +10,7 @@ import {
   secondAntenna,
   servoRows,
   sticksOnly,
+  stickWays,
   takes,
   tryLoss,
 } from './receiverFacts.ts';
@@ -25,6 +26,7 @@ export const pulseReceivers: readonly Part[] = [
     sizeMm: [44, 24, 12],
     settings: [failsafe],
     radios: [sticksOnly],
+    how: stickWays,
     ports: [
       ...rowPorts([1, 2, 3, 4, 5, 6]),
       wiredPort('batt', ['pin-2.54', 'pins'], [['-', 'nc'], ['V', 'supply-in', '@v'], ground], { label: 'batt' }),
@@ -43,6 +45,7 @@ export const pulseReceivers: readonly Part[] = [
     massG: 8,
     sizeMm: [30, 20, 8],
     radios: [sticksOnly],
+    how: stickWays,
     ports: [
       wiredPort('PPM', ['pin-2.54', 'pins'], [['S', 'pulse-out', logic3V3], ['V', 'supply-in'], ground], {
         signalRow: 'inner',
@@ -67,6 +70,7 @@ export const pulseReceivers: readonly Part[] = [
     sizeMm: [47, 27, 14],
     settings: [failsafe],
     radios: [pairRadio([2400, 2483.5], [20, -101], { id: 'rc', title: 'sticks', air: stickFrames, atMm: [0, 0, 20] }), secondAntenna],
+    how: stickWays,
     ports: [
       ...rowPorts([1, 2, 3, 4, 5, 6, 7, 8]),
       wiredPort('tele', ['pin-2.54', 'pins'], [['S', 'single-wire', logic3V3], ['V', 'supply-through', '@v'], ground], {

@@ -228,10 +228,13 @@ export const telemetryRadios: readonly Part[] = [
       ),
     ],
     circuit: [load('radio', ['UART.1', '@gnd'], [0.05, 0.16, 0.6], [5, 4.5, 5.5], { law: 'constant-power' })],
-    how: inMenu(['UART.baud', 'UART.flow'], 'radio tool on the bench computer', '"Port", "Speed" and "CTS and RTS"', {
-      over: 'UART',
-      confirms: 'both lights flash together',
-    }),
+    how: [
+      ...inMenu(['UART.baud', 'UART.flow'], 'radio tool on the bench computer', '"Port", "Speed" and "CTS and RTS"', {
+        over: 'UART',
+        confirms: 'both lights flash together',
+      }),
+      ...inMenu(hoppingRegionSettings, 'radio tool on the bench computer', '"Air", the same at both ends of the pair', { over: 'UART' }),
+    ],
     routes: [{ from: 'UART', to: 'air', transform: 'bridge' }],
     endpoints: [
       uart('UART', { tx: 'UART.3', rx: 'UART.2', cts: 'UART.5', rts: 'UART.4' }, [offer('mavlink-2', 'both', 57_600, bauds)]),

@@ -1,6 +1,7 @@
 import type { Part } from '../model/part.ts';
 import type { When } from '../model/setting.ts';
 import { stickFrames } from './airTraits.ts';
+import type { Ways } from './ways.ts';
 import {
   load,
   logic3V3,
@@ -33,6 +34,26 @@ export const tryLoss = {
 export const ground: Row = ['GND', 'gnd', '@gnd'];
 const windowV = [5, 3.7, 8.4] as const;
 export const takes = (pin: string): RawElement => load('receiver', [pin, '@gnd'], [0.06, 0.08, 0.1], windowV);
+
+/** How a receiver is brought to its stick unit, by what it speaks. */
+export const stickWays: Ways = [
+  { settings: ['rc.version', 'rc.region'], how: { is: 'menu', tool: 'menu of the stick unit', menu: '"Receiver", "Update"' } },
+  {
+    settings: ['rc.paired'],
+    how: { is: 'button', button: 'BIND while the supply comes on', seconds: 2, confirms: 'its light is steady when both start anew' },
+  },
+];
+export const fastWays: Ways = [
+  {
+    settings: ['rc.version', 'rc.rate', 'rc.phrase'],
+    how: {
+      is: 'menu',
+      tool: 'page of the receiver over its own Wi-Fi',
+      menu: '"Link"',
+      confirms: 'its light is steady when both start anew',
+    },
+  },
+];
 
 /** A receiver that never answers. */
 export const sticksOnly: NonNullable<Part['radios']>[number] = {

@@ -12,6 +12,8 @@ import {
   secondAntenna,
   servoRows,
   sticksOnly,
+  stickWays,
+  fastWays,
   takes,
   tryLoss,
 } from './receiverFacts.ts';
@@ -26,6 +28,7 @@ export const serialReceivers: readonly Part[] = [
     massG: 11,
     sizeMm: [36, 22, 9],
     radios: [sticksOnly],
+    how: stickWays,
     ports: [
       wiredPort('SBUS', ['pin-2.54', 'pins'], [ground, ['V', 'supply-in'], ['S', 'tx', logic3V3]], { signalRow: 'outer', needed: true }),
     ],
@@ -46,6 +49,7 @@ export const serialReceivers: readonly Part[] = [
     massG: 6,
     sizeMm: [24, 18, 6],
     radios: [pairRadio([2400, 2483.5], [20, -101], { id: 'rc', title: 'sticks', air: stickFrames, atMm: [0, 0, 20] })],
+    how: stickWays,
     ports: [
       wiredPort('main', ['locking-1.25', 'socket'], [['V', 'supply-in'], ground, ['SB', 'tx', logic3V3], ['TR', 'single-wire', logic3V3]], {
         needed: true,
@@ -79,6 +83,7 @@ export const serialReceivers: readonly Part[] = [
     massG: 3,
     sizeMm: [18, 12, 4],
     radios: [pairRadio([2400, 2483.5], [20, -108], { id: 'rc', title: 'sticks', air: fastStickFrames, atMm: [0, 0, 20] })],
+    how: fastWays,
     ports: [
       wiredPort('UART', ['solder-pad', 'pads'], [ground, ['V', 'supply-in'], ['RX', 'rx', logic3V3], ['TX', 'tx', logic3V3]], {
         needed: true,
@@ -107,6 +112,7 @@ export const serialReceivers: readonly Part[] = [
     sizeMm: [48, 28, 14],
     settings: [failsafe],
     radios: [sticksOnly, secondAntenna],
+    how: stickWays,
     ports: [
       wiredPort('SBUS', ['pin-2.54', 'pins'], [['S', 'tx', logic3V3], ['V', 'supply-in', '@v'], ground], {
         signalRow: 'inner',
@@ -152,6 +158,7 @@ export const serialReceivers: readonly Part[] = [
       },
     ],
     radios: [pairRadio([2400, 2483.5], [17, -107], { id: 'rc', title: 'sticks', air: fastStickFrames, atMm: [0, 0, 20] }), secondAntenna],
+    how: fastWays,
     ports: [
       withPin(
         wiredPort('out', ['locking-1.25', 'socket'], [['V', 'supply-in'], ['S', 'tx', logic3V3], ['R', 'rx', logic3V3], ground], {
@@ -199,6 +206,7 @@ export const serialReceivers: readonly Part[] = [
     massG: 3,
     sizeMm: [26, 18, 7],
     radios: [sticksOnly, secondAntenna],
+    how: stickWays,
     ports: [
       wiredPort('SAT', ['locking-1.5', 'socket'], [['3V3', 'supply-in'], ground, ['S', 'tx', logic3V3]], { label: 'sat', needed: true }),
     ],

@@ -6,6 +6,36 @@ import { load, logic3V3, logic5Tolerant, samplePart, wiredPort, type Row } from 
 const gnd: Row = ['GND', 'gnd', '@gnd'];
 const cautions = ['antenna-before-power', 'radio-rules'];
 
+interface BayModule extends Pick<Part, 'name' | 'summary' | 'massG' | 'sizeMm' | 'how' | 'indications' | 'steps'> {
+  readonly id: string;
+  readonly radio: Omit<NonNullable<Part['radios']>[number], 'id' | 'title' | 'antenna'>;
+  readonly band: string;
+  readonly amps: readonly [number, number, number];
+}
+
+/** A radio that sits in the bay of a stick unit: channels and supply come from there. */
+function bayModule({ radio, band, amps, ...about }: BayModule): Part {
+  return samplePart({
+    ...about,
+    kind: 'stick-unit',
+    usually: 'ground',
+    radios: [{ id: 'air', title: 'sticks', antenna: 'dipole', ...radio }],
+    ports: [
+      wiredPort('bay', ['pin-2.54', 'socket'], [['S', 'pulse-in', logic5Tolerant], ['-', 'nc'], ['V', 'supply-in'], gnd, ['-', 'nc']], {
+        label: 'bay',
+        needed: true,
+      }),
+    ],
+    circuit: [load('module', ['bay.3', '@gnd'], amps, [7.4, 6, 10], { law: 'constant-power' })],
+    routes: [{ from: 'bay', to: 'air', transform: 'bridge' }],
+    endpoints: [
+      { is: 'rc-in', id: 'bay', pin: 'bay.1', formats: ['ppm', 'sbus'] },
+      { is: 'air', id: 'air', band },
+    ],
+    cautions,
+  });
+}
+
 /** What a pilot holds, and what belongs to it. All of it stays on the ground. */
 export const stickUnits: readonly Part[] = [
   samplePart({
@@ -47,6 +77,9 @@ export const stickUnits: readonly Part[] = [
         atMm: [0, 0, 90],
       },
     ],
+    how: inMenu(['rc.version', 'rc.region', 'rc.paired'], 'menu of the stick unit', '"Model", "Inner radio"', {
+      confirms: 'bars of the link',
+    }),
     ports: [
       wiredPort(
         'bay',
@@ -108,39 +141,23 @@ export const stickUnits: readonly Part[] = [
     ],
     cautions,
   }),
-  samplePart({
+  bayModule({
     id: 'stick-module-900',
-    kind: 'stick-unit',
     name: 'Handset module, 900 MHz class',
     summary:
       'Long-range radio for the module bay of a stick unit: takes PPM or SBUS from it and 6 to 10 V. It sits in the bay without a cable.',
     massG: 86,
-    usually: 'ground',
     sizeMm: [70, 48, 32],
-    radios: [
+    radio: { mhz: [902, 928], sendsDbm: 27, hears: { sensitivityDbm: -111, blockingDbm: 5 }, air: farStickFrames, atMm: [0, 0, 60] },
+    band: '900 MHz class',
+    how: [
+      ...inMenu(['air.region', 'air.rate'], 'menu of the stick unit', '"Outer radio", "Region" and "Rate"'),
       {
-        id: 'air',
-        title: 'sticks',
-        mhz: [902, 928],
-        sendsDbm: 27,
-        hears: { sensitivityDbm: -111, blockingDbm: 5 },
-        air: farStickFrames,
-        antenna: 'dipole',
-        atMm: [0, 0, 60],
+        settings: ['air.paired'],
+        how: { is: 'button', button: 'on its back while the stick unit is switched on', seconds: 2, confirms: 'blue steady' },
       },
     ],
-    ports: [
-      wiredPort('bay', ['pin-2.54', 'socket'], [['S', 'pulse-in', logic5Tolerant], ['-', 'nc'], ['V', 'supply-in'], gnd, ['-', 'nc']], {
-        label: 'bay',
-        needed: true,
-      }),
-    ],
-    circuit: [load('module', ['bay.3', '@gnd'], [0.1, 0.4, 0.8], [7.4, 6, 10], { law: 'constant-power' })],
-    routes: [{ from: 'bay', to: 'air', transform: 'bridge' }],
-    endpoints: [
-      { is: 'rc-in', id: 'bay', pin: 'bay.1', formats: ['ppm', 'sbus'] },
-      { is: 'air', id: 'air', band: '900 MHz class' },
-    ],
+    amps: [0.1, 0.4, 0.8],
     indications: [
       { shows: 'blue flashing', means: 'waiting to bind' },
       { shows: 'blue steady', means: 'linked' },
@@ -153,44 +170,20 @@ export const stickUnits: readonly Part[] = [
         caution: 'antenna-before-power',
       },
     ],
-    cautions,
   }),
-  samplePart({
+  bayModule({
     id: 'stick-module-24-fast',
-    kind: 'stick-unit',
     name: 'Handset module, 2.4 GHz class, fast',
     summary:
       'Radio for the module bay of a stick unit, for receivers that give CRSF: takes PPM or SBUS from it and 6 to 10 V. It sits in the bay without a cable.',
     massG: 58,
-    usually: 'ground',
     sizeMm: [66, 44, 26],
-    radios: [
-      {
-        id: 'air',
-        title: 'sticks',
-        mhz: [2400, 2483.5],
-        sendsDbm: 24,
-        hears: { sensitivityDbm: -108, blockingDbm: 5 },
-        air: fastStickFrames,
-        antenna: 'dipole',
-        atMm: [0, 0, 50],
-      },
-    ],
-    ports: [
-      wiredPort('bay', ['pin-2.54', 'socket'], [['S', 'pulse-in', logic5Tolerant], ['-', 'nc'], ['V', 'supply-in'], gnd, ['-', 'nc']], {
-        label: 'bay',
-        needed: true,
-      }),
-    ],
-    circuit: [load('module', ['bay.3', '@gnd'], [0.1, 0.3, 0.5], [7.4, 6, 10], { law: 'constant-power' })],
+    radio: { mhz: [2400, 2483.5], sendsDbm: 24, hears: { sensitivityDbm: -108, blockingDbm: 5 }, air: fastStickFrames, atMm: [0, 0, 50] },
+    band: '2.4 GHz class',
+    amps: [0.1, 0.3, 0.5],
     how: inMenu(['air.version', 'air.rate', 'air.phrase'], 'pages of the module over its own Wi-Fi', '"Link"', {
       confirms: 'the light turns green when the receiver answers',
     }),
-    routes: [{ from: 'bay', to: 'air', transform: 'bridge' }],
-    endpoints: [
-      { is: 'rc-in', id: 'bay', pin: 'bay.1', formats: ['ppm', 'sbus'] },
-      { is: 'air', id: 'air', band: '2.4 GHz class' },
-    ],
     indications: [
       { shows: 'orange breathing', means: 'waiting for the receiver' },
       { shows: 'green steady', means: 'linked' },
@@ -203,7 +196,6 @@ export const stickUnits: readonly Part[] = [
         caution: 'antenna-before-power',
       },
     ],
-    cautions,
   }),
   samplePart({
     id: 'head-tracker-ppm',

@@ -53,7 +53,7 @@ function Half({ end, facets, of, isApart }: HalfProps) {
 function FacetLine({ facet, side }: { readonly facet: Facet; readonly side: FacetSide }) {
   const isApart = facet.verdict === 'differ';
   return (
-    <span className={`block whitespace-nowrap ${isApart ? 'font-semibold text-rust' : 'text-ink2'}`}>
+    <span className={`block ${isApart ? 'font-semibold text-rust' : 'text-ink2'}`}>
       <span className="sr-only">{facet.title}: </span>
       {facet.id === 'clock' && side.value !== undefined && 'clock makes '}
       {side.value ?? `${facet.id} ${side.setting === undefined ? 'not stated' : 'not set'}`}

@@ -111,7 +111,7 @@ function CardHead({ box, entry, mark, stop }: HeadProps) {
           {line}
         </text>
       ))}
-      {mark !== undefined && <Mark severity={mark} x={isRight ? x - 62 : x + 56} y={9} />}
+      {mark !== undefined && <Mark severity={mark} x={isRight ? x - 22 - entry.item.ref.length * 9 : x + 56} y={9} />}
     </g>
   );
 }

@@ -9,6 +9,7 @@ import { baudsAgree, BAUD_TOLERANCE, canTakeBaud, serialSetup } from '../../link
 import { fixedBaudAt, probesBaud } from '../../links/baudInForce.ts';
 import type { ProtocolId } from '../../model/protocolIds.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
+import { inverterBetween, withoutInverter } from '../helpers/converterRemedies.ts';
 import { endSubject, setAtEnd } from './serialRemedies.ts';
 
 /** Both ends of a serial wire with bauds that do not understand each other. */
@@ -172,12 +173,13 @@ export const inversionMismatch: Check = {
   id: 'link.inversion-mismatch',
   stage: 'links',
   title: 'Signal upside down',
-  leftToPeople: 'an inverter, or a port that inverts',
   run: ({ graph }) =>
-    serialHops(graph).flatMap(({ aToB, bToA }) => [aToB, bToA].flatMap((hearing) => (hearing === undefined ? [] : upsideDown(hearing)))),
+    serialHops(graph).flatMap(({ aToB, bToA }) =>
+      [aToB, bToA].flatMap((hearing) => (hearing === undefined ? [] : upsideDown(graph, hearing))),
+    ),
 };
 
-function upsideDown(hearing: Hearing): Saying[] {
+function upsideDown(graph: Graph, hearing: Hearing): Saying[] {
   const polarity = polarityOf(hearing);
   if (polarity === undefined || polarity.arrives === polarity.wanted || isPortAlone(hearing)) return [];
   const { from, to, inversions } = hearing;
@@ -194,6 +196,8 @@ function upsideDown(hearing: Hearing): Saying[] {
       ],
       why: 'Idle is read as data and data as idle: nothing is understood.',
       discriminator: `${from.entry.item.id} ${from.endpoint.id}`,
+      remedies: () =>
+        inversions === 0 ? inverterBetween(graph, from, to, inversionMismatch) : withoutInverter(graph, from, to, inversionMismatch),
     },
   ];
 }

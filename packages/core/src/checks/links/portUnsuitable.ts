@@ -5,6 +5,7 @@ import { offersInForce, serialSetup } from '../../links/serialSetup.ts';
 import { protocols } from '../../links/protocols.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 import { isPortAlone, polarityOf } from '../../links/polarity.ts';
+import { inverterBetween } from '../helpers/converterRemedies.ts';
 import { endSubject, freePortsBeside, moveToPort } from './serialRemedies.ts';
 
 /** A controller's port that is not able to do what is joined to it. */
@@ -25,6 +26,8 @@ export const portUnsuitable: Check = {
 interface Reason {
   /** Where it works all the same, with something to know. */
   readonly isNote?: true;
+  /** True where an inverter in the wire makes up for it. */
+  readonly takesInverter?: true;
   readonly why?: string;
   readonly sentence: string;
   readonly value: string;
@@ -38,7 +41,10 @@ function sayingFor(graph: Graph, port: SerialEnd, far: SerialEnd, reason: Reason
     what: `${endName(port)} is ${reason.isNote === true ? 'barely' : 'not'} suitable for ${far.entry.item.ref}: ${reason.sentence}`,
     evidence: [{ label: endName(port), value: reason.value, limit: reason.limit }],
     why: reason.why ?? 'No setting of the port makes up for it; the link needs another port or something in between.',
-    remedies: () => betterPorts(graph, port, far),
+    remedies: () => [
+      ...betterPorts(graph, port, far),
+      ...(reason.takesInverter === true ? inverterBetween(graph, far, port, portUnsuitable) : []),
+    ],
   };
 }
 
@@ -59,7 +65,12 @@ function cannotInvert(hop: SerialHop, port: SerialEnd): Reason | undefined {
   if (hearing === undefined || !isPortAlone(hearing)) return undefined;
   const polarity = polarityOf(hearing);
   if (polarity === undefined || polarity.arrives === polarity.wanted) return undefined;
-  return { sentence: 'it cannot invert the signal.', value: 'reads uninverted signals', limit: 'an inverted signal arrives' };
+  return {
+    takesInverter: true,
+    sentence: 'it cannot invert the signal.',
+    value: 'reads uninverted signals',
+    limit: 'an inverted signal arrives',
+  };
 }
 
 /** The far end wants to talk and to hear with the protocol in force, and the port has one direction only. */

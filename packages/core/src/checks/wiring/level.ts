@@ -2,7 +2,9 @@ import { stated } from '../../text/numbers.ts';
 import { voltsAt } from '../../graph/railsOf.ts';
 import { pinNode, type Graph } from '../../graph/graph.ts';
 import { USUAL_SHARE } from '../../links/chains/levelFacets.ts';
-import type { Check, Saying } from '../finding.ts';
+import type { UartEndpoint } from '../../model/part.ts';
+import type { Check, Remedy, Saying } from '../finding.ts';
+import { shifterBetween } from '../helpers/converterRemedies.ts';
 import { groupPinName, isDriver, joinedGroups, pinOf, type GroupPin } from '../helpers/signalGroups.ts';
 
 /** A signal that is too high for the pin that hears it, or too low to be read. */
@@ -10,7 +12,6 @@ export const level: Check = {
   id: 'wire.level',
   stage: 'wiring',
   title: 'Signal levels',
-  leftToPeople: 'a level shifter is a part to choose',
   run: ({ graph }) => joinedGroups(graph).flatMap((group) => levelsIn(graph, group)),
 };
 
@@ -20,9 +21,22 @@ function levelsIn(graph: Graph, group: readonly GroupPin[]): Saying[] {
       .filter((listener) => listener.item !== talker.item && isHeard(talker, listener))
       .flatMap((listener) => {
         const saying = tooHigh(talker, listener) ?? tooLow(graph, talker, listener);
-        return saying === undefined ? [] : [saying];
+        return saying === undefined ? [] : [{ ...saying, remedies: () => shifted(graph, talker, listener) }];
       }),
   );
+}
+
+/** A level shifter between two serial ports. Other signals take a part that a person chooses. */
+function shifted(graph: Graph, talker: GroupPin, listener: GroupPin): readonly Remedy[] {
+  const [one, other] = [talker, listener].map(serialAt);
+  if (one === undefined || other === undefined) return [];
+  return shifterBetween(graph, { item: talker.item, endpoint: one }, { item: listener.item, endpoint: other }, level);
+}
+
+function serialAt({ entry, port, pin }: GroupPin): UartEndpoint | undefined {
+  const name = `${port.id}.${pin.n}`;
+  const found = entry.part?.endpoints.find((endpoint) => endpoint.is === 'uart' && (endpoint.tx === name || endpoint.rx === name));
+  return found?.is === 'uart' ? found : undefined;
 }
 
 const LISTENERS = ['rx', 'cts', 'pulse-in', 'analog-in', 'single-wire'];

@@ -1,8 +1,10 @@
 import type { Graph } from '../../graph/graph.ts';
 import { chainsOf } from '../../links/chains/chainsOf.ts';
 import { chainName, chainWords } from '../../links/chains/chainWords.ts';
-import { hopEndName, MEDIA, type Facet, type Hop, type HopEnd } from '../../links/chains/hop.ts';
+import { hopEndName, MEDIA, portOfSignal, type Facet, type Hop, type HopEnd } from '../../links/chains/hop.ts';
 import { howText } from '../../model/how.ts';
+import { effectiveSettings } from '../../model/resolvePart.ts';
+import { listed } from '../../text/lists.ts';
 import { settingsOf } from '../../model/settingsOf.ts';
 import type { Sheet } from './sheet.ts';
 
@@ -43,7 +45,26 @@ export function linkSheet(graph: Graph): Sheet {
 function endCells(graph: Graph, hop: Hop, side: 'a' | 'b'): readonly [string, string, string] {
   const end = hop[side];
   if (end === undefined) return ['on the ground', '', ''];
-  return [hopEndName(end), hop.facets.flatMap((facet) => valueOf(facet, side)).join(', '), waysAt(graph, end, hop.facets, side)];
+  const set = [...hop.facets.flatMap((facet) => valueOf(facet, side)), ...deviceOf(graph, end)];
+  return [[hopEndName(end), ...padsOf(end)].join(', '), set.join(', '), waysAt(graph, end, hop.facets, side)];
+}
+
+/** The pins of a serial end as they are printed, so that a cable and a set-up file are made side by side: `second serial pins 1 (T2) and 2 (R2)`. */
+function padsOf({ entry, signal }: HopEnd): string[] {
+  if (signal.is !== 'endpoint' || signal.endpoint.is !== 'uart') return [];
+  const { tx, rx } = signal.endpoint;
+  const port = entry.part?.ports.find(({ id }) => id === portOfSignal(signal));
+  const pins = [tx, rx].flatMap((address) => port?.pins.find(({ n }) => address === `${port.id}.${n}`) ?? []);
+  if (port === undefined || pins.length === 0) return [];
+  const place = port.label === signal.endpoint.names.label ? '' : `${port.label} `;
+  return [`${place}${pins.length === 1 ? 'pin' : 'pins'} ${listed(pins.map(({ n, label }) => `${n} (${label})`))}`];
+}
+
+/** Under what name the system of a computer knows a serial port. */
+function deviceOf(graph: Graph, { entry: { item }, signal }: HopEnd): string[] {
+  const part = graph.design.parts.get(item.part);
+  const device = part === undefined ? undefined : effectiveSettings(part, item.settings).get(`${signal.id}-device`);
+  return device === undefined ? [] : [String(device)];
 }
 
 /** What is set at an end. What the clock makes of it is not set. */

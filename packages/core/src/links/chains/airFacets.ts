@@ -64,7 +64,15 @@ const CHOSEN: readonly Chosen[] = [
       return version === undefined ? undefined : `version ${version}`;
     },
   },
-  { id: 'region', title: 'region', setting: AIR.region, words: (air, value) => firstOr(value, air.regions) },
+  {
+    id: 'region',
+    title: 'region',
+    setting: AIR.region,
+    words: (air, value) => {
+      const region = firstOr(value, air.regions);
+      return region === undefined ? undefined : `region ${region}`;
+    },
+  },
   {
     id: 'air-rate',
     title: 'air rate',

@@ -420,12 +420,19 @@ describe('the link sheet', () => {
     expect(sheet.rows).toHaveLength(chainsOf(graphOf(whole)).reduce((sum, { hops }) => sum + hops.length, 0));
     const telemetry = sheet.rows.find(([name, medium]) => name === 'RADIO1 telemetry' && medium === 'serial wire');
     expect(telemetry?.slice(2, 5)).toEqual([
-      'RADIO1 UART',
+      'RADIO1 UART, pins 3 (TX) and 2 (RX)',
       'MAVLink 2, 57600 baud, 8N1, none',
       'In the radio tool on the bench computer over UART: "Serial speed", the same at both ends of the pair. It confirms by: the tool finds both ends again.',
     ]);
     expect(telemetry?.at(-1)).toBe('agrees');
     const broken = linkSheet(graphOf(demoDesign())).rows.find(([name, medium]) => name === 'RADIO1 telemetry' && medium === 'air');
     expect(broken?.at(-1)).toMatch(/^Breaks in the air/);
+    const companion = sheet.rows.find(([name]) => name === 'CC1 companion');
+    expect(companion?.slice(2, 4)).toEqual([
+      'CC1 UART2, second serial pins 1 (T2) and 2 (R2)',
+      'MAVLink 2, 921600 baud, 8N1, none, /dev/ttyS1',
+    ]);
+    const rc = sheet.rows.find(([name, medium]) => name === 'RX1 RC control' && medium === 'serial wire');
+    expect([rc?.[3], rc?.[6]]).toEqual([expect.stringContaining('16 channels'), expect.stringContaining('up to 16 channels')]);
   });
 });

@@ -1,10 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
-import type { Bench } from '../../demo/bench.ts';
 import { graphOf } from '../../graph/graphOf.ts';
 import type { Design } from '../../model/design.ts';
+import { asId } from '../../model/ids.ts';
 import type { SettingValue } from '../../model/setting.ts';
 import type { Socket } from '../../model/socket.ts';
 import { powered, removed } from '../../test/checkCases/build.ts';
+import { overNetwork, pairOnGround } from '../../test/linkBenches.ts';
 import { itemOf, made } from '../../test/designs.ts';
 import { withPlainSpaces } from '../../text/numbers.ts';
 import { chainsOf, type Chain } from './chainsOf.ts';
@@ -28,17 +29,6 @@ const words = (design: Design, ref: string, kind: string): string => withPlainSp
 const path = (design: Design, ref: string, kind: string): readonly string[] =>
   chain(design, ref, kind).hops.map(({ medium, a, b }) => `${medium}: ${hopEndName(a)} - ${b === undefined ? 'ground' : hopEndName(b)}`);
 
-/** A pair of telemetry radios, the ground side of it on a computer. */
-function pair(): Bench {
-  const one = powered('radio-900-class');
-  one.wire('RADIO1 UART', 'FC1 S1');
-  one.add('radio-900-ground-usb', 'ground side', {}, 'ground');
-  one.add('computer-bench', 'pilot', {}, 'ground');
-  one.wire('RADIO2 usb', 'PC1 usb1');
-  return one;
-}
-const readyPair = (bench: Bench): Design => setAll(bench.design, ['FC1', 'S1.protocol', 'mavlink-2'], ['FC1', 'S1.baud', 57_600]);
-
 const peer = (endpoint: string, port: number, address: string): Socket => ({
   endpoint,
   transport: 'udp',
@@ -47,25 +37,12 @@ const peer = (endpoint: string, port: number, address: string): Socket => ({
   remote: { address, port },
 });
 
-/** Two IP radios, serial in the aircraft, Ethernet on the ground. */
-function ipPair(): Bench {
-  const one = powered('radio-ip-two-serial');
-  one.wire('RADIO1 S1', 'FC1 S1');
-  one.add('radio-ip-two-serial', 'ground', { 'ETH.ip': '10.77.0.2' }, 'ground');
-  one.add('computer-bench', 'pilot', { 'ETH.ip': '10.77.0.9' }, 'ground');
-  one.wire('RADIO2 ETH', 'PC1 ETH');
-  one.bond('RADIO1', 'RADIO2');
-  one.socket('RADIO1', { endpoint: 'S1', transport: 'udp', role: 'client', remote: { address: '10.77.0.9', port: 14_550 } });
-  one.socket('PC1', { endpoint: 'program1', transport: 'udp', role: 'server', localPort: 14_550 });
-  return one;
-}
-
 describe('a link goes on through the air', () => {
   it('to the computer that the ground side is on, once the two are bonded', () => {
-    const one = pair();
-    expect(path(readyPair(one), 'RADIO1', 'telemetry')).toEqual(['air: RADIO1 radio - ground', 'serial: RADIO1 UART - FC1 S1']);
+    const one = pairOnGround();
+    expect(path(one.design, 'RADIO1', 'telemetry')).toEqual(['air: RADIO1 radio - ground', 'serial: RADIO1 UART - FC1 S1']);
     one.bond('RADIO1', 'RADIO2');
-    const bonded = readyPair(one);
+    const bonded = one.design;
     expect(path(bonded, 'RADIO1', 'telemetry')).toEqual([
       'usb: PC1 USB 1 - RADIO2 USB',
       'air: RADIO2 radio - RADIO1 radio',
@@ -78,28 +55,28 @@ describe('a link goes on through the air', () => {
     ['air.number', 26, 'network number 25 against network number 26'],
     ['air.rate', 128, '64 kbit/s in the air against 128 kbit/s in the air'],
     ['air.version', 1, 'version 2 against version 1'],
-    ['air.region', '915 to 928 MHz', '902 to 928 MHz against 915 to 928 MHz'],
+    ['air.region', '915 to 928 MHz', 'region 902 to 928 MHz against region 915 to 928 MHz'],
   ])('and parts where %s differs at either end', (setting, value, told) => {
-    const one = pair();
+    const one = pairOnGround();
     one.bond('RADIO2', 'RADIO1');
-    const there = chain(set(readyPair(one), 'RADIO1', setting, value), 'RADIO1', 'telemetry');
+    const there = chain(set(one.design, 'RADIO1', setting, value), 'RADIO1', 'telemetry');
     expect(there.state).toMatchObject({ is: 'breaks', at: 1 });
-    expect(words(set(readyPair(one), 'RADIO1', setting, value), 'RADIO1', 'telemetry')).toContain(told);
-    expect(chain(set(readyPair(one), 'RADIO2', setting, value), 'RADIO1', 'telemetry').state.is).toBe('breaks');
-    const alike = setAll(readyPair(one), ['RADIO1', setting, value], ['RADIO2', setting, value]);
+    expect(words(set(one.design, 'RADIO1', setting, value), 'RADIO1', 'telemetry')).toContain(told);
+    expect(chain(set(one.design, 'RADIO2', setting, value), 'RADIO1', 'telemetry').state.is).toBe('breaks');
+    const alike = setAll(one.design, ['RADIO1', setting, value], ['RADIO2', setting, value]);
     expect(chain(alike, 'RADIO1', 'telemetry').state.is).toBe('agrees');
   });
 
   it('and ends early where the ground side leads to nobody', () => {
-    const one = pair();
+    const one = pairOnGround();
     one.bond('RADIO1', 'RADIO2');
-    expect(words(removed(removed(readyPair(one), 'W03', 2), 'W03', 3), 'RADIO1', 'telemetry')).toBe(
+    expect(words(removed(removed(one.design, 'W03', 2), 'W03', 3), 'RADIO1', 'telemetry')).toBe(
       'RADIO2 radio gets it, and leads it to no program.',
     );
   });
 
   it('not between radios of two bands, or of one band that speak different things', () => {
-    const one = pair();
+    const one = pairOnGround();
     one.add('radio-433-class', 'other band');
     one.add('radio-hopping-long-range', 'other language');
     one.bond('RADIO3', 'RADIO2');
@@ -122,13 +99,13 @@ describe('a link goes on through the air', () => {
     one.add('stick-module-900', 'far', {}, 'ground');
     one.make({
       kind: 'add-mate',
-      mate: { id: '?1' as never, a: { item: one.itemId('STK2'), port: 'bay' }, b: { item: one.itemId('STK1'), port: 'bay' } },
+      mate: { id: asId('?1'), a: { item: one.itemId('STK2'), port: 'bay' }, b: { item: one.itemId('STK1'), port: 'bay' } },
     });
     const there = setAll(one.design, ['RX1', 'rc.paired', true]);
     const bond = Object.keys(there.aircraft.bonds)[0] ?? '';
-    const module = made(made(there, { kind: 'remove-bond', bond: bond as never }), {
+    const module = made(made(there, { kind: 'remove-bond', bond: asId(bond) }), {
       kind: 'add-bond',
-      bond: { id: 'b9' as never, a: { item: one.itemId('STK2'), radio: 'air' }, b: { item: one.itemId('RX1'), radio: 'rc' } },
+      bond: { id: asId('b9'), a: { item: one.itemId('STK2'), radio: 'air' }, b: { item: one.itemId('RX1'), radio: 'rc' } },
     });
     expect(path(module, 'RX1', 'rc').slice(0, 2)).toEqual(['rc: STK1 module bay - STK2 bay', 'air: STK2 sticks - RX1 sticks']);
     expect(words(module, 'RX1', 'rc')).toContain('band');
@@ -146,7 +123,7 @@ describe('a link goes on through the air', () => {
 });
 
 describe('a link goes on over a network', () => {
-  const ready = (): Design => setAll(ipPair().design, ['FC1', 'S1.protocol', 'mavlink-2'], ['FC1', 'S1.baud', 57_600]);
+  const ready = (): Design => overNetwork().design;
 
   it('from a serial port of an IP radio to the program, with what carries it told first', () => {
     expect(path(ready(), 'RADIO1', 'telemetry')).toEqual([
@@ -177,7 +154,7 @@ describe('a link goes on over a network', () => {
     const wrong = made(design, {
       kind: 'set-socket',
       item: radio.id,
-      id: id as never,
+      id: asId(id),
       socket,
       was: Object.values(radio.sockets ?? {})[0] ?? null,
     });
@@ -203,7 +180,7 @@ describe('a link goes on over a network', () => {
     const design = ready();
     const radio = itemOf(design, 'RADIO1');
     const [[id, was] = ['', null]] = Object.entries(radio.sockets ?? {});
-    const without = made(design, { kind: 'set-socket', item: radio.id, id: id as never, socket: null, was });
+    const without = made(design, { kind: 'set-socket', item: radio.id, id: asId(id), socket: null, was });
     expect(words(without, 'RADIO1', 'telemetry')).toBe('No socket leads what comes to RADIO1 serial 1 to anybody.');
   });
 
@@ -273,12 +250,12 @@ describe('a link goes on over a network', () => {
   });
 
   it("a link of one's own leads wherever its two items are joined", () => {
-    const one = ipPair();
-    one.make({ kind: 'add-wish', wish: { id: '?1' as never, kind: 'telemetry', from: one.itemId('PC1'), to: one.itemId('FC1') } });
+    const one = overNetwork();
+    one.make({ kind: 'add-wish', wish: { id: asId('?1'), kind: 'telemetry', from: one.itemId('PC1'), to: one.itemId('FC1') } });
     const graph = graphOf(one.design);
     const wished = chainsOf(graph).find(({ isWish }) => isWish);
     expect(wished?.hops.map(({ medium }) => medium)).toEqual(['network', 'air', 'socket', 'serial']);
-    one.make({ kind: 'add-wish', wish: { id: '?1' as never, kind: 'rc', from: one.itemId('BAT1'), to: one.itemId('PC1') } });
+    one.make({ kind: 'add-wish', wish: { id: asId('?1'), kind: 'rc', from: one.itemId('BAT1'), to: one.itemId('PC1') } });
     expect(chainsOf(graphOf(one.design)).filter(({ isWish, state }) => isWish && state.is === 'not-joined')).toHaveLength(1);
   });
 

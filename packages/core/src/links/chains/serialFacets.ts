@@ -9,6 +9,7 @@ import { baudsAgree, BAUD_TOLERANCE, serialSetup, type SerialSetup } from '../se
 import { percent } from '../../text/numbers.ts';
 import type { Facet, FacetSide } from './hop.ts';
 import { levelFacets } from './levelFacets.ts';
+import { serialChannelsFacet } from './rcFacets.ts';
 import { fixedSide, settingSide } from './sides.ts';
 
 /** What the two ends of a serial wire have to agree on, as they are set. */
@@ -24,7 +25,14 @@ export function serialFacets(graph: Graph, hop: SerialHop): readonly Facet[] {
     ...flowFacet(graph, a, b, atA, atB),
     ...clockFacet(graph, hop, atA, atB),
     ...levelFacets(graph, hop),
+    ...[hop.aToB, hop.bToA].flatMap((hearing) => (hearing === undefined ? [] : channelsOf(hop, hearing))),
   ];
+}
+
+/** How many RC channels a wire carries, where it does. */
+function channelsOf({ a }: SerialHop, { from }: Hearing): readonly Facet[] {
+  const isFromA = from.item === a.item && from.endpoint.id === a.endpoint.id;
+  return serialChannelsFacet(from.entry.part, from.endpoint).map((facet) => (isFromA ? facet : { ...facet, a: facet.b, b: facet.a }));
 }
 
 function protocolFacet(graph: Graph, a: SerialEnd, b: SerialEnd, atA: SerialSetup, atB: SerialSetup): Facet {

@@ -27,6 +27,7 @@ export const screens: readonly Part[] = [
     ],
     circuit: [load('screen', ['power.1', '@gnd'], [0.5, 0.7, 0.9], [12, 9, 17], { law: 'constant-power' })],
     radios: [pictureReceiver([5650, 5950], 'plate', [0, 0, 70], analogPicture)],
+    how: inMenu(['air.number'], 'keys below the screen', 'CH up and down', { confirms: 'the channel shows for 3 s' }),
     endpoints: [{ is: 'video-in', id: 'in', pin: 'AV.1', standards: [...STANDARDS] }, air],
   }),
   samplePart({

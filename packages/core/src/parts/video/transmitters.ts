@@ -1,3 +1,4 @@
+import { inMenu } from '../ways.ts';
 import { analogPicture, digitalPicture } from '../airTraits.ts';
 import type { Part } from '../../model/part.ts';
 import { buck, load, logic3V3, offer, pictureSender, samplePart, uart, wiredPort, type RawEndpoint, type Row } from '../build.ts';
@@ -18,6 +19,9 @@ function analogTransmitter(about: About, rows: readonly Row[], [amperes, volts]:
     kind: 'video-transmitter',
     ...about,
     ports: [wiredPort('AV', ['locking-1.25', 'socket'], rows, { needed: true })],
+    how: inMenu(['air.number'], 'menu over the control wire, or its button', '"Channel"', {
+      confirms: 'the lights count band and channel',
+    }),
     circuit: [load('transmitter', [at('supply-in') ?? '@v', '@gnd'], amperes, volts, { law: 'constant-power' })],
     endpoints: [
       { is: 'video-in', id: 'vid', pin: at('video-in') ?? '', standards: [...STANDARDS] },
@@ -36,6 +40,7 @@ function digitalUnit(about: About, rows: readonly Row[], [amperes, volts]: Figur
     kind: 'video-transmitter',
     ...about,
     ports: [wiredPort('main', ['locking-2.0', 'socket'], rows, { needed: true })],
+    how: inMenu(['air.version', 'air.paired'], 'goggles or screen of the pilot', '"Link"', { confirms: 'the picture comes' }),
     circuit: [load('air-unit', [at('supply-in'), '@gnd'], amperes, volts, { law: 'constant-power' })],
     endpoints: [uart('OSD', { tx: at('tx'), rx: at('rx') }, [offer('osd-canvas', 'both', 115_200)]), air],
     cautions,
@@ -146,6 +151,9 @@ export const videoTransmittersBesides: readonly Part[] = [
     massG: 18,
     sizeMm: [46, 26, 12],
     radios: [pictureSender([5725, 5875], 23, [0, 0, 30], analogPicture)],
+    how: [
+      { settings: ['air.number'], how: { is: 'button', button: 'on its side', seconds: 3, confirms: 'the lights count band and channel' } },
+    ],
     ports: [
       wiredPort('power', ['pin-2.54', 'pins'], [['V', 'supply-in'], gnd], { needed: true }),
       wiredPort('AV', ['pin-2.54', 'pins'], [['VID', 'video-in'], ['5V', 'supply-out', '@5v'], gnd], {
@@ -184,6 +192,9 @@ export const videoTransmittersBesides: readonly Part[] = [
     massG: 5,
     sizeMm: [22, 18, 16],
     radios: [pictureSender([5725, 5875], 23, [0, 0, 25], analogPicture)],
+    how: [
+      { settings: ['air.number'], how: { is: 'button', button: 'on its side', seconds: 3, confirms: 'the lights count band and channel' } },
+    ],
     ports: [wiredPort('power', ['locking-1.25', 'plug'], [['V', 'supply-in'], gnd], { needed: true })],
     circuit: [load('unit', ['power.1', '@gnd'], [0.2, 0.42, 0.55], [5, 3.3, 5.5], { law: 'constant-power' })],
     endpoints: [air],

@@ -1,11 +1,11 @@
 import { numbered } from '../../dialects/numbered.ts';
 import { roleTable } from '../../dialects/roleTable.ts';
 import { bench, FC, joined, powered, set, withDialect, type CheckCases } from './build.ts';
-import type { Bench } from '../../demo/bench.ts';
 import type { Design } from '../../model/design.ts';
 import { linkKey } from '../../model/linkWords.ts';
 import { settingsOf } from '../../model/settingsOf.ts';
 import { itemOf, made } from '../designs.ts';
+import { bondedPair, overNetwork } from '../linkBenches.ts';
 
 export const linkCases: CheckCases = {
   'link.baud-mismatch': {
@@ -85,9 +85,10 @@ export const linkCases: CheckCases = {
   'link.inversion-mismatch': {
     wrong: () => {
       const one = powered('receiver-sbus-telemetry', 'inverter-level-shifter');
+      one.wire('RX1 main', 'FC1 S2');
       one.wire('RX1 tap', 'CONV1 in', 'none');
       one.wire('CONV1 out', 'FC1 S5');
-      return joined(one.design, 'W02', [[1, 1]]);
+      return joined(one.design, 'W03', [[1, 1]]);
     },
     right: () => {
       const one = powered('receiver-sbus-telemetry', 'inverter-level-shifter');
@@ -121,8 +122,8 @@ export const linkCases: CheckCases = {
     },
   },
   'link.air-mismatch': {
-    wrong: () => set(bonded().design, 'RADIO2', 'air.number', 40),
-    right: () => bonded().design,
+    wrong: () => set(bondedPair().design, 'RADIO2', 'air.number', 40),
+    right: () => bondedPair().design,
   },
   'link.address-mismatch': {
     wrong: () => set(overNetwork().design, 'PC1', 'ETH.ip', '10.77.0.10'),
@@ -130,21 +131,21 @@ export const linkCases: CheckCases = {
   },
   'link.two-masters': {
     wrong: () => {
-      const one = bonded();
+      const one = bondedPair();
       one.add('computer-bench', 'second pilot', { 'program1.streams': false }, 'ground');
       one.wire('PC2 usb1', 'FC1 usb');
       return one.design;
     },
     right: () => {
-      const one = bonded();
+      const one = bondedPair();
       one.add('computer-bench', 'second pilot', { 'program1.streams': false, 'program1.system': 254 }, 'ground');
       one.wire('PC2 usb1', 'FC1 usb');
       return one.design;
     },
   },
   'link.bandwidth': {
-    wrong: () => withRate(bonded().design, 50),
-    right: () => withRate(bonded().design, 6),
+    wrong: () => withRate(bondedPair().design, 50),
+    right: () => withRate(bondedPair().design, 6),
   },
   'link.config-port': {
     wrong: () => lockedUp(),
@@ -165,19 +166,6 @@ export const linkCases: CheckCases = {
   },
 };
 
-/** A pair of radios, its ground side on a computer. */
-function bonded(): Bench {
-  const one = powered('radio-900-class');
-  one.wire('RADIO1 UART', 'FC1 S1');
-  one.setting('FC1', 'S1.protocol', 'mavlink-2');
-  one.setting('FC1', 'S1.baud', 57_600);
-  one.add('radio-900-ground-usb', 'ground side', {}, 'ground');
-  one.add('computer-bench', 'pilot', {}, 'ground');
-  one.wire('RADIO2 usb', 'PC1 usb1');
-  one.bond('RADIO1', 'RADIO2');
-  return one;
-}
-
 function withRate(design: Design, hz: number): Design {
   const link = linkKey('telemetry', itemOf(design, 'RADIO1').id);
   return made(design, { kind: 'set-stream', link, stream: 'attitude', hz, was: null });
@@ -196,19 +184,4 @@ function lockedUp(): Design {
     if (other !== undefined) one.setting('FC1', spec.id, other.value);
   }
   return one.design;
-}
-
-/** Two IP radios, serial in the aircraft, Ethernet on the ground. */
-function overNetwork(): Bench {
-  const one = powered('radio-ip-two-serial');
-  one.wire('RADIO1 S1', 'FC1 S1');
-  one.setting('FC1', 'S1.protocol', 'mavlink-2');
-  one.setting('FC1', 'S1.baud', 57_600);
-  one.add('radio-ip-two-serial', 'ground', { 'ETH.ip': '10.77.0.2' }, 'ground');
-  one.add('computer-bench', 'pilot', { 'ETH.ip': '10.77.0.9' }, 'ground');
-  one.wire('RADIO2 ETH', 'PC1 ETH');
-  one.bond('RADIO1', 'RADIO2');
-  one.socket('RADIO1', { endpoint: 'S1', transport: 'udp', role: 'client', remote: { address: '10.77.0.9', port: 14_550 } });
-  one.socket('PC1', { endpoint: 'program1', transport: 'udp', role: 'server', localPort: 14_550 });
-  return one;
 }

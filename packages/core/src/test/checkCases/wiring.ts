@@ -100,8 +100,10 @@ export const wiringCases: CheckCases = {
   },
   'wire.level': {
     wrong: () => {
-      const one = bench('controller-h7-wing', 'airspeed-analog-2k', 'modem-cellular', 'companion-small-5v');
-      one.wire('CC1 second', 'RADIO1 UART');
+      const one = powered('modem-cellular', 'regulator-buck-5v-3a');
+      one.wire('BEC1 in', 'FC1 motor');
+      one.wire('BEC1 out', 'RADIO1 usb');
+      one.wire('RADIO1 UART', 'FC1 S4');
       return one.design;
     },
     right: () => {
