@@ -60,6 +60,11 @@ test('the same from the entry line, and the link sheet is opened; by keyboard', 
   const row = page.getByTestId('document').getByRole('row', { name: /^RADIO1 telemetry serial wire/ });
   await expect(row).toContainText('In the radio tool on the bench computer over UART');
   await expect(row).toContainText('agrees');
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByLabel('Margin')).toBeHidden();
+  await expect(row).toBeVisible();
+  const pdf = await page.pdf({ preferCSSPageSize: true });
+  expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
 });
 
 test('what is sent over a link is slowed down until it fits: by its remedy, and rate by rate', async ({ page, aircraft }) => {

@@ -1,6 +1,9 @@
 import type { Graph } from '../../graph/graph.ts';
 import { hopEndName, type Facet, type Hop } from '../../links/chains/hop.ts';
 import { hopsOf } from '../../links/chains/hopsOf.ts';
+import type { SimpleEdit } from '../../edits/registry.ts';
+import { NOT_PAIRED } from '../../links/chains/airFacets.ts';
+import { listed } from '../../text/lists.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 import { evidenceOf, hopEndSubject, setLikeOther } from './facetRemedies.ts';
 
@@ -34,20 +37,30 @@ function apart(graph: Graph, hop: Hop): Saying[] {
       why: WHY[facet.id] ?? 'The link does not come up.',
       discriminator: facet.id,
       remedies: (): readonly Remedy[] =>
-        facet.id === 'known-by' && [facet.a, facet.b].some(({ value }) => value === 'not paired')
-          ? [...paired(a.entry, facet.a), ...paired(b.entry, facet.b)]
+        [facet.a, facet.b].some(({ value }) => value === NOT_PAIRED)
+          ? paired(hop, facet)
           : [...setLikeOther(graph, a, facet.a, b, facet.b), ...setLikeOther(graph, b, facet.b, a, facet.a)],
     }));
 }
 
-/** Of an end that is not paired yet: that a person paired it. */
-function paired({ item }: Hop['a']['entry'], { value, setting }: Facet['a']): Remedy[] {
-  if (value !== 'not paired' || setting === undefined) return [];
+/** That a person paired them: noted at each end that does not have it yet. */
+function paired({ a, b }: Hop, facet: Facet): Remedy[] {
+  const edits = [
+    { end: a, side: facet.a },
+    { end: b, side: facet.b },
+  ].flatMap(({ end, side: { value, setting } }): SimpleEdit[] => {
+    if (end === undefined || value !== NOT_PAIRED || setting === undefined) return [];
+    const { id, settings } = end.entry.item;
+    return [{ kind: 'set-item-setting', item: id, setting, value: true, was: settings[setting] ?? null }];
+  });
+  const [first, second] = edits;
+  const refs = [a, ...(b === undefined ? [] : [b])].map(({ entry }) => entry.item.ref);
+  if (first === undefined) return [];
   return [
     {
-      label: `${item.ref} is paired now`,
-      sentence: `Pair ${item.ref} as its steps say, with antennas on, and note it.`,
-      edit: { kind: 'set-item-setting', item: item.id, setting, value: true, was: item.settings[setting] ?? null },
+      label: 'They are paired now',
+      sentence: `Pair ${listed(refs)} as their steps say, with antennas on, and note it.`,
+      edit: second === undefined ? first : { kind: 'batch', title: `${listed(refs)} are paired`, edits },
     },
   ];
 }

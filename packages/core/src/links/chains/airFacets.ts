@@ -116,7 +116,8 @@ const KNOWN_BY = {
   pairing: [AIR.paired, 'pairing'],
 } as const;
 
-const NOT_PAIRED = 'not paired';
+/** How an end says that nobody has paired it yet. */
+export const NOT_PAIRED = 'not paired';
 
 function knownWords(knows: NonNullable<AirTraits['knows']>, value: SettingValue): string {
   switch (knows.is) {

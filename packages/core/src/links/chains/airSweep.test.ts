@@ -3,6 +3,7 @@ import type { Design } from '../../model/design.ts';
 import type { Part } from '../../model/part.ts';
 import type { SettingSpec, SettingValue } from '../../model/setting.ts';
 import { AIR, settingsOf } from '../../model/settingsOf.ts';
+import { remediesOf } from '../../checks/findingsOf.ts';
 import { graphOf } from '../../graph/graphOf.ts';
 import { sampleParts } from '../../parts/catalogue.ts';
 import { emptyBench, findingsBy, itemOf, made } from '../../test/designs.ts';
@@ -103,7 +104,11 @@ describe('radios of the catalogue, each with each', () => {
           const hops = hopsOf(graphOf(changed)).hops.filter((hop) => !agrees(hop));
           expect(hops.map(({ medium }) => medium)).toEqual(['air']);
           expect(hops[0]?.facets.filter(({ verdict }) => verdict === 'differ')).toHaveLength(1);
-          expect(findingsBy(changed, 'link.air-mismatch')).toHaveLength(1);
+          const [finding, ...others] = findingsBy(changed, 'link.air-mismatch');
+          expect([finding?.check, others]).toEqual(['link.air-mismatch', []]);
+          const remedies = finding === undefined ? [] : remediesOf(changed, finding);
+          expect(remedies.length).toBeGreaterThan(0);
+          for (const { edit } of remedies) expect(findingsBy(made(changed, edit), 'link.air-mismatch')).toEqual([]);
         }
       }
     }

@@ -8,8 +8,8 @@ import { sharedCopper, type PinnedEnd } from './sharedCopper.ts';
 /** How two endpoints that share copper are one hop. */
 interface CopperRule {
   readonly medium: Medium;
-  /** True where the first talks to the second by such a hop. */
-  readonly joins: (from: Endpoint, to: Endpoint, pins: readonly [string, string]) => boolean;
+  /** True where the first talks to the second by such a hop; told whether its pin is that of a serial port too, whose hop it is then. */
+  readonly joins: (from: Endpoint, to: Endpoint, pins: readonly [string, string], isAlsoSerial: boolean) => boolean;
   readonly facets: (from: Endpoint, to: Endpoint) => readonly Facet[];
 }
 
@@ -17,7 +17,8 @@ interface CopperRule {
 const RULES: readonly CopperRule[] = [
   {
     medium: 'rc',
-    joins: (from, to, [, pin]) => from.is === 'rc-out' && (to.is === 'rc-in' || (to.is === 'uart' && to.rx === pin && isPulsed(from))),
+    joins: (from, to, [, pin], isAlsoSerial) =>
+      from.is === 'rc-out' && (to.is === 'rc-in' || (to.is === 'uart' && to.rx === pin && !isAlsoSerial)),
     facets: (from, to) => rcFormatFacet(from, to),
   },
   {
@@ -39,11 +40,6 @@ const RULES: readonly CopperRule[] = [
   { medium: 'usb', joins: (from, to) => from.is === 'usb' && to.is === 'usb', facets: (from, to) => usbFacet(from, to) },
   { medium: 'network', joins: (from, to) => from.is === 'network' && to.is === 'network', facets: () => [] },
 ];
-
-/** Pulses that no serial port reads. */
-function isPulsed(endpoint: Endpoint): boolean {
-  return endpoint.is === 'rc-out' && endpoint.formats.every((format) => format === 'ppm' || format === 'pwm');
-}
 
 function standardFacet(sends: readonly string[], reads: readonly string[]): Facet {
   const agree = sends.some((standard) => reads.includes(standard));
@@ -75,7 +71,8 @@ export function copperHops(graph: Graph): readonly Hop[] {
 
 function addHop(hops: Map<string, Hop>, from: PinnedEnd, to: PinnedEnd): void {
   if (from.end.item === to.end.item) return;
-  const rule = RULES.find(({ joins }) => joins(from.endpoint, to.endpoint, [from.pin, to.pin]));
+  const isAlsoSerial = from.end.entry.part?.endpoints.some((other) => other.is === 'uart' && other.tx === from.pin) === true;
+  const rule = RULES.find(({ joins }) => joins(from.endpoint, to.endpoint, [from.pin, to.pin], isAlsoSerial));
   if (rule === undefined) return;
   const keys = [endKey(from.end), endKey(to.end)];
   const key = keys.join(' - ');

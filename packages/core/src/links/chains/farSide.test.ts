@@ -4,7 +4,7 @@ import type { Design } from '../../model/design.ts';
 import { asId } from '../../model/ids.ts';
 import type { SettingValue } from '../../model/setting.ts';
 import type { Socket } from '../../model/socket.ts';
-import { powered, removed } from '../../test/checkCases/build.ts';
+import { joined, powered, removed } from '../../test/checkCases/build.ts';
 import { overNetwork, pairOnGround } from '../../test/linkBenches.ts';
 import { itemOf, made } from '../../test/designs.ts';
 import { withPlainSpaces } from '../../text/numbers.ts';
@@ -96,6 +96,8 @@ describe('a link goes on through the air', () => {
     expect(words(one.design, 'RX1', 'rc')).toBe('STK1 sticks and RX1 sticks are not set yet: pairing.');
     const paired = setAll(one.design, ['STK1', 'rc.paired', true], ['RX1', 'rc.paired', false]);
     expect(words(paired, 'RX1', 'rc')).toContain('pairing: paired against not paired');
+    const neither = setAll(one.design, ['STK1', 'rc.paired', false], ['RX1', 'rc.paired', false]);
+    expect(words(neither, 'RX1', 'rc')).toContain('pairing: not paired against not paired');
     one.add('stick-module-900', 'far', {}, 'ground');
     one.make({
       kind: 'add-mate',
@@ -257,6 +259,33 @@ describe('a link goes on over a network', () => {
     expect(wished?.hops.map(({ medium }) => medium)).toEqual(['network', 'air', 'socket', 'serial']);
     one.make({ kind: 'add-wish', wish: { id: asId('?1'), kind: 'rc', from: one.itemId('BAT1'), to: one.itemId('PC1') } });
     expect(chainsOf(graphOf(one.design)).filter(({ isWish, state }) => isWish && state.is === 'not-joined')).toHaveLength(1);
+  });
+
+  it("leads RC over two IP radios by bridges at both ends, as a link of one's own", () => {
+    const one = powered('radio-ip-two-serial', 'bridge-serial-to-sbus');
+    one.wire('CONV1 SBUS', 'FC1 S2');
+    one.wire('RADIO1 S1', 'CONV1 serial');
+    one.add('radio-ip-two-serial', 'ground', { 'ETH.ip': '10.77.0.2' }, 'ground');
+    one.add('bridge-sbus-to-serial', 'ground', {}, 'ground');
+    one.add('stick-unit-16-bay', 'pilot', { 'bay-format': 'sbus' }, 'ground');
+    one.wire('CONV2 serial', 'RADIO2 S1');
+    one.wire('STK1 bay', 'CONV2 SBUS', 'none');
+    one.bond('RADIO1', 'RADIO2');
+    one.socket('RADIO1', peer('S1', 6000, '10.77.0.2'));
+    one.socket('RADIO2', peer('S1', 6000, '10.77.0.1'));
+    one.make({ kind: 'add-wish', wish: { id: asId('?1'), kind: 'rc', from: one.itemId('STK1'), to: one.itemId('FC1') } });
+    const design = setAll(
+      joined(one.design, 'W05', [[1, 1]]),
+      ['RADIO1', 'S1.baud', 115_200],
+      ['RADIO2', 'S1.baud', 115_200],
+      ['FC1', 'S2.protocol', 'sbus'],
+      ['FC1', 'S2.baud', 100_000],
+    );
+    const wished = chainsOf(graphOf(design)).find(({ isWish }) => isWish);
+    expect(wished?.hops.map(({ medium }) => medium)).toEqual(['rc', 'serial', 'air', 'socket', 'serial', 'serial']);
+    expect(wished?.state.is).toBe('agrees');
+    const slow = chainsOf(graphOf(setAll(design, ['RADIO2', 'S1.baud', 57_600]))).find(({ isWish }) => isWish);
+    expect(slow?.state).toMatchObject({ is: 'breaks', at: 1 });
   });
 
   it('that nobody wants is not followed', () => {

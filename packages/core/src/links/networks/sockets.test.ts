@@ -8,6 +8,7 @@ import { asId, type BondId, type SocketId } from '../../model/ids.ts';
 import { addressBits, isBroadcast, isIpv4, subnetOf } from '../../model/ipv4.ts';
 import { socketProblem, type Socket } from '../../model/socket.ts';
 import { emptyBench, findingsBy, itemOf, made } from '../../test/designs.ts';
+import { chainsOf } from '../chains/chainsOf.ts';
 import { hopsOf } from '../chains/hopsOf.ts';
 import { isRight, type SocketPairs } from './socketPairs.ts';
 
@@ -130,6 +131,30 @@ describe('sockets that meet', () => {
     );
   });
 
+  it('that both send part where either of them points past the other', () => {
+    const peer = (localPort: number, address: string, port: number): Socket => ({
+      endpoint: 'program1',
+      transport: 'udp',
+      role: 'peer',
+      localPort,
+      remote: { address, port },
+    });
+    const matchOf = (one: Socket, other: Socket) => {
+      const bench = two();
+      bench.socket('PC1', one);
+      bench.socket('PC2', other);
+      const { pairs } = socketsOf(bench.design);
+      expect(pairs).toHaveLength(1);
+      expect(findingsBy(bench.design, 'link.address-mismatch')).toHaveLength(pairs.every(({ match }) => isRight(match)) ? 0 : 1);
+      return pairs[0]?.match;
+    };
+    const right = peer(5001, '10.77.0.2', 5002);
+    expect(matchOf(right, peer(5002, '10.77.0.1', 5001))).toMatchObject({ address: true, port: true, addressBack: true, portBack: true });
+    expect(matchOf(right, peer(5002, '10.77.0.1', 5009))).toMatchObject({ address: true, port: true, addressBack: true, portBack: false });
+    expect(matchOf(right, peer(5002, '10.77.0.9', 5001))).toMatchObject({ address: true, port: true, addressBack: false, portBack: true });
+    expect(matchOf(right, peer(5003, '10.77.0.1', 5001))).toMatchObject({ address: true, port: false, addressBack: true, portBack: true });
+  });
+
   it('may be many at one server, and one that is sent to all of the subnet', () => {
     const bench = two();
     bench.socket('PC2', server(14_550));
@@ -197,6 +222,28 @@ describe('what no document may hold', () => {
     expect(said(bond(one, 'air', 'nobody', 'air'))).toBe('One of the two radios is no longer there.');
     bench.bond('RADIO2', 'RADIO1');
     expect(said(bond(one, 'air', other, 'air'))).toBe('RADIO1 with RADIO2 are bonded already.');
+  });
+
+  it('a link to nothing or to itself, and a setting that its part does not take; and 200 links are as good as one', () => {
+    const bench = two();
+    const [one, other] = ['PC1', 'PC2'].map((ref) => bench.itemId(ref));
+    if (one === undefined || other === undefined) throw new Error('Two computers are wanted.');
+    const want = (id: string, from: string, to: string) =>
+      applyEdit(bench.design, { kind: 'add-wish', wish: { id: asId(id), kind: 'telemetry', from: asId(from), to: asId(to) } });
+    const said = (result: ReturnType<typeof want>): string => ('refused' in result ? result.refused.sentence : 'made');
+    expect(said(want('w', one, 'nobody'))).toBe('One of the two items is no longer there.');
+    expect(said(want('w', one, one))).toBe('PC1 cannot have a link to itself.');
+    bench.add('radio-900-class', 'r');
+    const radio = bench.itemId('RADIO1');
+    expect(said(applyEdit(bench.design, { kind: 'set-item-setting', item: radio, setting: 'UART.baud', value: 0, was: null }))).toBe(
+      'RADIO1 UART baud does not take 0.',
+    );
+    const ip = applyEdit(bench.design, { kind: 'set-item-setting', item: one, setting: 'ETH.ip', value: '999.1.1.1', was: '10.77.0.1' });
+    expect(said(ip)).toBe('PC1 address does not take 999.1.1.1.');
+    for (let i = 0; i < 200; i++) bench.make({ kind: 'add-wish', wish: { id: asId(`w${i}`), kind: 'telemetry', from: one, to: other } });
+    const chains = chainsOf(graphOf(bench.design)).filter(({ isWish }) => isWish);
+    expect(chains).toHaveLength(200);
+    expect(new Set(chains.map(({ state }) => state.is))).toEqual(new Set(['agrees']));
   });
 
   it('and removing an item takes its bonds, its words about links and its wishes along; undo brings all of it back', () => {
