@@ -3,6 +3,7 @@ import { ItemSchema, ItemWhereSchema, RefSchema, type Aircraft, type ItemWhere }
 import { ItemIdSchema } from '../model/ids.ts';
 import { LIMITS } from '../model/limits.ts';
 import { SettingIdSchema, SettingValueSchema, type SettingValue } from '../model/setting.ts';
+import { socketProblem } from '../model/socket.ts';
 import { settingsOf, settingTakes } from '../model/settingsOf.ts';
 import { bondsWithout } from './bondEdits.ts';
 import { changeItem } from './changeItem.ts';
@@ -28,6 +29,10 @@ const addItem = editKind({
     const taken = Object.values(aircraft.items).find((other) => other.ref === item.ref);
     if (taken !== undefined) return refuse('ref-taken', `${item.ref} is already the name of another item.`, taken.id);
     if (!isFresh(aircraft.issued, item.ref)) return usedBefore(aircraft, item.ref);
+    const wrong = Object.values(item.sockets ?? {})
+      .map(socketProblem)
+      .find((problem) => problem !== undefined);
+    if (wrong !== undefined) return refuse('bad-shape', `${item.ref}: ${wrong}`, item.id);
     return {
       aircraft: { ...aircraft, items: { ...aircraft.items, [item.id]: item }, issued: issue(aircraft.issued, item.ref) },
     };

@@ -288,6 +288,16 @@ describe('a link goes on over a network', () => {
     expect(slow?.state).toMatchObject({ is: 'breaks', at: 1 });
   });
 
+  it('does not lead from the wire of such a port back into the same wire: in a loom of three ends nobody hears through it', () => {
+    const one = powered('gnss-serial', 'radio-ip-two-serial');
+    one.wire('RADIO1 S1', 'GNSS1 UART');
+    // The controller hears what the radio sends, and not the satellite receiver.
+    one.branch('FC1 S4', 2, 3, 'green', 100);
+    const { state } = chain(one.design, 'GNSS1', 'position');
+    expect(state).toEqual({ is: 'not-joined', begun: true });
+    expect(chain(one.design, 'RADIO1', 'telemetry').hops.map(({ medium }) => medium)).toContain('serial');
+  });
+
   it('that nobody wants is not followed', () => {
     const design = ready();
     const off = made(design, { kind: 'set-link-flag', link: chain(design, 'RADIO1', 'telemetry').key, flag: 'off', on: true, was: false });

@@ -1,10 +1,9 @@
 import type { GraphItem } from '../../graph/graph.ts';
-import { carriesSockets } from '../../model/socketEndpoints.ts';
 import { radioSignal } from './airHops.ts';
 import type { HopMap } from './hopsOf.ts';
 import { endKey, turned, type Hop, type HopEnd } from './hop.ts';
 import type { LinkKind } from './linkKinds.ts';
-import { findWay, passedOn, radiosBehind, type Way } from './ways.ts';
+import { findWay, isCarried, passedOn, radiosBehind, type Way } from './ways.ts';
 
 /** What is beyond the air, seen from what flies. */
 export interface FarSide {
@@ -67,11 +66,6 @@ function throughAir(map: HopMap, kind: LinkKind, item: number, from: HopEnd): Fa
   if (way === undefined) return { hops: [first], endsAt: first.b };
   const isUnread = last === undefined && hasPrograms(way.end.entry) && kind.goesToPrograms;
   return { hops: way.hops, endsAt: isUnread ? way.end : undefined };
-}
-
-/** True for a serial port whose bytes go over a network. */
-function isCarried({ entry: { part }, signal }: HopEnd): boolean {
-  return signal.is === 'endpoint' && signal.endpoint.is === 'uart' && part !== undefined && carriesSockets(part, signal.id);
 }
 
 function isFor(kind: LinkKind, { entry }: HopEnd): boolean {

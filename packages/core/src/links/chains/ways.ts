@@ -41,7 +41,7 @@ export function findWay(map: HopMap, starts: readonly HopEnd[], { isGoal, media,
           continue;
         }
         // 2. Through the part that it arrives at.
-        if (isThroughPort(to)) next.push(there);
+        if (isCarried(to)) next.push(there);
         for (const signal of passedOn(to)) {
           const end: HopEnd = { ...to, signal };
           if (seen.has(endKey(end))) continue;
@@ -66,7 +66,7 @@ export function leaving(map: HopMap, { end, hops }: Pick<Way, 'end' | 'hops'>): 
 }
 
 /** True for a serial port whose bytes sockets carry over a network. */
-function isThroughPort({ entry: { part }, signal }: HopEnd): boolean {
+export function isCarried({ entry: { part }, signal }: HopEnd): boolean {
   return signal.is === 'endpoint' && signal.endpoint.is === 'uart' && part !== undefined && carriesSockets(part, signal.id);
 }
 

@@ -4,7 +4,7 @@ import { graphOf } from '../../graph/graphOf.ts';
 import { applyEdit } from '../../edits/applyEdit.ts';
 import type { Bench } from '../../demo/bench.ts';
 import type { Design } from '../../model/design.ts';
-import { asId, type BondId, type SocketId } from '../../model/ids.ts';
+import { asId, type BondId, type ItemId, type SocketId } from '../../model/ids.ts';
 import { addressBits, isBroadcast, isIpv4, subnetOf } from '../../model/ipv4.ts';
 import { socketProblem, type Socket } from '../../model/socket.ts';
 import { emptyBench, findingsBy, itemOf, made } from '../../test/designs.ts';
@@ -77,6 +77,9 @@ describe('a socket by itself', () => {
   ])('is refused with a sentence: %s', (sentence, socket) => {
     expect(socketProblem(socket)).toContain(sentence);
     const design = two().design;
+    const item = { ...itemOf(design, 'PC1'), id: asId<ItemId>('new'), ref: 'PC9', sockets: { [asId<SocketId>('s1')]: socket } };
+    const added = applyEdit(design, { kind: 'add-item', item });
+    expect('refused' in added ? added.refused.sentence : 'made').toContain(sentence);
     const refused = applyEdit(design, { kind: 'set-socket', item: itemOf(design, 'PC1').id, id: asId<SocketId>('s1'), socket, was: null });
     expect('refused' in refused ? refused.refused.sentence : 'made').toContain(sentence);
   });
