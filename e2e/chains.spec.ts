@@ -72,12 +72,12 @@ test('what is sent over a link is slowed down until it fits: by its remedy, and 
   await settled(page);
   const chain = page.locator('[data-chain="RADIO1 telemetry"]');
   const share = chain.locator('[data-share]');
-  await expect(share).toHaveText('142 % of what RADIO2 radio to RADIO1 radio carries');
+  await expect(share).toHaveText('142 % of the capacity between RADIO2 radio and RADIO1 radio');
   await chain.getByText('messages, rates of your own among them').click();
   await chain.getByRole('textbox', { name: 'SERVO_OUTPUT_RAW, Hz' }).fill('2');
   await page.keyboard.press('Enter');
   await settled(page);
-  await expect(share).toHaveText('76 % of what RADIO2 radio to RADIO1 radio carries');
+  await expect(share).toHaveText('76 % of the capacity between RADIO2 radio and RADIO1 radio');
   await chain.getByRole('textbox', { name: 'ATTITUDE, Hz' }).fill('5000');
   await page.keyboard.press('Enter');
   await expect(chain.getByRole('alert')).toHaveText('0 to 1000');
@@ -152,7 +152,7 @@ test('an address set wrong parts the hop over the network, its remedy mends it, 
   await expect(chain).toHaveAttribute('data-state', 'agrees');
   await sockets.getByRole('button', { name: 'Add a socket' }).click();
   const added = sockets.getByRole('form', { name: 'New socket' });
-  await added.getByRole('combobox', { name: 'It' }).selectOption('server');
+  await added.getByRole('combobox', { name: 'Role' }).selectOption('server');
   await added.getByRole('textbox', { name: 'Own port' }).fill('14551');
   await added.getByRole('button', { name: 'Add it' }).click();
   await settled(page);
@@ -164,7 +164,7 @@ test('an address set wrong parts the hop over the network, its remedy mends it, 
 test('a link of your own is wanted and dropped, and one that exists by itself is left out; by keyboard', async ({ page, whole }) => {
   await page.goto(`${whole}/links`);
   await settled(page);
-  await tabTo(page, 'summary:has-text("Want a link that does not exist by itself")');
+  await tabTo(page, 'summary:has-text("Add a link of your own")');
   await page.keyboard.press('Enter');
   await tabTo(page, 'form[aria-label="A link of your own"] button');
   await page.keyboard.press('Enter');
@@ -178,7 +178,7 @@ test('a link of your own is wanted and dropped, and one that exists by itself is
   const own = page.locator('[data-chain="PC1 telemetry"]');
   await expect(own).toHaveAttribute('data-state', 'agrees');
   await expect(own.locator('[data-hop]')).toHaveCount(3);
-  await tabTo(page, '[data-chain="PC1 telemetry"] button:has-text("drop it")');
+  await tabTo(page, '[data-chain="PC1 telemetry"] button:has-text("remove it")');
   await page.keyboard.press('Enter');
   await settled(page);
   await expect(own).toHaveCount(0);

@@ -17,7 +17,7 @@ export const bondCommand: EntryCommand = {
 function suggestionFor({ a, b, bond, facets, fits }: BondProposal): Suggestion {
   const apart = facets.filter(({ verdict }) => verdict === 'differ').map(({ title }) => title);
   const effect = !fits
-    ? `bonds two radios that never hear one another: ${apart.join(', ')}`
+    ? `bonds them, and they cannot hear one another: ${apart.join(', ')} differs`
     : apart.length === 0
       ? 'bonds them: they hear one another as they are set'
       : `bonds them; still apart: ${apart.join(', ')}`;

@@ -120,7 +120,7 @@ function SocketForm({ part, first, onSave }: SocketFormProps) {
           </option>
         ))}
       </select>
-      <label htmlFor={`${id}-role`}>It</label>
+      <label htmlFor={`${id}-role`}>Role</label>
       <select
         id={`${id}-role`}
         className="field"

@@ -152,7 +152,7 @@ function Wanted({ chain: { key, isWish, state } }: { readonly chain: Chain }) {
         )
       }
     >
-      {isWish ? 'drop it' : isOff ? 'want it again' : 'leave it out'}
+      {isWish ? 'remove it' : isOff ? 'want it again' : 'leave it out'}
     </button>
   );
 }

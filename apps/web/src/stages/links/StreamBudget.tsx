@@ -34,8 +34,8 @@ export function StreamBudget({ chain, graph }: { readonly chain: Chain; readonly
 function Bar({ budget, load: { hop, share, capacity } }: { readonly budget: Budget; readonly load: HopLoad }) {
   const { downBytesPerS, upBytesPerS, parametersS } = budget;
   const isFull = share > 1;
-  const way = hop.b === undefined ? hopEndName(hop.a) : `${hopEndName(hop.a)} to ${hopEndName(hop.b)}`;
-  const words = `${percent(share)} of what ${way} carries`;
+  const way = hop.b === undefined ? `of ${hopEndName(hop.a)}` : `between ${hopEndName(hop.a)} and ${hopEndName(hop.b)}`;
+  const words = `${percent(share)} of the capacity ${way}`;
   const parameters =
     parametersS === undefined ? 'no room left for parameters' : `${USUAL_PARAMETERS} parameters in ${quantity(parametersS, 's')}`;
   return (

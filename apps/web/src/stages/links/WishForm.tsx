@@ -33,7 +33,7 @@ export function WishForm({ graph }: { readonly graph: Graph }) {
   };
   return (
     <details className="no-print mt-4 text-[13px]">
-      <summary className="cursor-pointer text-ink2">Want a link that does not exist by itself</summary>
+      <summary className="cursor-pointer text-ink2">Add a link of your own</summary>
       <form
         aria-label="A link of your own"
         className="mt-2 flex flex-wrap items-end gap-3"
@@ -55,7 +55,7 @@ export function WishForm({ graph }: { readonly graph: Graph }) {
         <ItemList label="From" graph={graph} value={from} onChange={setFrom} />
         <ItemList label="To" graph={graph} value={to} onChange={setTo} />
         <button type="submit" className="action">
-          Want it
+          Add it
         </button>
         {problem !== undefined && (
           <p role="alert" className="w-full text-rust">

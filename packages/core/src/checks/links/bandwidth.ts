@@ -33,11 +33,11 @@ function tooMuch(
   { hop, share, capacity }: NonNullable<StreamBudget['narrowest']>,
 ): Saying {
   const isFull = share > FULL;
-  const between = hop.b === undefined ? hopEndName(hop.a) : `${hopEndName(hop.a)} to ${hopEndName(hop.b)}`;
+  const between = hop.b === undefined ? `of ${hopEndName(hop.a)}` : `between ${hopEndName(hop.a)} and ${hopEndName(hop.b)}`;
   return {
     severity: isFull ? 'mend' : 'note',
     where: [hop.a, ...(hop.b === undefined ? [] : [hop.b])].map(subjectOf),
-    what: `${chainName(graph, chain)}: the planned streams fill ${percent(share)} of ${between}.`,
+    what: `${chainName(graph, chain)} needs ${percent(share)} of the capacity ${between}.`,
     evidence: [
       {
         label: 'planned down',
@@ -51,7 +51,8 @@ function tooMuch(
       ? 'Messages queue up, come late and are dropped, and commands among them.'
       : 'Little is left for commands, missions and parameters.',
     discriminator: chain.key,
-    remedies: () => slower(graph, chain, budget.streams),
+    // Filled well, and no more, is what a remedy leaves it at.
+    remedies: () => slower(graph, chain, budget.streams, (share - NEARLY_FULL) * capacity.bytesPerS),
   };
 }
 
@@ -66,10 +67,12 @@ function parameterEvidence({ parametersS }: StreamBudget): Evidence {
   };
 }
 
-/** The streams that take most, each slowed until all of it fits well; and all of them, where one alone is not enough. */
-function slower(graph: Graph, chain: Chain, streams: readonly PlannedStream[]): Remedy[] {
+/**
+ * The streams that take most, each slowed until all of it fits well; and all of them, where one alone is not enough.
+ * @param excess bytes a second that there are too many
+ */
+function slower(graph: Graph, chain: Chain, streams: readonly PlannedStream[], excess: number): Remedy[] {
   if (chain.isWish) return [];
-  const excess = excessOf(graph, chain);
   const most = [...streams].sort((a, b) => b.bytesPerS - a.bytesPerS);
   const single = most
     .flatMap((stream): Remedy[] => {
@@ -107,10 +110,4 @@ function allSlower(graph: Graph, chain: Chain, streams: readonly PlannedStream[]
 
 function setRate(graph: Graph, { key }: Chain, { id }: PlannedStream, hz: number): SimpleEdit {
   return { kind: 'set-stream', link: key, stream: id, hz, was: graph.design.aircraft.links[key]?.streams?.[id] ?? null };
-}
-
-/** How many bytes a second there are too many for the narrowest hop to be filled well. */
-function excessOf(graph: Graph, chain: Chain): number {
-  const narrowest = budgetOf(graph, chain)?.narrowest;
-  return narrowest === undefined ? 0 : (narrowest.share - NEARLY_FULL) * narrowest.capacity.bytesPerS;
 }

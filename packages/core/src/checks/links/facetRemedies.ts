@@ -1,6 +1,6 @@
 import type { Graph } from '../../graph/graph.ts';
 import { hopEndName, type Facet, type FacetSide, type Hop, type HopEnd } from '../../links/chains/hop.ts';
-import { effectiveSettings } from '../../model/resolvePart.ts';
+import { settingInForce } from '../../model/settingInForce.ts';
 import type { SettingSpec, SettingValue } from '../../model/setting.ts';
 import { settingsOf, settingTakes } from '../../model/settingsOf.ts';
 import type { Evidence, Remedy, Subject } from '../finding.ts';
@@ -41,7 +41,6 @@ function valueLike(
   { entry: { item } }: HopEnd,
   { setting, value }: FacetSide,
 ): SettingValue | undefined {
-  const part = design.parts.get(item.part);
-  if (setting !== undefined) return part === undefined ? undefined : effectiveSettings(part, item.settings).get(setting);
+  if (setting !== undefined) return settingInForce(design, item, setting);
   return spec.is === 'choice' ? spec.choices.find(({ label }) => value?.split(' ').includes(label) === true)?.value : undefined;
 }

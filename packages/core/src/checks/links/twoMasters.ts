@@ -64,8 +64,7 @@ function askers(programs: readonly JoinedProgram[]): Saying[] {
       evidence: asking.map((one) => ({ label: nameOf(one), value: 'asks for streams' })),
       why: 'Each sets the rates of the other anew: what arrives is what the last one asked for, and narrow links fill up.',
       discriminator: 'streams',
-      remedies: () =>
-        asking.slice(1).map((one) => set(one, 'streams', false, `${one.entry.item.ref} ${one.program.title} takes what comes`)),
+      remedies: () => asking.slice(1).map((one) => set(one, 'streams', false, `Stop ${nameOf(one)} asking for streams`)),
     },
   ];
 }

@@ -3,7 +3,7 @@ import { chainsOf } from '../../links/chains/chainsOf.ts';
 import { chainName, chainWords } from '../../links/chains/chainWords.ts';
 import { hopEndName, MEDIA, portOfSignal, type Facet, type Hop, type HopEnd } from '../../links/chains/hop.ts';
 import { howText } from '../../model/how.ts';
-import { effectiveSettings } from '../../model/resolvePart.ts';
+import { settingInForce } from '../../model/settingInForce.ts';
 import { listed } from '../../text/lists.ts';
 import { settingsOf } from '../../model/settingsOf.ts';
 import type { Sheet } from './sheet.ts';
@@ -62,8 +62,7 @@ function padsOf({ entry, signal }: HopEnd): string[] {
 
 /** Under what name the system of a computer knows a serial port. */
 function deviceOf(graph: Graph, { entry: { item }, signal }: HopEnd): string[] {
-  const part = graph.design.parts.get(item.part);
-  const device = part === undefined ? undefined : effectiveSettings(part, item.settings).get(`${signal.id}-device`);
+  const device = settingInForce(graph.design, item, `${signal.id}-device`);
   return device === undefined ? [] : [String(device)];
 }
 

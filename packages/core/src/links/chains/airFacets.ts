@@ -1,6 +1,6 @@
 import type { Graph, GraphItem } from '../../graph/graph.ts';
 import type { AirTraits, RadioTraits } from '../../model/radio.ts';
-import { effectiveSettings } from '../../model/resolvePart.ts';
+import { settingInForce } from '../../model/settingInForce.ts';
 import type { SettingValue } from '../../model/setting.ts';
 import { AIR } from '../../model/settingsOf.ts';
 import { range } from '../../text/numbers.ts';
@@ -20,7 +20,7 @@ export function airFacets(graph: Graph, a: AirEnd, b: AirEnd): readonly Facet[] 
   if (airA === undefined || airB === undefined) return [band];
   const speaks: Facet = {
     id: 'air',
-    title: 'what is spoken',
+    title: 'air protocol',
     a: fixedSide(airA.protocol),
     b: fixedSide(airB.protocol),
     verdict: airA.protocol === airB.protocol ? 'agree' : 'differ',
@@ -87,13 +87,8 @@ const CHOSEN: readonly Chosen[] = [
 function airSide(graph: Graph, { entry, radio }: AirEnd, setting: string, words: Chosen['words']): FacetSide | undefined {
   if (radio.air === undefined) return undefined;
   const id = `${radio.id}.${setting}`;
-  const value = words(radio.air, valueOf(graph, entry, id));
+  const value = words(radio.air, settingInForce(graph.design, entry.item, id));
   return value === undefined ? undefined : settingSide(graph, entry, id, value);
-}
-
-function valueOf(graph: Graph, { item }: GraphItem, setting: string): SettingValue | undefined {
-  const part = graph.design.parts.get(item.part);
-  return part === undefined ? undefined : effectiveSettings(part, item.settings).get(setting);
 }
 
 /** How the two know one another: both have to have the same number or phrase, or to be paired. */
@@ -102,7 +97,7 @@ function knowsFacet(graph: Graph, a: AirEnd, b: AirEnd, { knows: knowsA }: AirTr
   const [setting, title] = KNOWN_BY[knowsA.is];
   const side = ({ entry, radio }: AirEnd): FacetSide => {
     const id = `${radio.id}.${setting}`;
-    const value = valueOf(graph, entry, id);
+    const value = settingInForce(graph.design, entry.item, id);
     return settingSide(graph, entry, id, value === undefined ? undefined : knownWords(knowsA, value));
   };
   const [sideA, sideB] = [side(a), side(b)];
@@ -111,7 +106,7 @@ function knowsFacet(graph: Graph, a: AirEnd, b: AirEnd, { knows: knowsA }: AirTr
 }
 
 const KNOWN_BY = {
-  number: [AIR.number, 'number that both are given'],
+  number: [AIR.number, 'link id'],
   phrase: [AIR.phrase, 'binding phrase'],
   pairing: [AIR.paired, 'pairing'],
 } as const;

@@ -21,8 +21,8 @@ export function chainWords(graph: Graph, chain: Chain): string {
     case 'not-joined':
       return state.begun ? `${ref} is wired, and its ${LINKS[kind.id]} reaches nothing.` : `${ref} is not wired yet.`;
     case 'short': {
-      if (state.end.item === item) return `No socket leads what comes to ${hopEndName(state.end)} to anybody.`;
-      return `${hopEndName(state.end)} gets it, and leads it to ${kind.goesToPrograms ? 'no program' : 'nothing'}.`;
+      if (state.end.item === item) return `No socket carries ${hopEndName(state.end)} over the network.`;
+      return `Ends at ${hopEndName(state.end)}: ${kind.goesToPrograms ? 'no program reads what arrives there' : 'it leads no further'}.`;
     }
     case 'open': {
       const hop = hops[state.at];

@@ -60,7 +60,7 @@ describe('the links of an aircraft', () => {
   it('break in Reedbed where it was set up wrongly, and say which hop and why', () => {
     const reedbed = demoDesign();
     expect(wordsOf(reedbed, 'RADIO1 telemetry')).toBe(
-      'Breaks in the air between RADIO2 radio and RADIO1 radio: number that both are given: network number 31 against network number 25.',
+      'Breaks in the air between RADIO2 radio and RADIO1 radio: link id: network number 31 against network number 25.',
     );
     expect(wordsOf(set(reedbed, 'RADIO2', 'air.number', 25), 'RADIO1 telemetry')).toBe(
       'Breaks at the serial wire between RADIO1 UART and FC1 S1: baud, 4 % apart at most: 57600 baud against 115200 baud.',

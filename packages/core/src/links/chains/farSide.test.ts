@@ -71,7 +71,7 @@ describe('a link goes on through the air', () => {
     const one = pairOnGround();
     one.bond('RADIO1', 'RADIO2');
     expect(words(removed(removed(one.design, 'W03', 2), 'W03', 3), 'RADIO1', 'telemetry')).toBe(
-      'RADIO2 radio gets it, and leads it to no program.',
+      'Ends at RADIO2 radio: no program reads what arrives there.',
     );
   });
 
@@ -84,7 +84,7 @@ describe('a link goes on through the air', () => {
     one.wire('RADIO3 UART', 'FC1 S2');
     one.wire('RADIO4 UART', 'FC1 S5');
     expect(words(one.design, 'RADIO3', 'telemetry')).toContain('Breaks in the air between RADIO2 radio and RADIO3 radio: band');
-    expect(words(one.design, 'RADIO4', 'telemetry')).toContain('what is spoken: hopping data against far data');
+    expect(words(one.design, 'RADIO4', 'telemetry')).toContain('air protocol: hopping data against far data');
   });
 
   it('from the sticks to the receiver, by way of the module that is in their bay', () => {
@@ -183,7 +183,7 @@ describe('a link goes on over a network', () => {
     const radio = itemOf(design, 'RADIO1');
     const [[id, was] = ['', null]] = Object.entries(radio.sockets ?? {});
     const without = made(design, { kind: 'set-socket', item: radio.id, id: asId(id), socket: null, was });
-    expect(words(without, 'RADIO1', 'telemetry')).toBe('No socket leads what comes to RADIO1 serial 1 to anybody.');
+    expect(words(without, 'RADIO1', 'telemetry')).toBe('No socket carries RADIO1 serial 1 over the network.');
   });
 
   it('from serial port to serial port of two IP radios, and on to a computer', () => {

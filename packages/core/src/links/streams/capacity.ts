@@ -1,6 +1,6 @@
 import type { Graph } from '../../graph/graph.ts';
 import { AIR } from '../../model/settingsOf.ts';
-import { effectiveSettings } from '../../model/resolvePart.ts';
+import { settingInForce } from '../../model/settingInForce.ts';
 import type { Frame } from '../../model/setting.ts';
 import { fixedBaudAt } from '../baudInForce.ts';
 import type { Hop, HopEnd } from '../chains/hop.ts';
@@ -33,11 +33,10 @@ function serialBytes(graph: Graph, { item, entry, signal }: HopEnd): number[] {
 
 /** Of the air rate, what is left for data in both directions together. */
 function airBytes(graph: Graph, { entry: { item }, signal }: HopEnd): number[] {
-  const part = graph.design.parts.get(item.part);
-  if (signal.is !== 'radio' || part === undefined) return [];
+  if (signal.is !== 'radio') return [];
   const { air, id } = signal.radio;
   if (air?.rates?.unit !== 'kbit/s' || air.usableShare === undefined) return [];
-  const set = effectiveSettings(part, item.settings).get(`${id}.${AIR.rate}`);
+  const set = settingInForce(graph.design, item, `${id}.${AIR.rate}`);
   const kbps = typeof set === 'number' ? set : air.rates.choices[0];
   return kbps === undefined ? [] : [((kbps * 1000) / 8) * air.usableShare];
 }

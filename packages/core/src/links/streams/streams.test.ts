@@ -115,7 +115,9 @@ describe('the budget of a link', () => {
     // 40 bytes each, of 3600: 70 % is 63 a second.
     expect([63, 64, 90, 91].map(severity)).toEqual([undefined, 'note', 'note', 'mend']);
     const [finding] = findingsBy(withRates(right(), { ...silent, attitude: 99 }), 'link.bandwidth');
-    expect(withPlainSpaces(finding?.what ?? '')).toBe('RADIO1 telemetry: the planned streams fill 110 % of RADIO2 radio to RADIO1 radio.');
+    expect(withPlainSpaces(finding?.what ?? '')).toBe(
+      'RADIO1 telemetry needs 110 % of the capacity between RADIO2 radio and RADIO1 radio.',
+    );
   });
 
   it('is none for a link that carries no streams, or that nobody wants', () => {
