@@ -36,8 +36,9 @@ test('a broken chain is followed to its end, mended there hop by hop, and holds;
   await expect(chain).toHaveAttribute('data-state', 'agrees');
   await page.getByRole('button', { name: /^undo/ }).click();
   await settled(page);
+  await expect(page.locator('[data-chain="CAM1 picture"]')).toHaveCount(1);
   await page.getByRole('checkbox', { name: 'Only what does not hold yet' }).check();
-  await expect(page.locator('[data-chain="MAG1 compass"]')).toHaveCount(0);
+  await expect(page.locator('[data-chain="CAM1 picture"]')).toHaveCount(0);
   await expect(chain).toBeVisible();
 });
 
@@ -190,4 +191,20 @@ test('a link of your own is wanted and dropped, and one that exists by itself is
   await page.keyboard.press('Control+z');
   await settled(page);
   await expect(companion).toHaveAttribute('data-state', 'agrees');
+});
+
+test('two compasses with one address part at their bus, and either is given another from the tile', async ({ page, aircraft }) => {
+  await page.goto(`${aircraft}/links`);
+  await settled(page);
+  const [first, second] = [page.locator('[data-chain="MAG1 heading"]'), page.locator('[data-chain="MAG2 heading"]')];
+  await expect(first.locator('[data-hop=i2c]')).toHaveAttribute('data-agrees', 'false');
+  await expect(first).toContainText('I2C address: 0x0E against 0x0E of MAG2');
+  await expect(second).toContainText('I2C address: 0x0E against 0x0E of MAG1');
+  await first
+    .getByRole('group', { name: /^What mends MAG1 I2C to FC1 I2C/ })
+    .getByRole('button', { name: 'Set MAG2 to 0x0C' })
+    .click();
+  await settled(page);
+  for (const chain of [first, second]) await expect(chain).not.toContainText('0x0E against');
+  await expect(second.locator('[data-hop=i2c]')).toContainText('no other at 0x0C');
 });

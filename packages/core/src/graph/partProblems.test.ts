@@ -65,6 +65,18 @@ describe('a part', () => {
       },
       'The endpoint "ch1" says how a lost link is told in crsf, which it does not speak.',
     ],
+    [
+      'a signal strength at an output that it does not have',
+      {
+        ...receiver,
+        endpoints: receiver.endpoints.map((each) =>
+          each.is === 'rc-out' && each.id === 'ch1'
+            ? { ...each, tells: [{ what: 'strength' as const, is: 'output' as const, endpoint: 'METER' }] }
+            : each,
+        ),
+      },
+      'The endpoint "ch1" tells how well it hears at the output "METER", which the part does not have.',
+    ],
     ['two endpoints of one name', { ...gnss, endpoints: [...gnss.endpoints, ...gnss.endpoints] }, 'Two of its endpoints are named "UART".'],
     ['two elements of one name', { ...gnss, circuit: [...gnss.circuit, ...gnss.circuit] }, 'Two of its circuit elements are named'],
     [

@@ -196,6 +196,13 @@ function namesOfFacts(part: Part): string[] {
             .filter(({ format }) => !endpoint.formats.includes(format))
             .map(({ format }) => `The endpoint "${endpoint.id}" says how a lost link is told in ${format}, which it does not speak.`),
     ),
+    ...part.endpoints.flatMap((endpoint) =>
+      (endpoint.is === 'rc-out' ? (endpoint.tells ?? []) : []).flatMap((report) =>
+        report.is !== 'output' || part.endpoints.some(({ is, id }) => is === 'analog-out' && id === report.endpoint)
+          ? []
+          : [`The endpoint "${endpoint.id}" tells how well it hears at the output "${report.endpoint}", which the part does not have.`],
+      ),
+    ),
   ];
 }
 

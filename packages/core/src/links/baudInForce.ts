@@ -11,6 +11,11 @@ export function fixedBaudAt(graph: Graph, { entry, endpoint }: SerialEnd): numbe
   return protocol === undefined ? undefined : dialectOf(graph.design)?.roles[protocol]?.fixedBaud;
 }
 
+/** The baud that an end really has: the one that its role fixes, or else the one that is set or delivered; undefined as long as neither is. */
+export function baudAt(graph: Graph, end: SerialEnd): number | undefined {
+  return fixedBaudAt(graph, end) ?? serialSetup(end.entry.item, end.endpoint).baud;
+}
+
 /** Drivers of satellite receivers try all bauds, and set the receiver up. */
 const PROBED: readonly ProtocolId[] = ['gnss-binary', 'nmea-0183'];
 

@@ -36,6 +36,18 @@ describe('the facts of a part, for a person', () => {
       { output: 'crsf' },
       [
         'Lost link, CRSF: told by silence: it stops sending',
+        'Signal strength: in its frames',
+        'Link quality: in its frames',
+        BY_PHRASE,
+        'second antenna: another antenna for "sticks": the better one counts',
+      ],
+    ],
+    [
+      'receiver-settable',
+      { output: 'sbus', qualityChannel: 16 },
+      [
+        'Lost link, SBUS: told by a flag in its frames',
+        'Link quality: on channel 16',
         BY_PHRASE,
         'second antenna: another antenna for "sticks": the better one counts',
       ],

@@ -1,4 +1,4 @@
-import type { LossSignal } from '../model/endpoint.ts';
+import { LINK_REPORTS, type LinkReport, type LossSignal } from '../model/endpoint.ts';
 import type { ResolvedPart, Turns } from '../model/part.ts';
 import { effectiveSettings } from '../model/resolvePart.ts';
 import type { Item } from '../model/aircraft.ts';
@@ -6,6 +6,7 @@ import type { Part } from '../model/part.ts';
 import { listed } from '../text/lists.ts';
 import { stated } from '../text/numbers.ts';
 import { protocols } from './protocols.ts';
+import type { RcOut } from './rcFormats.ts';
 
 /** A fact that a part states, for a person to read. */
 export interface FactLine {
@@ -26,7 +27,15 @@ const LOSS_WORDS: Readonly<Record<LossSignal, string>> = {
  * @param raw the part as it is written, @param part the same as the item is set
  */
 export function factLines(item: Item, raw: Part, part: ResolvedPart): readonly FactLine[] {
-  return [...lossLines(part), ...airLines(part), ...antennaLines(part), ...turnLines(item, raw), ...usbLines(part), ...clockLines(part)];
+  return [
+    ...lossLines(part),
+    ...reportLines(part),
+    ...airLines(part),
+    ...antennaLines(part),
+    ...turnLines(item, raw),
+    ...usbLines(part),
+    ...clockLines(part),
+  ];
 }
 
 function lossLines({ endpoints }: ResolvedPart): FactLine[] {
@@ -39,6 +48,28 @@ function lossLines({ endpoints }: ResolvedPart): FactLine[] {
     }
   }
   return [...signals].map(([format, text]) => ({ label: `Lost link, ${FORMAT_WORDS[format] ?? format}`, text }));
+}
+
+/** How it tells how well it hears, each way once. */
+function reportLines({ endpoints }: ResolvedPart): FactLine[] {
+  const senders = endpoints.flatMap((endpoint) => (endpoint.is === 'rc-out' ? (endpoint.tells ?? []) : []));
+  return LINK_REPORTS.flatMap((what): FactLine[] => {
+    const ways = [...new Set(senders.filter((report) => report.what === what).map(reportWay))];
+    return ways.length === 0 ? [] : [{ label: REPORT_LABELS[what], text: ways.join('; ') }];
+  });
+}
+
+const REPORT_LABELS: Readonly<Record<LinkReport, string>> = { strength: 'Signal strength', quality: 'Link quality' };
+
+function reportWay(report: NonNullable<RcOut['tells']>[number]): string {
+  switch (report.is) {
+    case 'frames':
+      return 'in its frames';
+    case 'channel':
+      return `on channel ${report.channel}`;
+    case 'output':
+      return `at its output ${report.endpoint}`;
+  }
 }
 
 /** RC formats as people write them. */

@@ -1,3 +1,5 @@
+import type { LinkReport } from '../model/endpoint.ts';
+import type { Endpoint } from '../model/part.ts';
 import type { ProtocolId } from '../model/protocolIds.ts';
 
 interface RcFormat {
@@ -16,6 +18,11 @@ export const RC_FORMATS: Readonly<Record<string, RcFormat>> = {
   crsf: { title: 'CRSF', protocol: 'crsf', channels: 16 },
   satellite: { title: 'satellite frames', protocol: 'satellite-frames', channels: 12 },
 };
+
+export type RcOut = Extract<Endpoint, { is: 'rc-out' }>;
+
+/** What a receiver tells of how well it hears, as people say it. */
+export const LINK_REPORT_WORDS: Readonly<Record<LinkReport, string>> = { strength: 'signal strength', quality: 'link quality' };
 
 /** A format as people write it; one that nobody knows by its own word. */
 export function rcFormatTitle(format: string): string {

@@ -36,6 +36,19 @@ const LossSignalSchema = Type.Object(
   closed,
 );
 
+/** How well a receiver hears: how strong the signal arrives, or how many frames arrive whole. */
+export const LINK_REPORTS = ['strength', 'quality'] as const;
+export type LinkReport = (typeof LINK_REPORTS)[number];
+/** Where it tells so: in frames of its format beside the channels, on one of the channels (0 for none), or at an analog output of the part. */
+function linkReportSchema<N extends TSchema>(number: N) {
+  const what = oneOf(LINK_REPORTS);
+  return Type.Union([
+    Type.Object({ is: Type.Literal('frames'), what }, closed),
+    Type.Object({ is: Type.Literal('channel'), what, channel: number }, closed),
+    Type.Object({ is: Type.Literal('output'), what, endpoint: SettingIdSchema }, closed),
+  ]);
+}
+
 /**
  * The signals of a part, bound to its pins.
  * @param number the schema of a parameter: a plain number, or one that a setting chooses
@@ -139,6 +152,8 @@ export function endpointSchema<N extends TSchema>(number: N) {
         channels: number,
         /** By format, and by a setting where that decides. What is not said is unknown. */
         lossSignal: Type.Optional(Type.Array(LossSignalSchema, { minItems: 1 })),
+        /** How it tells how well it hears; an empty list tells nothing. */
+        tells: Type.Optional(Type.Array(linkReportSchema(number))),
       },
       closed,
     ),

@@ -179,9 +179,15 @@ function resolveEndpoint(endpoint: Part['endpoints'][number], values: Values): E
       return { ...rest, capacitancePf: n(endpoint.capacitancePf), ...(pullUpOhm === undefined ? {} : { pullUpOhm: n(pullUpOhm) }) };
     }
     case 'rc-out': {
-      const { lossSignal, ...rest } = endpoint;
+      const { lossSignal, tells, ...rest } = endpoint;
       const inForce = lossSignal?.filter(({ when }) => holds(when, values)) ?? [];
-      return { ...rest, channels: n(endpoint.channels), ...(inForce.length === 0 ? {} : { lossSignal: inForce }) };
+      const told = tells?.map((report) => (report.is === 'channel' ? { ...report, channel: n(report.channel) } : report));
+      return {
+        ...rest,
+        channels: n(endpoint.channels),
+        ...(inForce.length === 0 ? {} : { lossSignal: inForce }),
+        ...(told === undefined ? {} : { tells: told.filter((report) => report.is !== 'channel' || report.channel > 0) }),
+      };
     }
     case 'analog-sense':
     case 'analog-out':

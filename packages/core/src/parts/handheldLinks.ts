@@ -58,6 +58,7 @@ function airUnit(about: { readonly id: string; readonly name: string; readonly s
         formats: ['sbus'],
         channels: 16,
         lossSignal: [{ format: 'sbus', signal: 'flag' }],
+        tells: [],
         exclusive: 'rc',
       },
       uart('RC', { tx: 'RC.1' }, [offer('sbus', 'talker', 100_000)], { duplex: 'tx-only', exclusive: 'rc', names: { label: 'rc out' } }),

@@ -1,4 +1,5 @@
 import type { Part } from '../model/part.ts';
+import type { PartKind } from '../model/partKinds.ts';
 import type { SettingSpec } from '../model/setting.ts';
 import { airSettings, endpointSettings } from '../model/settingsOf.ts';
 
@@ -22,6 +23,12 @@ export const partFacts: readonly PartFact[] = [
           ? endpoint.formats.map((format) => endpoint.lossSignal?.some((row) => row.format === format) === true)
           : [],
       ),
+  },
+  {
+    id: 'link-report',
+    title: 'how it tells how well it hears',
+    statedOf: ({ kind, endpoints }) =>
+      HEARS.includes(kind) ? endpoints.flatMap((endpoint) => (endpoint.is === 'rc-out' ? [endpoint.tells !== undefined] : [])) : [],
   },
   {
     id: 'antenna-roles',
@@ -78,6 +85,9 @@ export const partFacts: readonly PartFact[] = [
     statedOf: (part) => setOnPart(part).map(({ how }) => how !== undefined),
   },
 ];
+
+/** The kinds of part that hear a pilot: an encoder or a stick unit passes channels on. */
+const HEARS: readonly PartKind[] = ['rc-receiver', 'handheld-link'];
 
 /** The settings that a person makes on the part itself: not where it is put, nor what the firmware of a controller is told. */
 function setOnPart(part: Part): readonly SettingSpec[] {

@@ -55,7 +55,15 @@ export const pulseReceivers: readonly Part[] = [
     circuit: [takes('PPM.2')],
     routes: [{ from: 'rc', to: 'PPM', transform: 'bridge' }],
     endpoints: [
-      { is: 'rc-out', id: 'PPM', pin: 'PPM.1', formats: ['ppm'], channels: 8, lossSignal: [{ format: 'ppm', signal: 'no-frames' }] },
+      {
+        is: 'rc-out',
+        id: 'PPM',
+        pin: 'PPM.1',
+        formats: ['ppm'],
+        channels: 8,
+        lossSignal: [{ format: 'ppm', signal: 'no-frames' }],
+        tells: [],
+      },
     ],
     steps: [bind],
     cautions: receiverCautions,

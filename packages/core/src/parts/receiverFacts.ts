@@ -102,12 +102,44 @@ const pwmLoss: LossSignals = [
   { format: 'pwm', when: { setting: 'failsafe', in: ['no-pulses'] }, signal: 'no-frames' },
 ];
 
+type LinkReports = NonNullable<RawRcOut['tells']>;
+/** In frames beside the channels, as formats with room for it do. */
+const inFrames: LinkReports = [
+  { is: 'frames', what: 'strength' },
+  { is: 'frames', what: 'quality' },
+];
+
 /** Servo rows of a receiver, one channel each. */
 export function servoRows(rows: readonly number[], rest: Partial<RawRcOut> = {}): RawEndpoint[] {
-  return rows.map((n) => ({ is: 'rc-out', id: `ch${n}`, pin: `ch${n}.1`, formats: ['pwm'], channels: 1, lossSignal: pwmLoss, ...rest }));
+  return rows.map((n) => ({
+    is: 'rc-out',
+    id: `ch${n}`,
+    pin: `ch${n}.1`,
+    formats: ['pwm'],
+    channels: 1,
+    lossSignal: pwmLoss,
+    tells: [],
+    ...rest,
+  }));
 }
 
-export function sbusTalker(pin: string, inverted?: boolean, id = 'SBUS', when?: When): RawEndpoint[] {
+/** The channel on which a receiver repeats its link quality, which somebody chooses. */
+export const qualityChannel: Part['settings'][number] = {
+  is: 'choice',
+  id: 'qualityChannel',
+  label: 'link quality on channel',
+  choices: [
+    { value: 0, label: 'none' },
+    { value: 8, label: '8' },
+    { value: 16, label: '16' },
+  ],
+  default: 0,
+  how: { is: 'menu', tool: 'page of the receiver over its own Wi-Fi', menu: '"Link", "Repeat on channel"' },
+};
+export const onQualityChannel: LinkReports = [{ is: 'channel', what: 'quality', channel: { fromSetting: 'qualityChannel' } }];
+
+/** Channels out on one wire, with a flag for a lost link. */
+export function sbusTalker(pin: string, inverted?: boolean, id = 'SBUS', when?: When, tells: LinkReports = []): RawEndpoint[] {
   const base = { ...(when === undefined ? {} : { when }), exclusive: 'rc' };
   return [
     {
@@ -118,6 +150,7 @@ export function sbusTalker(pin: string, inverted?: boolean, id = 'SBUS', when?: 
       formats: ['sbus'],
       channels: 16,
       lossSignal: [{ format: 'sbus', signal: 'flag' }],
+      tells: [...tells],
     },
     uart(id, { tx: pin }, [offer('sbus', 'talker', 100_000, [100_000], inverted)], { duplex: 'tx-only', ...base }),
   ];
@@ -135,6 +168,7 @@ export function crsfTalker(tx: string, rx: string, id: string, when?: When): Raw
       formats: ['crsf'],
       channels: 16,
       lossSignal: [{ format: 'crsf', signal: 'no-frames' }],
+      tells: [...inFrames],
     },
     uart(id, { tx, rx }, [offer('crsf', 'both', 420_000)], base),
   ];

@@ -14,6 +14,8 @@ import {
   sticksOnly,
   stickWays,
   fastWays,
+  onQualityChannel,
+  qualityChannel,
   takes,
   tryLoss,
 } from './receiverFacts.ts';
@@ -129,7 +131,7 @@ export const serialReceivers: readonly Part[] = [
       { from: 'rc', to: 'SBUS-RC', transform: 'bridge' },
     ],
     endpoints: [
-      ...sbusTalker('SBUS.1'),
+      ...sbusTalker('SBUS.1', undefined, 'SBUS', undefined, [{ is: 'output', what: 'strength', endpoint: 'RSSI' }]),
       { is: 'analog-out', id: 'RSSI', pin: 'RSSI.1', fullScaleV: 3.3, purpose: 'signal strength' },
       ...servoRows([1, 2, 3, 4, 5, 6]),
     ],
@@ -156,6 +158,7 @@ export const serialReceivers: readonly Part[] = [
         default: 'sbus',
         how: { is: 'button', button: 'FN while linked', seconds: 4, confirms: 'green flashes: one for SBUS, two for CRSF, three for PPM' },
       },
+      qualityChannel,
     ],
     radios: [pairRadio([2400, 2483.5], [17, -107], { id: 'rc', title: 'sticks', air: fastStickFrames, atMm: [0, 0, 20] }), secondAntenna],
     how: fastWays,
@@ -177,7 +180,7 @@ export const serialReceivers: readonly Part[] = [
       { from: 'rc', to: 'PPM', transform: 'bridge' },
     ],
     endpoints: [
-      ...sbusTalker('out.2', undefined, 'SBUS', { setting: 'output', in: ['sbus'] }),
+      ...sbusTalker('out.2', undefined, 'SBUS', { setting: 'output', in: ['sbus'] }, onQualityChannel),
       ...crsfTalker('out.2', 'out.3', 'CRSF', { setting: 'output', in: ['crsf'] }),
       {
         is: 'rc-out',
@@ -187,6 +190,7 @@ export const serialReceivers: readonly Part[] = [
         formats: ['ppm'],
         channels: 8,
         lossSignal: [{ format: 'ppm', signal: 'no-frames' }],
+        tells: [...onQualityChannel],
         exclusive: 'rc',
       },
     ],
@@ -223,6 +227,7 @@ export const serialReceivers: readonly Part[] = [
         formats: ['satellite'],
         channels: 12,
         lossSignal: [{ format: 'satellite', signal: 'no-frames' }],
+        tells: [],
         exclusive: 'rc',
       },
       uart('SAT', { tx: 'SAT.3' }, [offer('satellite-frames', 'talker', 115_200)], {

@@ -14,7 +14,7 @@ export function withoutFacts(part: Part): Part {
     endpoints: part.endpoints.map((endpoint) => {
       switch (endpoint.is) {
         case 'rc-out': {
-          const { lossSignal: _signal, ...plain } = endpoint;
+          const { lossSignal: _signal, tells: _tells, ...plain } = endpoint;
           return plain;
         }
         case 'uart': {

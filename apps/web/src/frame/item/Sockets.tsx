@@ -49,9 +49,7 @@ export function Sockets({ item, part }: { readonly item: Item; readonly part: Re
               >
                 Take away
               </button>
-              {open === id && (
-                <SocketForm key={JSON.stringify(socket)} part={part} first={socket} onSave={(next) => save(id, next, socket)} />
-              )}
+              {open === id && <SocketForm key={id} part={part} first={socket} onSave={(next, was) => save(id, next, was)} />}
             </li>
           );
         })}
@@ -70,12 +68,14 @@ export function Sockets({ item, part }: { readonly item: Item; readonly part: Re
 interface SocketFormProps {
   readonly part: ResolvedPart;
   readonly first: Socket | undefined;
-  readonly onSave: (socket: Socket) => void;
+  /** Told the new socket, and what stood there when the form was opened: a colleague may have changed it meanwhile. */
+  readonly onSave: (socket: Socket, was: Socket | null) => void;
 }
 
 /** What was typed stays as it is until it makes a socket. */
 function SocketForm({ part, first, onSave }: SocketFormProps) {
   const id = useId();
+  const [was] = useState(first ?? null);
   const endpoints = socketEndpoints(part);
   const [endpoint, setEndpoint] = useState(first?.endpoint ?? endpoints[0] ?? '');
   const [transport, setTransport] = useState<Socket['transport']>(first?.transport ?? 'udp');
@@ -88,7 +88,7 @@ function SocketForm({ part, first, onSave }: SocketFormProps) {
     const socket = socketFrom({ endpoint, transport, role, localPort, address, port });
     const wrong = typeof socket === 'string' ? socket : socketProblem(socket);
     setProblem(wrong);
-    if (wrong === undefined && typeof socket !== 'string') onSave(socket);
+    if (wrong === undefined && typeof socket !== 'string') onSave(socket, was);
   };
   return (
     <form

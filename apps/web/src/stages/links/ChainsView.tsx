@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { asId, chainsOf, chainWords, LINKS, type Chain, type Graph, type WishId } from '@wired-falcon/core';
+import { chainsOf, chainWords, LINKS, type Chain, type Graph } from '@wired-falcon/core';
 import { paths } from '../../addresses/paths.ts';
 import { useSelection } from '../../selection/SelectionContext.tsx';
 import { useGraph, useMake } from '../../session/SessionContext.tsx';
@@ -136,23 +136,18 @@ function ChainLine({ chain, graph, isOfSelected, isShown }: ChainLineProps) {
 }
 
 /** Leaves a link out that exists by itself, or drops one that a person wanted. */
-function Wanted({ chain: { key, isWish, state } }: { readonly chain: Chain }) {
+function Wanted({ chain: { key, wish, state } }: { readonly chain: Chain }) {
   const make = useMake();
   const isOff = state.is === 'off';
-  const [wish] = key.split('.').slice(1);
   return (
     <button
       type="button"
       className="no-print text-[12.5px] underline"
       onClick={() =>
-        make(
-          isWish
-            ? { kind: 'remove-wish', wish: asId<WishId>(wish ?? '') }
-            : { kind: 'set-link-flag', link: key, flag: 'off', on: !isOff, was: isOff },
-        )
+        make(wish !== undefined ? { kind: 'remove-wish', wish } : { kind: 'set-link-flag', link: key, flag: 'off', on: !isOff, was: isOff })
       }
     >
-      {isWish ? 'remove it' : isOff ? 'want it again' : 'leave it out'}
+      {wish !== undefined ? 'remove it' : isOff ? 'want it again' : 'leave it out'}
     </button>
   );
 }

@@ -11,12 +11,21 @@ export function HopMends({ hop }: { readonly hop: Hop }) {
   return (
     <MendsOf
       name={`What mends ${hopEndName(hop.a)} to ${hopEndName(b)}`}
-      isMeant={(finding) => finding.check !== STREAMS && isAbout(finding, hop.a) && isAbout(finding, b)}
+      isMeant={(finding) => isOfMedium(finding, hop) || (finding.check !== STREAMS && isAbout(finding, hop.a) && isAbout(finding, b))}
     />
   );
 }
 
 const STREAMS = 'link.bandwidth';
+
+/** The checks of wires that have no two ends: of a bus, of which a finding names all who share the mistake. */
+const OF_MEDIUM: Partial<Record<Hop['medium'], string>> = { i2c: 'wire.i2c', can: 'wire.can', analog: 'power.sense-scale' };
+
+function isOfMedium({ check, where }: JudgedFinding['finding'], { medium, a, b }: Hop): boolean {
+  const checks = OF_MEDIUM[medium];
+  const ends = [a, b].map((end) => end?.entry.item.id);
+  return checks !== undefined && check.startsWith(checks) && where.some((subject) => subject.is === 'item' && ends.includes(subject.item));
+}
 
 /** What makes the streams of a link fit. */
 export function BudgetMends({ chain: { key } }: { readonly chain: Chain }) {

@@ -1,11 +1,12 @@
-import { hopEndName, MEDIA, type Facet, type FacetSide, type Hop, type HopEnd } from '@wired-falcon/core';
+import { hopEndName, isByNature, MEDIA, type Facet, type FacetSide, type Hop, type HopEnd } from '@wired-falcon/core';
 import { useSelection } from '../../selection/SelectionContext.tsx';
 
 /** A hop as two facing halves: they meet where the ends agree, and are apart where they do not. */
 export function HopTiles({ hop }: { readonly hop: Hop }) {
   const { a, b, medium } = hop;
   const isApart = hop.facets.some(({ verdict }) => verdict === 'differ');
-  const facets = hop.facets.filter(isTold);
+  // What copper and clocks do by themselves is told only where it parts the ends.
+  const facets = hop.facets.filter((facet) => facet.verdict === 'differ' || !isByNature(facet));
   return (
     <li className="flex flex-col" data-hop={medium} data-agrees={!isApart}>
       <span className="text-[11.5px] text-ink2">{MEDIA[medium]}</span>
@@ -15,11 +16,6 @@ export function HopTiles({ hop }: { readonly hop: Hop }) {
       </span>
     </li>
   );
-}
-
-/** What the wire and the clocks do by themselves is told only where it parts the ends. */
-function isTold({ id, verdict }: Facet): boolean {
-  return verdict === 'differ' || (id !== 'polarity' && id !== 'clock' && id !== 'level');
 }
 
 interface HalfProps {

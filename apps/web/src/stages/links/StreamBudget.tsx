@@ -26,7 +26,7 @@ export function StreamBudget({ chain, graph }: { readonly chain: Chain; readonly
     <div className="mt-2 max-w-[720px] text-[12.5px]" data-budget>
       {budget.narrowest !== undefined && <Bar budget={budget} load={budget.narrowest} />}
       <BudgetMends chain={chain} />
-      {!chain.isWish && <Streams chain={chain} graph={graph} budget={budget} />}
+      {chain.wish === undefined && <Streams chain={chain} graph={graph} budget={budget} />}
     </div>
   );
 }

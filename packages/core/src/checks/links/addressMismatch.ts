@@ -1,3 +1,4 @@
+import { grouped } from '../../text/grouped.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { signalTitle } from '../../links/chains/hop.ts';
 import { hopsOf } from '../../links/chains/hopsOf.ts';
@@ -135,18 +136,16 @@ function oneOfThem(group: readonly SocketEnd[], all: readonly SocketEnd[]): Sayi
 /** Items of one network that have one address. */
 function sameAddress(graph: Graph): Saying[] {
   const networks = networksOf(graph, hopsOf(graph).carriers);
-  const groups = new Map<string, { readonly item: number; readonly endpoint: string; readonly prefix: number }[]>();
-  graph.items.forEach((entry, item) => {
-    for (const { address, endpoint, prefix } of addressesOf(entry, graph.design.parts.get(entry.item.part))) {
-      if (address === undefined) continue;
-      const key = `${networks[item] ?? item} ${address}`;
-      groups.set(key, [...(groups.get(key) ?? []), { item, endpoint, prefix }]);
-    }
-  });
-  return [...groups].flatMap(([key, group]): Saying[] => {
+  const all = graph.items.flatMap((entry, item) =>
+    addressesOf(entry, graph.design.parts.get(entry.item.part)).flatMap(({ address, endpoint, prefix }) =>
+      address === undefined ? [] : [{ item, endpoint, prefix, address }],
+    ),
+  );
+  const groups = grouped(all, ({ item, address }) => `${networks[item] ?? item} ${address}`);
+  return [...groups.values()].flatMap((group): Saying[] => {
+    const [{ address }] = group;
     const items = new Set(group.map(({ item }) => item));
     if (items.size < 2) return [];
-    const address = key.split(' ')[1] ?? '';
     const named = [...items].flatMap((item) => graph.items[item]?.item ?? []);
     return [
       {

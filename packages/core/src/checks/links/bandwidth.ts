@@ -72,7 +72,7 @@ function parameterEvidence({ parametersS }: StreamBudget): Evidence {
  * @param excess bytes a second that there are too many
  */
 function slower(graph: Graph, chain: Chain, streams: readonly PlannedStream[], excess: number): Remedy[] {
-  if (chain.isWish) return [];
+  if (chain.wish !== undefined) return [];
   const most = [...streams].sort((a, b) => b.bytesPerS - a.bytesPerS);
   const single = most
     .flatMap((stream): Remedy[] => {

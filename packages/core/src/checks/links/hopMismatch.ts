@@ -1,3 +1,4 @@
+import type { FacetId } from '../../links/chains/hop.ts';
 import { serialFacets } from '../../links/chains/serialFacets.ts';
 import { percent } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
@@ -5,8 +6,8 @@ import { endName, serialHops, type Hearing, type SerialEnd, type SerialHop } fro
 import { protocols } from '../../links/protocols.ts';
 import { isPortAlone, polarityOf } from '../../links/polarity.ts';
 import { protocolsDiffer, spokenAt } from '../../links/serialAgreement.ts';
-import { baudsAgree, BAUD_TOLERANCE, canTakeBaud, serialSetup } from '../../links/serialSetup.ts';
-import { fixedBaudAt, probesBaud } from '../../links/baudInForce.ts';
+import { BAUD_TOLERANCE, canTakeBaud, serialSetup } from '../../links/serialSetup.ts';
+import { baudAt, probesBaud } from '../../links/baudInForce.ts';
 import type { ProtocolId } from '../../model/protocolIds.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 import { inverterBetween, withoutInverter } from '../helpers/converterRemedies.ts';
@@ -20,12 +21,17 @@ export const baudMismatch: Check = {
   run: ({ graph }) => serialHops(graph).flatMap((hop) => baudsOf(graph, hop)),
 };
 
+/** True where the two ends differ in something that they have to agree on. */
+function isApart(graph: Graph, hop: SerialHop, facet: FacetId): boolean {
+  return serialFacets(graph, hop).some(({ id, verdict }) => id === facet && verdict === 'differ');
+}
+
 function baudsOf(graph: Graph, hop: SerialHop): Saying[] {
   const { a, b } = hop;
   const [atA, atB] = [serialSetup(a.entry.item, a.endpoint), serialSetup(b.entry.item, b.endpoint)];
-  const [baudA, baudB] = [fixedBaudAt(graph, a) ?? atA.baud, fixedBaudAt(graph, b) ?? atB.baud];
+  const [baudA, baudB] = [baudAt(graph, a), baudAt(graph, b)];
   if (probesBaud(hop) || baudA === undefined || baudB === undefined) return [];
-  if (baudsAgree(baudA, baudB)) return clocksApart(graph, hop);
+  if (!isApart(graph, hop, 'baud')) return clocksApart(graph, hop);
   // With another protocol the baud will be another one too: one thing after the other.
   if (protocolsDiffer(a, b)) return [];
   const setTo = (end: SerialEnd, protocol: typeof atA.protocol, baud: number): Remedy[] =>
@@ -78,8 +84,9 @@ export const protocolMismatch: Check = {
   run: ({ graph }) => serialHops(graph).flatMap((hop) => protocolsOf(graph, hop)),
 };
 
-function protocolsOf(graph: Graph, { a, b }: SerialHop): Saying[] {
-  if (!protocolsDiffer(a, b)) return [];
+function protocolsOf(graph: Graph, hop: SerialHop): Saying[] {
+  const { a, b } = hop;
+  if (!isApart(graph, hop, 'protocol')) return [];
   const [inA, inB] = [spokenAt(a), spokenAt(b)];
   const [atA, atB] = [serialSetup(a.entry.item, a.endpoint).protocol, serialSetup(b.entry.item, b.endpoint).protocol];
   const [said, speaks] = [titles(atA === undefined ? inA : [atA]), titles(atB === undefined ? inB : [atB])];
@@ -117,12 +124,11 @@ export const frameMismatch: Check = {
   run: ({ graph }) => serialHops(graph).flatMap((hop) => [...framesOf(graph, hop), ...flowsOf(graph, hop)]),
 };
 
-function framesOf(graph: Graph, { a, b }: SerialHop): Saying[] {
+function framesOf(graph: Graph, hop: SerialHop): Saying[] {
+  const { a, b } = hop;
   const [atA, atB] = [serialSetup(a.entry.item, a.endpoint), serialSetup(b.entry.item, b.endpoint)];
-  const isOneTransparent = atA.protocol === 'transparent' || atB.protocol === 'transparent';
   const [frameA, frameB] = [atA.frame, atB.frame];
-  if (frameA === undefined || frameB === undefined || frameA === frameB) return [];
-  if (atA.protocol !== atB.protocol && !isOneTransparent) return [];
+  if (frameA === undefined || frameB === undefined || !isApart(graph, hop, 'frame')) return [];
   return [
     {
       severity: 'mend',

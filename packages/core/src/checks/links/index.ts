@@ -8,6 +8,7 @@ import { duplicateRole } from './duplicateRole.ts';
 import { baudMismatch, frameMismatch, inversionMismatch, protocolMismatch } from './hopMismatch.ts';
 import { notBegun } from './notBegun.ts';
 import { portNames } from './portNames.ts';
+import { wrongReading } from './wrongReading.ts';
 import { rcFormat } from './rcFormat.ts';
 import { portUnsuitable } from './portUnsuitable.ts';
 import { twoMasters } from './twoMasters.ts';
@@ -21,6 +22,7 @@ export const linkChecks: readonly Check[] = [
   frameMismatch,
   consoleInTheWay,
   rcFormat,
+  wrongReading,
   duplicateRole,
   airMismatch,
   addressMismatch,

@@ -14,7 +14,7 @@ export const notBegun: Check = {
   title: 'Links that lead nowhere yet',
   leftToPeople: 'the ports are planned together, by a person or the planner',
   run: ({ graph }) => {
-    const open = chainsOf(graph).filter(({ kind, state, isWish }) => state.is === 'not-joined' && (kind.isNeeded || isWish));
+    const open = chainsOf(graph).filter(({ kind, state, wish }) => state.is === 'not-joined' && (kind.isNeeded || wish !== undefined));
     if (open.length === 0) return [];
     const names = open.slice(0, NAMED).map((chain) => chainName(graph, chain));
     const others = open.length - names.length;

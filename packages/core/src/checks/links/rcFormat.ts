@@ -1,6 +1,7 @@
 import type { Graph } from '../../graph/graph.ts';
-import { hopEndName, portOfSignal, type Hop, type HopEnd } from '../../links/chains/hop.ts';
+import { hopEndName, portOfSignal, type Facet, type FacetId, type Hop, type HopEnd } from '../../links/chains/hop.ts';
 import { hopsOf } from '../../links/chains/hopsOf.ts';
+import { LINK_REPORTS } from '../../model/endpoint.ts';
 import type { Edit } from '../../edits/registry.ts';
 import { graphAfter } from '../helpers/tryEdit.ts';
 import { portUnsuitable } from './portUnsuitable.ts';
@@ -11,29 +12,49 @@ export const rcFormat: Check = {
   id: 'rc.format-unsupported',
   stage: 'links',
   title: 'RC format not read',
-  run: ({ graph }) => unreadHops(graph).map((hop) => sayingFor(graph, hop)),
+  run: ({ graph }) => unreadHops(graph).map((unread) => sayingFor(graph, unread)),
 };
 
-function unreadHops(graph: Graph): readonly Hop[] {
-  return hopsOf(graph).hops.filter(({ facets }) => facets.some(({ id, verdict }) => id === 'format' && verdict === 'differ'));
+/** What of an RC wire parts its ends so that channels, or how well they are heard, do not arrive. */
+const ASTRAY: readonly FacetId[] = ['format', 'channels', ...LINK_REPORTS];
+
+interface Unread {
+  readonly hop: Hop;
+  readonly facet: Facet;
 }
 
-function sayingFor(graph: Graph, hop: Hop): Saying {
+function unreadHops(graph: Graph): readonly Unread[] {
+  return hopsOf(graph).hops.flatMap((hop) =>
+    hop.facets.filter(({ id, verdict }) => ASTRAY.includes(id) && verdict === 'differ').map((facet): Unread => ({ hop, facet })),
+  );
+}
+
+function sayingFor(graph: Graph, { hop, facet }: Unread): Saying {
   const { a, b } = hop;
-  const facet = hop.facets.find(({ id }) => id === 'format');
-  const [sends, reads] = [facet?.a.value ?? '?', facet?.b.value ?? '?'];
+  const [sends, reads] = [facet.a.value ?? '?', facet.b.value ?? '?'];
   const to = b === undefined ? '?' : hopEndName(b);
-  return {
+  const shared = {
     severity: 'mend',
     where: b === undefined ? [subjectOf(a)] : [subjectOf(a), subjectOf(b)],
-    what: `${to} does not read ${sends}, which ${hopEndName(a)} sends.`,
     evidence: [
       { label: hopEndName(a), value: sends },
       { label: to, value: reads },
     ],
-    why: 'The controller hears nothing, or takes noise for channels. Take another output of the receiver, another input, or an encoder in between.',
-    discriminator: `${a.signal.id} ${b?.signal.id ?? ''}`,
     remedies: () => otherFormats(graph, a),
+  } as const;
+  if (facet.id === 'format') {
+    return {
+      ...shared,
+      what: `${to} does not read ${sends}, which ${hopEndName(a)} sends.`,
+      why: 'The controller hears nothing, or takes noise for channels. Take another output of the receiver, another input, or an encoder in between.',
+      discriminator: `${a.signal.id} ${b?.signal.id ?? ''}`,
+    };
+  }
+  return {
+    ...shared,
+    what: `${hopEndName(a)} sends more than arrives at ${to}: ${sends}, and ${reads}.`,
+    why: 'What is beyond the last channel that arrives is lost without a word.',
+    discriminator: `${facet.id} ${a.signal.id} ${b?.signal.id ?? ''}`,
   };
 }
 
@@ -53,7 +74,7 @@ function otherFormats(graph: Graph, { entry: { item } }: HopEnd): readonly Remed
           const after = item.settings[spec.id] === value ? undefined : graphAfter(graph, edit);
           const isMended =
             after !== undefined &&
-            unreadHops(after).every(({ a }) => a.entry.item.id !== item.id) &&
+            unreadHops(after).every(({ hop }) => hop.a.entry.item.id !== item.id) &&
             portUnsuitable.run({ graph: after }).length <= portUnsuitable.run({ graph }).length;
           return isMended
             ? [{ label: `Set ${item.ref} to ${label}`, sentence: `Set the ${spec.label} of ${item.ref} to ${label}.`, edit }]

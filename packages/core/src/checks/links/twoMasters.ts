@@ -1,3 +1,4 @@
+import { grouped } from '../../text/grouped.ts';
 import { programsAt, type JoinedProgram } from '../../links/programs.ts';
 import { listed } from '../../text/lists.ts';
 import type { Check, Remedy, Saying, Subject } from '../finding.ts';
@@ -20,12 +21,7 @@ const subjects = (programs: readonly JoinedProgram[]): Subject[] =>
   [...new Set(programs.map(({ entry }) => entry.item.id))].map((item) => ({ is: 'item', item }));
 
 function sameId(programs: readonly JoinedProgram[]): Saying[] {
-  const groups = new Map<string, JoinedProgram[]>();
-  for (const one of programs) {
-    const key = `${one.system}/${one.component}`;
-    groups.set(key, [...(groups.get(key) ?? []), one]);
-  }
-  return [...groups].flatMap(([id, group]): Saying[] => {
+  return [...grouped(programs, ({ system, component }) => `${system}/${component}`)].flatMap(([id, group]): Saying[] => {
     if (group.length < 2) return [];
     const commanding = group.filter(({ commands }) => commands);
     return [

@@ -2,6 +2,7 @@ import { isClearlyMore } from '../../power/report/clearlyMore.ts';
 import { current, currentAgainst, percent, quantity, stated } from '../../text/numbers.ts';
 import { counterpartsOf } from '../../graph/counterparts.ts';
 import type { Graph } from '../../graph/graph.ts';
+import { runsOutOfScale } from '../../links/analogReadings.ts';
 import type { ResolvedPart } from '../../model/part.ts';
 import { senseReadings } from '../../power/report/senseReadings.ts';
 import type { Check, Saying } from '../finding.ts';
@@ -130,7 +131,7 @@ function signalScale(graph: Graph): Saying[] {
       if (endpoint.is !== 'analog-out') return [];
       return counterpartsOf(graph, ix, endpoint).flatMap(({ item: other, endpoint: input }): Saying[] => {
         const reader = graph.items[other]?.item;
-        if (input.is !== 'analog-sense' || reader === undefined || endpoint.fullScaleV <= input.fullScaleV * 1.001) return [];
+        if (input.is !== 'analog-sense' || reader === undefined || !runsOutOfScale(endpoint, input)) return [];
         return [
           {
             severity: 'mend',

@@ -1,16 +1,13 @@
+import { grouped } from '../../text/grouped.ts';
 import { stated } from '../../text/numbers.ts';
 import { circuitNode, groupOf, type Graph } from '../../graph/graph.ts';
-import type { Endpoint } from '../../model/part.ts';
-import { busesOf, knownMm, memberSubjects, namesOf, type Bus, type BusLeg, type BusMember } from '../helpers/busOf.ts';
+import { knownMm, namesOf, type Bus, type BusLeg } from '../../links/buses/busOf.ts';
+import { canBuses, isTerminated, staticNode, terminationOf, type CanEndpoint, type CanMember } from '../../links/buses/canBuses.ts';
+import { memberSubjects } from '../helpers/memberSubjects.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 import { runsOf } from '../../harness/runs.ts';
 import { repinByMeaning } from '../helpers/legRemedies.ts';
 
-type Can = Extract<Endpoint, { is: 'can' }>;
-type Member = BusMember<Can>;
-
-/** A bus of up to this length works with one termination. */
-const SHORT_MM = 2000;
 /** A branch of up to this length does no harm at 1 Mbit/s. */
 const STUB_MM = 300;
 
@@ -20,30 +17,19 @@ export const canBus: Check = {
   stage: 'wiring',
   title: 'CAN bus',
   run: ({ graph }) => [
-    ...busesOf<Can>(graph, (endpoint) => (endpoint.is === 'can' ? { endpoint, pin: endpoint.high } : undefined)).flatMap((bus) => [
-      ...terminations(bus),
-      ...nodeIds(bus),
-      ...branches(graph, bus),
-    ]),
+    ...canBuses(graph).flatMap((bus) => [...terminations(bus), ...nodeIds(bus), ...branches(graph, bus)]),
     ...exchanged(graph),
   ],
 };
 
-/** True when the 120 ohm of a member are on the bus: as set, or as delivered. */
-function isTerminated({ entry, endpoint }: Member): boolean {
-  const set = entry.item.settings[`${endpoint.id}.terminated`];
-  return endpoint.switchable === true && typeof set === 'boolean' ? set : endpoint.terminated;
-}
-
-function terminations(bus: Bus<Can>): Saying[] {
-  const on = bus.members.filter(isTerminated);
-  const isShort = bus.knownLengthMm <= SHORT_MM;
-  if (on.length === 2 || bus.members.length < 2) return [];
+function terminations(bus: Bus<CanEndpoint>): Saying[] {
+  const { on, is } = terminationOf(bus);
+  if (is === 'right') return [];
   const names = namesOf(bus.members);
   const count = on.length === 0 ? 'no termination' : on.length === 1 ? 'one termination' : `${on.length} terminations`;
   return [
     {
-      severity: on.length === 1 && isShort ? 'note' : 'mend',
+      severity: is === 'works' ? 'note' : 'mend',
       where: memberSubjects(bus.members),
       what: `The CAN bus of ${names} has ${count}${on.length === 0 ? '' : ` (${namesOf(on)})`}.`,
       evidence: [
@@ -66,7 +52,7 @@ function terminations(bus: Bus<Can>): Saying[] {
   ];
 }
 
-function switchOne(members: readonly Member[], value: boolean): Remedy[] {
+function switchOne(members: readonly CanMember[], value: boolean): Remedy[] {
   return members
     .filter(({ endpoint }) => endpoint.switchable === true)
     .slice(0, 2)
@@ -81,40 +67,32 @@ function switchOne(members: readonly Member[], value: boolean): Remedy[] {
     });
 }
 
-function staticNode({ entry, endpoint }: Member): number {
-  const set = entry.item.settings[`${endpoint.id}.node`];
-  return typeof set === 'number' ? set : 0;
+function nodeIds(bus: Bus<CanEndpoint>): Saying[] {
+  const byNode = grouped(bus.members, staticNode);
+  const free = Array.from({ length: 127 }, (_, i) => i + 1).find((node) => !byNode.has(node));
+  return [...byNode].flatMap(([node, same]) => (node === undefined || same.length < 2 ? [] : [sameNode(node, same, free)]));
 }
 
-function nodeIds(bus: Bus<Can>): Saying[] {
-  const byNode = new Map<number, Member[]>();
-  for (const member of bus.members) {
-    const node = staticNode(member);
-    if (node !== 0) byNode.set(node, [...(byNode.get(node) ?? []), member]);
-  }
-  const taken = new Set(byNode.keys());
-  const free = Array.from({ length: 127 }, (_, i) => i + 1).find((node) => !taken.has(node));
-  return [...byNode]
-    .filter(([, same]) => same.length > 1)
-    .map(([node, same]) => ({
-      severity: 'mend' as const,
-      where: memberSubjects(same),
-      what: `${namesOf(same)} have the same CAN node id ${node}.`,
-      evidence: same.map(({ entry, endpoint }) => ({ label: `${entry.item.ref} ${endpoint.id}`, value: `node ${node}` })),
-      why: 'Their messages are taken for each other, and one of them is ignored.',
-      discriminator: `node ${node}`,
-      remedies: () =>
-        same.slice(1).flatMap(({ entry: { item }, endpoint }): Remedy[] => {
-          const setting = `${endpoint.id}.node`;
-          if (free === undefined || same.length > 2) return [];
-          const edit = { kind: 'set-item-setting' as const, item: item.id, setting, value: free, was: item.settings[setting] ?? null };
-          return [{ label: `Give ${item.ref} node ${free}`, sentence: `Give ${item.ref} the CAN node id ${free}.`, edit }];
-        }),
-    }));
+function sameNode(node: number, same: readonly CanMember[], free: number | undefined): Saying {
+  return {
+    severity: 'mend',
+    where: memberSubjects(same),
+    what: `${namesOf(same)} have the same CAN node id ${node}.`,
+    evidence: same.map(({ entry, endpoint }) => ({ label: `${entry.item.ref} ${endpoint.id}`, value: `node ${node}` })),
+    why: 'Their messages are taken for each other, and one of them is ignored.',
+    discriminator: `node ${node}`,
+    remedies: () =>
+      same.slice(1).flatMap(({ entry: { item }, endpoint }): Remedy[] => {
+        const setting = `${endpoint.id}.node`;
+        if (free === undefined || same.length > 2) return [];
+        const edit = { kind: 'set-item-setting' as const, item: item.id, setting, value: free, was: item.settings[setting] ?? null };
+        return [{ label: `Give ${item.ref} node ${free}`, sentence: `Give ${item.ref} the CAN node id ${free}.`, edit }];
+      }),
+  };
 }
 
 /** Branches to members that are not at an end, on a bus of three or more. */
-function branches(graph: Graph, bus: Bus<Can>): Saying[] {
+function branches(graph: Graph, bus: Bus<CanEndpoint>): Saying[] {
   if (bus.members.length < 3) return [];
   const long = bus.members
     .filter((member) => !isTerminated(member))
@@ -141,7 +119,7 @@ function branches(graph: Graph, bus: Bus<Can>): Saying[] {
   ];
 }
 
-function endsAt({ cable, leg }: BusLeg, item: Member['entry']['item']['id']): boolean {
+function endsAt({ cable, leg }: BusLeg, item: CanMember['entry']['item']['id']): boolean {
   return [leg.a, leg.b].some((id) => {
     const node = cable.nodes[id];
     return node?.is === 'end' && node.at.is === 'port' && node.at.item === item;
@@ -175,7 +153,7 @@ function exchanged(graph: Graph): Saying[] {
 }
 
 /** Exchanges the two wires back at one end of the leg between them. */
-function uncross(graph: Graph, a: Member['entry']['item']['id'], b: Member['entry']['item']['id']): Remedy[] {
+function uncross(graph: Graph, a: CanMember['entry']['item']['id'], b: CanMember['entry']['item']['id']): Remedy[] {
   const run = runsOf(graph).find((one) => [one.a.itemId, one.b.itemId].every((id) => id === a || id === b));
   const remedy = run === undefined ? undefined : repinByMeaning(graph, run);
   return remedy === undefined ? [] : [remedy];

@@ -1,28 +1,9 @@
-import { quantity, stated } from '../../text/numbers.ts';
-import type { Graph } from '../../graph/graph.ts';
-import type { Endpoint } from '../../model/part.ts';
+import { grouped } from '../../text/grouped.ts';
+import { namesOf, type Bus, type BusMember } from '../../links/buses/busOf.ts';
+import { addressOf, i2cBuses, i2cFigures, isI2cDevice, RISE_NS, type I2cDevice, type I2cEndpoint } from '../../links/buses/i2cBuses.ts';
 import { hexAddress } from '../../model/settingsOf.ts';
-import { busesOf, memberSubjects, namesOf, type Bus, type BusMember } from '../helpers/busOf.ts';
+import { memberSubjects } from '../helpers/memberSubjects.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
-
-type Member = Extract<Endpoint, { is: 'i2c-host' | 'i2c-device' }>;
-type Device = Extract<Endpoint, { is: 'i2c-device' }>;
-
-function i2cBuses(graph: Graph): Bus<Member>[] {
-  return busesOf<Member>(graph, (endpoint) =>
-    endpoint.is === 'i2c-host' || endpoint.is === 'i2c-device' ? { endpoint, pin: endpoint.sda } : undefined,
-  );
-}
-
-function isDevice(member: BusMember<Member>): member is BusMember<Device> {
-  return member.endpoint.is === 'i2c-device';
-}
-
-/** The address that a device has: as set, or as delivered. */
-export function addressOf({ entry, endpoint }: BusMember<Device>): number {
-  const set = entry.item.settings[`${endpoint.id}.address`];
-  return typeof set === 'number' && endpoint.addresses.includes(set) ? set : (endpoint.addresses[0] ?? 0);
-}
 
 /** Two devices on one bus with one address. */
 export const i2cAddress: Check = {
@@ -31,14 +12,14 @@ export const i2cAddress: Check = {
   title: 'I2C addresses',
   run: ({ graph }) =>
     i2cBuses(graph).flatMap(({ members }) => {
-      const devices = members.filter(isDevice);
-      const byAddress = new Map<number, BusMember<Device>[]>();
-      for (const device of devices) byAddress.set(addressOf(device), [...(byAddress.get(addressOf(device)) ?? []), device]);
-      return [...byAddress].filter(([, same]) => same.length > 1).map(([address, same]) => sameAddress(address, same, devices));
+      const devices = members.filter(isI2cDevice);
+      return [...grouped(devices, addressOf)]
+        .filter(([, same]) => same.length > 1)
+        .map(([address, same]) => sameAddress(address, same, devices));
     }),
 };
 
-function sameAddress(address: number, same: readonly BusMember<Device>[], all: readonly BusMember<Device>[]): Saying {
+function sameAddress(address: number, same: readonly BusMember<I2cDevice>[], all: readonly BusMember<I2cDevice>[]): Saying {
   const taken = new Set(all.map(addressOf));
   return {
     severity: 'mend',
@@ -55,7 +36,7 @@ function sameAddress(address: number, same: readonly BusMember<Device>[], all: r
   };
 }
 
-function readdress({ entry, endpoint }: BusMember<Device>, taken: ReadonlySet<number>): Remedy[] {
+function readdress({ entry, endpoint }: BusMember<I2cDevice>, taken: ReadonlySet<number>): Remedy[] {
   const free = endpoint.addresses.find((address) => !taken.has(address));
   if (free === undefined) return [];
   const setting = `${endpoint.id}.address`;
@@ -69,15 +50,7 @@ function readdress({ entry, endpoint }: BusMember<Device>, taken: ReadonlySet<nu
   ];
 }
 
-/** I2C specification: an output sinks 3 mA at 0.4 V; the bus carries at most 400 pF; rise time at 100 and 400 kHz. */
-const SINK_A = 0.003;
-const LOW_V = 0.4;
-const MOST_PF = 400;
-const RISE_NS = { 100: 1000, 400: 300 } as const;
-/** Wire of a harness against its neighbours. */
-const PF_PER_M = 100;
-/** From 0.3 to 0.7 of the supply on an RC curve: ln(0.7 / 0.3). */
-const RISE_FACTOR = Math.log(0.7 / 0.3);
+/** From this share of a limit on there is a note. */
 const NOTE_SHARE = 0.8;
 
 /** Pull-ups, capacitance and rise time of a bus. */
@@ -85,51 +58,25 @@ export const i2cBus: Check = {
   id: 'wire.i2c-bus',
   stage: 'wiring',
   title: 'I2C bus',
-  run: ({ graph }) => i2cBuses(graph).flatMap((bus) => (bus.members.some((member) => !isDevice(member)) ? judgeBus(bus) : [])),
+  run: ({ graph }) => i2cBuses(graph).flatMap((bus) => (bus.members.some((member) => !isI2cDevice(member)) ? judgeBus(bus) : [])),
 };
 
-function judgeBus(bus: Bus<Member>): Saying[] {
+function judgeBus(bus: Bus<I2cEndpoint>): Saying[] {
   const { members } = bus;
   const name = namesOf(members);
   const shared = { where: memberSubjects(members), discriminator: 'bus' };
-  const conductance = members.reduce((sum, { endpoint }) => sum + (endpoint.pullUpOhm === undefined ? 0 : 1 / endpoint.pullUpOhm), 0);
-  if (conductance === 0) {
+  const { figures, clock, riseNs } = i2cFigures(bus);
+  if (figures.length === 0) {
     return [
       {
         ...shared,
         severity: 'mend',
         what: `The I2C bus of ${name} has no pull-up.`,
         evidence: [{ label: 'pull-ups', value: 'none', limit: 'one pair at least' }],
-        why: 'Nothing brings the wires high: the bus stands still.',
+        why: 'Nothing brings the wires high, and nothing is heard on the bus.',
       },
     ];
   }
-  const ohm = 1 / conductance;
-  const leastOhm = (busVolts(members) - LOW_V) / SINK_A;
-  const picofarad = members.reduce((sum, { endpoint }) => sum + endpoint.capacitancePf, 0) + (bus.knownLengthMm / 1000) * PF_PER_M;
-  const riseNs = RISE_FACTOR * ohm * picofarad * 1e-3;
-  const clock = clockOf(members);
-  const rise = {
-    share: riseNs / RISE_NS[clock],
-    label: `rise time at ${stated(clock, 'kHz')}`,
-    value: quantity(riseNs, 'ns'),
-    limit: `${stated(RISE_NS[clock], 'ns')} at most`,
-  };
-  const figures = [
-    {
-      share: leastOhm / ohm,
-      label: 'pull-ups in parallel',
-      value: quantity(ohm, 'ohm'),
-      limit: `${quantity(leastOhm, 'ohm')} at least`,
-    },
-    {
-      share: picofarad / MOST_PF,
-      label: 'capacitance with typed lengths',
-      value: quantity(picofarad, 'pF'),
-      limit: `${stated(MOST_PF, 'pF')} at most`,
-    },
-    rise,
-  ];
   const worst = Math.max(...figures.map(({ share }) => share));
   if (worst <= NOTE_SHARE) return [];
   const bad = figures.filter(({ share }) => share > (worst > 1 ? 1 : NOTE_SHARE));
@@ -139,7 +86,7 @@ function judgeBus(bus: Bus<Member>): Saying[] {
       severity: worst > 1 ? 'mend' : 'note',
       what: `The I2C bus of ${name} is ${worst > 1 ? 'beyond' : 'near'} its limits: ${bad.map(({ label }) => label).join(', ')}.`,
       evidence: bad.map(({ label, value, limit }) => ({ label, value, limit })),
-      remedies: () => (bad.every((one) => one === rise) && clock === 400 && riseNs <= RISE_NS[100] ? slowDown(members) : []),
+      remedies: () => (bad.every(({ id }) => id === 'rise') && clock === 400 && riseNs <= RISE_NS[100] ? slowDown(members) : []),
       why:
         worst > 1
           ? 'Devices drop off the bus, at first now and then.'
@@ -148,7 +95,7 @@ function judgeBus(bus: Bus<Member>): Saying[] {
   ];
 }
 
-function slowDown(members: readonly BusMember<Member>[]): Remedy[] {
+function slowDown(members: readonly BusMember<I2cEndpoint>[]): Remedy[] {
   const host = members.find((member) => member.endpoint.is === 'i2c-host');
   if (host === undefined) return [];
   const { item } = host.entry;
@@ -160,20 +107,4 @@ function slowDown(members: readonly BusMember<Member>[]): Remedy[] {
       edit: { kind: 'set-item-setting', item: item.id, setting, value: 100, was: item.settings[setting] ?? null },
     },
   ];
-}
-
-/** The highest level that pull-ups bring the bus to. */
-function busVolts(members: readonly BusMember<Member>[]): number {
-  const levels = members.flatMap(({ entry, endpoint }) => {
-    if (endpoint.pullUpOhm === undefined) return [];
-    const dot = endpoint.sda.lastIndexOf('.');
-    const port = entry.part?.ports.find((candidate) => candidate.id === endpoint.sda.slice(0, dot));
-    return port?.pins.find((pin) => pin.n === Number(endpoint.sda.slice(dot + 1)))?.logic?.highV ?? [];
-  });
-  return Math.max(3.3, ...levels);
-}
-
-function clockOf(members: readonly BusMember<Member>[]): 100 | 400 {
-  const host = members.find((member) => member.endpoint.is === 'i2c-host');
-  return host?.entry.item.settings[`${host.endpoint.id}.clock`] === 100 ? 100 : 400;
 }

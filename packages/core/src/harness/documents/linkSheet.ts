@@ -1,7 +1,7 @@
 import type { Graph } from '../../graph/graph.ts';
 import { chainsOf } from '../../links/chains/chainsOf.ts';
 import { chainName, chainWords } from '../../links/chains/chainWords.ts';
-import { hopEndName, MEDIA, portOfSignal, type Facet, type Hop, type HopEnd } from '../../links/chains/hop.ts';
+import { hopEndName, isByNature, MEDIA, portOfSignal, type Facet, type Hop, type HopEnd } from '../../links/chains/hop.ts';
 import { howText } from '../../model/how.ts';
 import { settingInForce } from '../../model/settingInForce.ts';
 import { listed } from '../../text/lists.ts';
@@ -66,10 +66,10 @@ function deviceOf(graph: Graph, { entry: { item }, signal }: HopEnd): string[] {
   return device === undefined ? [] : [String(device)];
 }
 
-/** What is set at an end. What the clock makes of it is not set. */
+/** What is set at an end. */
 function valueOf(facet: Facet, side: 'a' | 'b'): string[] {
   const { value } = facet[side];
-  return value === undefined || facet.id === 'clock' || facet.id === 'polarity' || facet.id === 'level' ? [] : [value];
+  return value === undefined || isByNature(facet) ? [] : [value];
 }
 
 /** How the settings of an end are set on its part, each way once. */

@@ -1,5 +1,6 @@
 import type { Graph, GraphItem } from '../../graph/graph.ts';
 import { isJoined } from '../../graph/matesAt.ts';
+import type { WishId } from '../../model/ids.ts';
 import type { PartKind } from '../../model/partKinds.ts';
 import { linkKey, type Wish } from '../../model/linkWords.ts';
 import { byNatural } from '../../model/naturalOrder.ts';
@@ -30,8 +31,8 @@ export interface Chain {
   readonly kind: LinkKind;
   /** Index of the item that the link begins at. */
   readonly item: number;
-  /** True for a link that a person wants beyond those that exist by themselves. */
-  readonly isWish: boolean;
+  /** The wish that it fulfils, for a link that a person wants beyond those that exist by themselves. */
+  readonly wish: WishId | undefined;
   /** From the far end in the air to the controller, of a picture from the camera to the far end; each hop is turned so that `a` comes first on the way. */
   readonly hops: readonly Hop[];
   readonly state: ChainState;
@@ -59,7 +60,7 @@ function chainOf(graph: Graph, map: HopMap, kind: LinkKind, goals: readonly numb
   if (part === undefined || entry.item.where !== 'aircraft' || !goals.some((goal) => goal !== item)) return [];
   const starts = kind.starts(part).map((endpoint): HopEnd => ({ item, entry, signal: { is: 'endpoint', id: endpoint.id, endpoint } }));
   if (starts.length === 0) return [];
-  const shared = { key: linkKey(kind.id, entry.item.id), kind, item, isWish: false };
+  const shared = { key: linkKey(kind.id, entry.item.id), kind, item, wish: undefined };
   if (graph.design.aircraft.links[shared.key]?.off === true) return [{ ...shared, hops: [], state: { is: 'off' } }];
   const way = wayInAircraft(map, kind, starts, item);
   if (way === undefined) return [{ ...shared, hops: [], state: { is: 'not-joined', begun: isJoined(graph, item) } }];
@@ -106,7 +107,7 @@ function wishedChain(graph: Graph, map: HopMap, wish: Wish): Chain[] {
     signals.map((signal) => ({ item, entry, signal })),
     { isGoal: (end) => end.item === goal, media: () => true, notBackTo: item },
   );
-  const shared = { key: `wish.${wish.id}`, kind, item, isWish: true };
+  const shared = { key: `wish.${wish.id}`, kind, item, wish: wish.id };
   if (way === undefined) return [{ ...shared, hops: [], state: { is: 'not-joined', begun: isJoined(graph, item) } }];
   const hops = withCarriers(map, way.hops);
   return [{ ...shared, hops, state: stateOf(hops, undefined) }];

@@ -1,7 +1,8 @@
 import type { Graph } from '../../graph/graph.ts';
 import type { Endpoint } from '../../model/part.ts';
 import { endKey, type Facet, type Hop, type HopEnd, type Medium } from './hop.ts';
-import { rcFormatFacet } from './rcFacets.ts';
+import { analogFacets, canFacets, i2cFacets } from './busFacets.ts';
+import { rcFacets } from './rcFacets.ts';
 import { fixedSide } from './sides.ts';
 import { sharedCopper, type PinnedEnd } from './sharedCopper.ts';
 
@@ -10,7 +11,7 @@ interface CopperRule {
   readonly medium: Medium;
   /** True where the first talks to the second by such a hop; told whether its pin is that of a serial port too, whose hop it is then. */
   readonly joins: (from: Endpoint, to: Endpoint, pins: readonly [string, string], isAlsoSerial: boolean) => boolean;
-  readonly facets: (from: Endpoint, to: Endpoint) => readonly Facet[];
+  readonly facets: (graph: Graph, from: PinnedEnd, to: PinnedEnd) => readonly Facet[];
 }
 
 /** One entry a medium. Serial wires have their own rules, since parts are looked through. */
@@ -19,25 +20,34 @@ const RULES: readonly CopperRule[] = [
     medium: 'rc',
     joins: (from, to, [, pin], isAlsoSerial) =>
       from.is === 'rc-out' && (to.is === 'rc-in' || (to.is === 'uart' && to.rx === pin && !isAlsoSerial)),
-    facets: (from, to) => rcFormatFacet(from, to),
+    facets: rcFacets,
   },
   {
     medium: 'i2c',
     joins: (from, to, pins) => from.is === 'i2c-device' && to.is === 'i2c-host' && from.sda === pins[0] && to.sda === pins[1],
-    facets: () => [],
+    facets: (graph, from, to) => i2cFacets(graph, from.end, to.end),
   },
   {
     medium: 'can',
     joins: (from, to, pins) => from.is === 'can' && to.is === 'can' && from.high === pins[0] && to.high === pins[1],
-    facets: () => [],
+    facets: (graph, from, to) => canFacets(graph, from.end, to.end),
   },
-  { medium: 'analog', joins: (from, to) => from.is === 'analog-out' && to.is === 'analog-sense', facets: () => [] },
+  {
+    medium: 'analog',
+    joins: (from, to) => from.is === 'analog-out' && to.is === 'analog-sense',
+    facets: (_, from, to) => analogFacets(from.end, to.end),
+  },
   {
     medium: 'video',
     joins: (from, to) => from.is === 'video-out' && to.is === 'video-in',
-    facets: (from, to) => (from.is === 'video-out' && to.is === 'video-in' ? [standardFacet(from.standards, to.standards)] : []),
+    facets: (_, { endpoint: from }, { endpoint: to }) =>
+      from.is === 'video-out' && to.is === 'video-in' ? [standardFacet(from.standards, to.standards)] : [],
   },
-  { medium: 'usb', joins: (from, to) => from.is === 'usb' && to.is === 'usb', facets: (from, to) => usbFacet(from, to) },
+  {
+    medium: 'usb',
+    joins: (from, to) => from.is === 'usb' && to.is === 'usb',
+    facets: (_, from, to) => usbFacet(from.endpoint, to.endpoint),
+  },
   { medium: 'network', joins: (from, to) => from.is === 'network' && to.is === 'network', facets: () => [] },
 ];
 
@@ -64,12 +74,12 @@ export function copperHops(graph: Graph): readonly Hop[] {
   const hops = new Map<string, Hop>();
   for (const sharing of sharedCopper(graph).values()) {
     if (sharing.length < 2) continue;
-    for (const from of sharing) for (const to of sharing) addHop(hops, from, to);
+    for (const from of sharing) for (const to of sharing) addHop(graph, hops, from, to);
   }
   return [...hops.values()];
 }
 
-function addHop(hops: Map<string, Hop>, from: PinnedEnd, to: PinnedEnd): void {
+function addHop(graph: Graph, hops: Map<string, Hop>, from: PinnedEnd, to: PinnedEnd): void {
   if (from.end.item === to.end.item) return;
   const isAlsoSerial = from.end.entry.part?.endpoints.some((other) => other.is === 'uart' && other.tx === from.pin) === true;
   const rule = RULES.find(({ joins }) => joins(from.endpoint, to.endpoint, [from.pin, to.pin], isAlsoSerial));
@@ -78,5 +88,5 @@ function addHop(hops: Map<string, Hop>, from: PinnedEnd, to: PinnedEnd): void {
   const key = keys.join(' - ');
   if (hops.has(key) || hops.has([...keys].reverse().join(' - '))) return;
   const ends: readonly [HopEnd, HopEnd] = [from.end, to.end];
-  hops.set(key, { medium: rule.medium, a: ends[0], b: ends[1], facets: rule.facets(from.endpoint, to.endpoint) });
+  hops.set(key, { medium: rule.medium, a: ends[0], b: ends[1], facets: rule.facets(graph, from, to) });
 }

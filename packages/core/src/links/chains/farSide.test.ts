@@ -255,10 +255,10 @@ describe('a link goes on over a network', () => {
     const one = overNetwork();
     one.make({ kind: 'add-wish', wish: { id: asId('?1'), kind: 'telemetry', from: one.itemId('PC1'), to: one.itemId('FC1') } });
     const graph = graphOf(one.design);
-    const wished = chainsOf(graph).find(({ isWish }) => isWish);
+    const wished = chainsOf(graph).find(({ wish }) => wish !== undefined);
     expect(wished?.hops.map(({ medium }) => medium)).toEqual(['network', 'air', 'socket', 'serial']);
     one.make({ kind: 'add-wish', wish: { id: asId('?1'), kind: 'rc', from: one.itemId('BAT1'), to: one.itemId('PC1') } });
-    expect(chainsOf(graphOf(one.design)).filter(({ isWish, state }) => isWish && state.is === 'not-joined')).toHaveLength(1);
+    expect(chainsOf(graphOf(one.design)).filter(({ wish, state }) => wish !== undefined && state.is === 'not-joined')).toHaveLength(1);
   });
 
   it("leads RC over two IP radios by bridges at both ends, as a link of one's own", () => {
@@ -281,10 +281,10 @@ describe('a link goes on over a network', () => {
       ['FC1', 'S2.protocol', 'sbus'],
       ['FC1', 'S2.baud', 100_000],
     );
-    const wished = chainsOf(graphOf(design)).find(({ isWish }) => isWish);
+    const wished = chainsOf(graphOf(design)).find(({ wish }) => wish !== undefined);
     expect(wished?.hops.map(({ medium }) => medium)).toEqual(['rc', 'serial', 'air', 'socket', 'serial', 'serial']);
     expect(wished?.state.is).toBe('agrees');
-    const slow = chainsOf(graphOf(setAll(design, ['RADIO2', 'S1.baud', 57_600]))).find(({ isWish }) => isWish);
+    const slow = chainsOf(graphOf(setAll(design, ['RADIO2', 'S1.baud', 57_600]))).find(({ wish }) => wish !== undefined);
     expect(slow?.state).toMatchObject({ is: 'breaks', at: 1 });
   });
 

@@ -1,4 +1,5 @@
 import type { GraphItem } from '../../graph/graph.ts';
+import type { LinkReport } from '../../model/endpoint.ts';
 import type { SocketId } from '../../model/ids.ts';
 import { endpointPins } from '../../model/endpointPins.ts';
 import type { Endpoint, ResolvedPart } from '../../model/part.ts';
@@ -55,6 +56,15 @@ export type FacetId =
   | 'level'
   | 'format'
   | 'channels'
+  | LinkReport
+  | 'bus-address'
+  | 'pull-ups'
+  | 'capacitance'
+  | 'rise'
+  | 'node'
+  | 'termination'
+  | 'reading'
+  | 'range'
   | 'standard'
   | 'kind'
   | 'band'
@@ -131,6 +141,13 @@ export function turned(hop: Hop, from: HopEnd): Hop {
   if (hop.b === undefined || endKey(hop.a) === endKey(from)) return hop;
   return { ...hop, a: hop.b, b: hop.a, facets: hop.facets.map((facet) => ({ ...facet, a: facet.b, b: facet.a })) };
 }
+
+/** True for what the copper and the clocks do by themselves: it follows from the parts, and nobody sets it. */
+export function isByNature({ id }: Facet): boolean {
+  return BY_NATURE.includes(id);
+}
+
+const BY_NATURE: readonly FacetId[] = ['polarity', 'clock', 'level', 'pull-ups', 'capacitance'];
 
 /** True where nothing that is known speaks against a hop. */
 export function agrees({ facets }: Hop): boolean {

@@ -1,6 +1,7 @@
 import type { Graph } from '../../graph/graph.ts';
 import type { Bond } from '../../model/bond.ts';
 import { asId, type BondId, type ItemId } from '../../model/ids.ts';
+import { byNatural } from '../../model/naturalOrder.ts';
 import type { RadioTraits } from '../../model/radio.ts';
 import { airFacets, type AirEnd } from './airFacets.ts';
 import type { Facet } from './hop.ts';
@@ -16,9 +17,12 @@ export interface BondProposal {
   readonly fits: boolean;
 }
 
-/** The bonds of an item, in the order of the document's ids, with the other end of each. */
+/** The bonds of an item, in natural order of what it is bonded with. */
 export function bondsOf(graph: Graph, item: ItemId): readonly Bond[] {
-  return Object.values(graph.design.aircraft.bonds).filter(({ a, b }) => a.item === item || b.item === item);
+  const otherRef = ({ a, b }: Bond): string => graph.design.aircraft.items[a.item === item ? b.item : a.item]?.ref ?? '';
+  return Object.values(graph.design.aircraft.bonds)
+    .filter(({ a, b }) => a.item === item || b.item === item)
+    .sort(byNatural(otherRef));
 }
 
 /** Every radio of other items that a radio of an item could be bonded with and is not yet; those that fit first. */

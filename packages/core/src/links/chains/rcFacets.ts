@@ -1,11 +1,14 @@
-import type { Endpoint, ResolvedPart, UartEndpoint } from '../../model/part.ts';
+import { counterpartsOf } from '../../graph/counterparts.ts';
+import type { Graph } from '../../graph/graph.ts';
+import type { Endpoint, UartEndpoint } from '../../model/part.ts';
 import { protocols } from '../protocols.ts';
-import { RC_FORMATS, rcFormatTitle } from '../rcFormats.ts';
-import type { Facet } from './hop.ts';
+import { LINK_REPORT_WORDS, RC_FORMATS, rcFormatTitle, type RcOut } from '../rcFormats.ts';
+import type { Facet, HopEnd } from './hop.ts';
+import type { PinnedEnd } from './sharedCopper.ts';
 import { fixedSide } from './sides.ts';
 
 /** What one end of an RC wire sends, and what the other reads. */
-export function rcFormatFacet(from: Endpoint, to: Endpoint): readonly Facet[] {
+export function rcFacets(graph: Graph, { end, endpoint: from }: PinnedEnd, { endpoint: to }: PinnedEnd): readonly Facet[] {
   const sends = from.is === 'rc-out' ? from.formats : [];
   const reads = formatsReadBy(to);
   return [
@@ -16,16 +19,20 @@ export function rcFormatFacet(from: Endpoint, to: Endpoint): readonly Facet[] {
       b: { value: reads.words, source: 'fixed by the part', setting: undefined },
       verdict: sends.some((format) => reads.formats.includes(format)) ? 'agree' : 'differ',
     },
-    ...(from.is === 'rc-out' ? [channelsFacet(from, reads.formats)] : []),
+    ...(from.is === 'rc-out' ? [channelsFacet(from, reads.formats), ...reportFacets(graph, end, from, reads.formats)] : []),
   ];
 }
 
-type RcOut = Extract<Endpoint, { is: 'rc-out' }>;
+/** The channels that the format has room for where it is read. */
+function roomFor({ formats }: RcOut, read: readonly string[]): number {
+  const common = formats.filter((format) => read.includes(format));
+  return Math.max(0, ...common.flatMap((format) => RC_FORMATS[format]?.channels ?? []));
+}
 
 /** How many channels are sent, against the room that the format has where it is read. */
-function channelsFacet({ channels, formats }: RcOut, read: readonly string[]): Facet {
-  const common = formats.filter((format) => read.includes(format));
-  const room = Math.max(0, ...common.flatMap((format) => RC_FORMATS[format]?.channels ?? []));
+function channelsFacet(from: RcOut, read: readonly string[]): Facet {
+  const { channels } = from;
+  const room = roomFor(from, read);
   const words = (count: number): string => (count === 1 ? '1 channel' : `${count} channels`);
   return {
     id: 'channels',
@@ -36,11 +43,38 @@ function channelsFacet({ channels, formats }: RcOut, read: readonly string[]): F
   };
 }
 
+/** How the receiver tells how well it hears, and whether that arrives with what is read. */
+function reportFacets(graph: Graph, { item, entry }: HopEnd, from: RcOut, read: readonly string[]): Facet[] {
+  const carried = Math.min(from.channels, roomFor(from, read));
+  return (from.tells ?? []).map((report): Facet => {
+    const about = { id: report.what, title: LINK_REPORT_WORDS[report.what] };
+    switch (report.is) {
+      case 'frames':
+        return { ...about, a: fixedSide(`${about.title} in the frames`), b: fixedSide('read from the frames'), verdict: 'agree' };
+      case 'channel': {
+        const tells = fixedSide(`${about.title} on channel ${report.channel}`);
+        const arrive = carried === 1 ? 'channel 1 arrives' : `channels 1 to ${carried} arrive`;
+        return { ...about, a: tells, b: fixedSide(arrive), verdict: report.channel <= carried ? 'agree' : 'differ' };
+      }
+      case 'output': {
+        const readAt = entry.part?.endpoints.flatMap((endpoint) =>
+          endpoint.id === report.endpoint
+            ? counterpartsOf(graph, item, endpoint).filter((other) => other.endpoint.is === 'analog-sense')
+            : [],
+        )[0];
+        const words = readAt === undefined ? 'joined to no input' : `read at ${readAt.endpoint.id}`;
+        const verdict = readAt === undefined ? 'unknown' : 'agree';
+        return { ...about, a: fixedSide(`${about.title} at its output ${report.endpoint}`), b: fixedSide(words), verdict };
+      }
+    }
+  });
+}
+
 /** The same of a serial wire whose talker gives channels: on the pin of a serial port there is what sends them. */
-export function serialChannelsFacet(part: ResolvedPart | undefined, talker: UartEndpoint): readonly Facet[] {
-  const sender = part?.endpoints.find((endpoint) => endpoint.is === 'rc-out' && endpoint.pin === talker.tx);
+export function serialRcFacets(graph: Graph, end: HopEnd, talker: UartEndpoint): readonly Facet[] {
+  const sender = end.entry.part?.endpoints.find((endpoint) => endpoint.is === 'rc-out' && endpoint.pin === talker.tx);
   if (sender?.is !== 'rc-out') return [];
-  return [channelsFacet(sender, sender.formats)];
+  return [channelsFacet(sender, sender.formats), ...reportFacets(graph, end, sender, sender.formats)];
 }
 
 function formatsReadBy(endpoint: Endpoint): { readonly formats: readonly string[]; readonly words: string } {

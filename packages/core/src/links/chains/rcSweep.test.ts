@@ -1,13 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
-import { findingsOf } from '../../checks/findingsOf.ts';
+import { findingsOf, remediesOf } from '../../checks/findingsOf.ts';
 import { graphOf } from '../../graph/graphOf.ts';
-import { asId, type CableId, type ConductorId, type LegId, type NodeId } from '../../model/ids.ts';
-import { endpointPins } from '../../model/endpointPins.ts';
-import { mateOf } from '../../model/connector.ts';
-import type { Endpoint } from '../../model/part.ts';
+import type { Part } from '../../model/part.ts';
 import type { Design } from '../../model/design.ts';
 import type { Settings } from '../../model/resolvePart.ts';
 import { emptyBench, itemOf, made } from '../../test/designs.ts';
+import { oneWire } from '../../test/oneWire.ts';
 import { hopsOf } from './hopsOf.ts';
 
 /** What each output of the catalogue sends, by hand and by its data sheet: the part, its settings, the endpoint, the format. */
@@ -44,18 +42,16 @@ const INPUTS: readonly (readonly [part: string, endpoint: string, formats: reado
 const PROTOCOLS: Readonly<Record<string, string>> = { SBUS: 'sbus', CRSF: 'crsf', satellite: 'satellite-frames' };
 
 function pinOf(design: Design, ref: string, endpoint: string, way: 'out' | 'in') {
-  const graph = graphOf(design);
-  const entry = graph.items.find(({ item }) => item.ref === ref);
-  const found = entry?.part?.endpoints.find(({ id }) => id === endpoint);
-  const address = found === undefined ? undefined : pinAddress(found, way);
-  const port = entry?.part?.ports.find(({ id }) => address?.startsWith(`${id}.`) === true);
-  if (entry === undefined || address === undefined || port === undefined) throw new Error(`There is no ${ref} ${endpoint}.`);
-  return { item: entry.item.id, port, n: Number(address.slice(port.id.length + 1)), endpoint: found };
+  const item = itemOf(design, ref);
+  const found = design.parts.get(item.part)?.endpoints.find(({ id }) => id === endpoint);
+  const pin = found === undefined ? undefined : pinAddress(found, way);
+  if (found === undefined || pin === undefined) throw new Error(`There is no ${ref} ${endpoint}.`);
+  return { endpoint: found, at: [ref, pin] as const };
 }
 
-function pinAddress(endpoint: Endpoint, way: 'out' | 'in'): string | undefined {
+function pinAddress(endpoint: Part['endpoints'][number], way: 'out' | 'in'): string | undefined {
   if (endpoint.is === 'uart') return way === 'out' ? endpoint.tx : endpoint.rx;
-  return endpointPins(endpoint)[0];
+  return endpoint.is === 'rc-out' || endpoint.is === 'rc-in' ? endpoint.pin : undefined;
 }
 
 /** One wire from an output to an input, and nothing else. */
@@ -67,40 +63,11 @@ function wired(
   const bench = emptyBench();
   bench.add(part, 'sends', settings);
   bench.add(board, 'reads');
-  const refs = Object.values(bench.design.aircraft.items).map((item) => item.ref);
-  const [from = '', to = ''] = refs;
+  const [from = '', to = ''] = Object.values(bench.design.aircraft.items).map((item) => item.ref);
   const a = pinOf(bench.design, from, out, 'out');
   const b = pinOf(bench.design, to, input, 'in');
-  const isSet = protocol !== undefined && b.endpoint?.is === 'uart' && b.endpoint.speaks.length > 1;
-  if (isSet) {
-    const item = itemOf(bench.design, to);
-    bench.make({ kind: 'set-item-setting', item: item.id, setting: `${input}.protocol`, value: protocol, was: null });
-  }
-  const end = (id: NodeId, at: typeof a) => ({
-    id,
-    is: 'end' as const,
-    at: { is: 'port' as const, item: at.item, port: at.port.id },
-    connector: mateOf(at.port.connector),
-  });
-  const [nodeA, nodeB, leg] = [asId<NodeId>('a'), asId<NodeId>('b'), asId<LegId>('l')];
-  const conductor = {
-    id: asId<ConductorId>('c'),
-    leg,
-    a: { node: nodeA, n: a.n },
-    b: { node: nodeB, n: b.n },
-    awg: 26,
-    colour: 'white' as const,
-  };
-  return made(bench.design, {
-    kind: 'add-cable',
-    cable: {
-      id: asId<CableId>('w'),
-      tag: 'W01',
-      nodes: { [nodeA]: end(nodeA, a), [nodeB]: end(nodeB, b) },
-      legs: { [leg]: { id: leg, a: nodeA, b: nodeB } },
-      conductors: { [conductor.id]: conductor },
-    },
-  });
+  if (protocol !== undefined && b.endpoint.is === 'uart' && b.endpoint.speaks.length > 1) bench.setting(to, `${input}.protocol`, protocol);
+  return oneWire(bench.design, a.at, b.at);
 }
 
 const MISREAD = ['rc.format-unsupported', 'link.protocol-mismatch'];
@@ -120,5 +87,51 @@ describe('every output of RC channels at every input', () => {
       expect(hops.length).toBeGreaterThan(0);
       expect(said.map(({ what }) => what)).toEqual([]);
     } else expect(said.length).toBeGreaterThan(0);
+  });
+});
+
+describe('how well a receiver hears', () => {
+  const settable = (settings: Settings, endpoint: string, input: (typeof INPUTS)[number], protocol?: string): Design =>
+    wired(['receiver-settable', settings, endpoint, ''], input, protocol);
+  const servoFed: (typeof INPUTS)[number] = ['controller-8-bit-servo-fed', 'PPM', ['PPM']];
+  const wing: (typeof INPUTS)[number] = ['controller-f4-wing', 'S2', ['SBUS', 'CRSF']];
+  const reported = (design: Design) =>
+    hopsOf(graphOf(design)).hops.flatMap(({ facets }) =>
+      facets
+        .filter(({ id }) => id === 'strength' || id === 'quality')
+        .map(({ id, a, b, verdict }) => [id, ...[a.value, b.value].sort(), verdict]),
+    );
+
+  it('is told on a channel that arrives, or said not to arrive, and its remedies mend that', () => {
+    expect(reported(settable({ output: 'ppm' }, 'PPM', servoFed))).toEqual([]);
+    expect(reported(settable({ output: 'ppm', qualityChannel: 8 }, 'PPM', servoFed))).toEqual([
+      ['quality', 'channels 1 to 8 arrive', 'link quality on channel 8', 'agree'],
+    ]);
+    const beyond = settable({ output: 'ppm', qualityChannel: 16 }, 'PPM', servoFed);
+    expect(reported(beyond)).toEqual([['quality', 'channels 1 to 8 arrive', 'link quality on channel 16', 'differ']]);
+    const [finding, ...others] = findingsOf(beyond).filter(({ check }) => check === 'rc.format-unsupported');
+    expect(others).toEqual([]);
+    const remedies = finding === undefined ? [] : remediesOf(beyond, finding);
+    expect(remedies.map(({ label }) => label)).toEqual(['Set RX1 to none', 'Set RX1 to 8']);
+    for (const { edit } of remedies)
+      expect(findingsOf(made(beyond, edit)).filter(({ check }) => check === 'rc.format-unsupported')).toEqual([]);
+    expect(reported(settable({ output: 'sbus', qualityChannel: 16 }, 'SBUS', wing, 'sbus'))[0]?.[3]).toBe('agree');
+  });
+
+  it('is read from the frames where they have room for it', () => {
+    expect(reported(settable({ output: 'crsf' }, 'CRSF', wing, 'crsf'))).toEqual([
+      ['strength', 'read from the frames', 'signal strength in the frames', 'agree'],
+      ['quality', 'link quality in the frames', 'read from the frames', 'agree'],
+    ]);
+  });
+
+  it('is not known as long as its output is joined to no input', () => {
+    const bench = emptyBench();
+    bench.add('receiver-sbus-rssi', 'ears');
+    bench.add('controller-h7-wing', 'board');
+    const sbus = oneWire(bench.design, ['RX1', 'SBUS.1'], ['FC1', 'R1.2']);
+    expect(reported(sbus).map(([, at, , verdict]) => [at, verdict])).toEqual([['joined to no input', 'unknown']]);
+    const both = oneWire(sbus, ['RX1', 'RSSI.1'], ['FC1', 'analog.2']);
+    expect(reported(both).map(([, at, , verdict]) => [at, verdict])).toEqual([['read at rssi', 'agree']]);
   });
 });

@@ -1,4 +1,4 @@
-import { fixedBaudAt, probesBaud } from '../baudInForce.ts';
+import { baudAt, fixedBaudAt, probesBaud } from '../baudInForce.ts';
 import { clockErrorShare } from '../clockError.ts';
 import { polarityOf } from '../polarity.ts';
 import { protocols } from '../protocols.ts';
@@ -7,13 +7,21 @@ import type { Graph } from '../../graph/graph.ts';
 import type { Hearing, SerialEnd, SerialHop } from '../serialHops.ts';
 import { baudsAgree, BAUD_TOLERANCE, serialSetup, type SerialSetup } from '../serialSetup.ts';
 import { percent } from '../../text/numbers.ts';
-import type { Facet, FacetSide } from './hop.ts';
+import type { Facet, FacetSide, HopEnd } from './hop.ts';
 import { levelFacets } from './levelFacets.ts';
-import { serialChannelsFacet } from './rcFacets.ts';
+import { serialRcFacets } from './rcFacets.ts';
 import { fixedSide, settingSide } from './sides.ts';
 
-/** What the two ends of a serial wire have to agree on, as they are set. */
+const cache = new WeakMap<SerialHop, readonly Facet[]>();
+
+/** What the two ends of a serial wire have to agree on, as they are set. @param hop one of `serialHops` of this graph */
 export function serialFacets(graph: Graph, hop: SerialHop): readonly Facet[] {
+  const known = cache.get(hop) ?? facetsOf(graph, hop);
+  cache.set(hop, known);
+  return known;
+}
+
+function facetsOf(graph: Graph, hop: SerialHop): readonly Facet[] {
   const { a, b } = hop;
   const [atA, atB] = [a, b].map((end) => serialSetup(end.entry.item, end.endpoint));
   if (atA === undefined || atB === undefined) return [];
@@ -23,16 +31,17 @@ export function serialFacets(graph: Graph, hop: SerialHop): readonly Facet[] {
     ...frameFacet(graph, a, b, atA, atB),
     ...[hop.aToB, hop.bToA].flatMap((hearing) => (hearing === undefined ? [] : polarityFacet(hop, hearing))),
     ...flowFacet(graph, a, b, atA, atB),
-    ...clockFacet(graph, hop, atA, atB),
+    ...clockFacet(graph, hop),
     ...levelFacets(graph, hop),
-    ...[hop.aToB, hop.bToA].flatMap((hearing) => (hearing === undefined ? [] : channelsOf(hop, hearing))),
+    ...[hop.aToB, hop.bToA].flatMap((hearing) => (hearing === undefined ? [] : channelsOf(graph, hop, hearing))),
   ];
 }
 
-/** How many RC channels a wire carries, where it does. */
-function channelsOf({ a }: SerialHop, { from }: Hearing): readonly Facet[] {
+/** How many RC channels a wire carries, and how well they are heard, where it carries them. */
+function channelsOf(graph: Graph, { a }: SerialHop, { from }: Hearing): readonly Facet[] {
   const isFromA = from.item === a.item && from.endpoint.id === a.endpoint.id;
-  return serialChannelsFacet(from.entry.part, from.endpoint).map((facet) => (isFromA ? facet : { ...facet, a: facet.b, b: facet.a }));
+  const end: HopEnd = { item: from.item, entry: from.entry, signal: { is: 'endpoint', id: from.endpoint.id, endpoint: from.endpoint } };
+  return serialRcFacets(graph, end, from.endpoint).map((facet) => (isFromA ? facet : { ...facet, a: facet.b, b: facet.a }));
 }
 
 function protocolFacet(graph: Graph, a: SerialEnd, b: SerialEnd, atA: SerialSetup, atB: SerialSetup): Facet {
@@ -51,7 +60,7 @@ function baudFacet(graph: Graph, hop: SerialHop, atA: SerialSetup, atB: SerialSe
     if (fixed !== undefined) return fixedSide(`${fixed} baud`);
     return settingSide(graph, end.entry, `${end.endpoint.id}.baud`, setup.baud === undefined ? undefined : `${setup.baud} baud`);
   };
-  const [baudA, baudB] = [fixedBaudAt(graph, a) ?? atA.baud, fixedBaudAt(graph, b) ?? atB.baud];
+  const [baudA, baudB] = [baudAt(graph, a), baudAt(graph, b)];
   const known = baudA !== undefined && baudB !== undefined;
   const verdict = probesBaud(hop) ? 'agree' : !known ? 'unknown' : baudsAgree(baudA, baudB) ? 'agree' : 'differ';
   return { id: 'baud', title: `baud, ${percent(BAUD_TOLERANCE)} apart at most`, a: side(a, atA), b: side(b, atB), verdict };
@@ -98,14 +107,9 @@ function flowFacet(graph: Graph, a: SerialEnd, b: SerialEnd, atA: SerialSetup, a
 }
 
 /** The bauds that the dividers at both ends really make, where a part states its clock. */
-function clockFacet(graph: Graph, hop: SerialHop, atA: SerialSetup, atB: SerialSetup): Facet[] {
-  const [a, b] = (
-    [
-      [hop.a, atA],
-      [hop.b, atB],
-    ] as const
-  ).map(([end, setup]) => {
-    const baud = fixedBaudAt(graph, end) ?? setup.baud;
+function clockFacet(graph: Graph, hop: SerialHop): Facet[] {
+  const [a, b] = [hop.a, hop.b].map((end) => {
+    const baud = baudAt(graph, end);
     const share = baud === undefined ? undefined : clockErrorShare(end.endpoint, baud);
     return share === undefined || baud === undefined ? undefined : { share, makes: Math.round(baud * (1 + share)) };
   });

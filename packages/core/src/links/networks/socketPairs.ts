@@ -1,3 +1,4 @@
+import { grouped } from '../../text/grouped.ts';
 import type { Graph, GraphItem } from '../../graph/graph.ts';
 import { asId, type SocketId } from '../../model/ids.ts';
 import { isBroadcast, LOOPBACK } from '../../model/ipv4.ts';
@@ -68,9 +69,9 @@ function orderOf({ socket: { endpoint, transport, role, localPort, remote } }: S
 export function socketPairsOf(graph: Graph, carriers: Carriers): SocketPairs {
   const sockets = socketsOf(graph);
   const networks = networksOf(graph, carriers);
-  const isInReach = (a: SocketEnd, b: SocketEnd): boolean => a !== b && networks[a.item] === networks[b.item];
   const senders = sockets.filter(({ socket }) => socket.remote !== undefined);
   const listeners = sockets.filter(({ socket }) => socket.role !== 'client' && socket.localPort !== undefined);
+  const byPort = grouped(listeners, ({ item, socket }) => `${networks[item] ?? item} ${socket.localPort ?? ''}`);
   const pairs: SocketPair[] = [];
   const reached = new Set<SocketEnd>();
   const settled = new Set<SocketEnd>();
@@ -87,24 +88,46 @@ export function socketPairsOf(graph: Graph, carriers: Carriers): SocketPairs {
   // 1. What points at each other.
   for (const from of senders) {
     if (settled.has(from)) continue;
-    const to = listeners.find(
-      (other) => isInReach(from, other) && !(from.socket.role === 'peer' && settled.has(other)) && isRight(matchOf(from, other)),
+    const network = networks[from.item] ?? from.item;
+    const to = (byPort.get(`${network} ${from.socket.remote?.port ?? ''}`) ?? []).find(
+      (other) => other !== from && !(from.socket.role === 'peer' && settled.has(other)) && isRight(matchOf(from, other)),
     );
     if (to !== undefined) join(from, to, matchOf(from, to));
   }
   // 2. What is left: the best of those that nobody reaches.
+  const unreached = listeners.filter((one) => !reached.has(one));
+  const byNetwork = grouped(unreached, ({ item }) => `${networks[item] ?? item}`);
+  const free = new Map([...byNetwork].map(([network, ends]) => [network, new Set(ends)]));
   const astray: SocketEnd[] = [];
   for (const from of senders) {
     if (settled.has(from)) continue;
-    const [best] = listeners
-      .filter((other) => isInReach(from, other) && !reached.has(other))
-      .map((to) => ({ to, match: matchOf(from, to) }))
-      .sort((a, b) => fitOf(b.match) - fitOf(a.match));
+    const there = free.get(`${networks[from.item] ?? from.item}`) ?? new Set<SocketEnd>();
+    const best = bestFor(from, there);
     if (best === undefined) astray.push(from);
-    else join(from, best.to, best.match);
+    else {
+      join(from, best.to, best.match);
+      there.delete(best.to);
+      there.delete(from);
+    }
   }
   return { sockets, pairs, astray };
 }
+
+/** The listener that a socket fits best, of the first that nobody reaches. */
+function bestFor(from: SocketEnd, free: ReadonlySet<SocketEnd>): Pick<SocketPair, 'to' | 'match'> | undefined {
+  let best: Pick<SocketPair, 'to' | 'match'> | undefined;
+  let looked = 0;
+  for (const to of free) {
+    if (to === from) continue;
+    if (++looked > MOST_LOOKED_AT) break;
+    const match = matchOf(from, to);
+    if (best === undefined || fitOf(match) > fitOf(best.match)) best = { to, match };
+  }
+  return best;
+}
+
+/** Of so many free listeners the best is told; a guess is no better among thousands. */
+const MOST_LOOKED_AT = 100;
 
 /** True where nothing that is known parts the two. */
 export function isRight(match: Match): boolean {
@@ -147,12 +170,7 @@ function inOneSubnet(from: SocketEnd, to: SocketEnd): boolean | undefined {
 
 /** Sockets of one item that listen on one port by one transport: only one of them gets what arrives. */
 export function sharedPorts(sockets: readonly SocketEnd[]): readonly (readonly SocketEnd[])[] {
-  const groups = new Map<string, SocketEnd[]>();
-  for (const end of sockets) {
-    const { transport, localPort } = end.socket;
-    if (localPort === undefined) continue;
-    const key = `${end.item} ${transport} ${localPort}`;
-    groups.set(key, [...(groups.get(key) ?? []), end]);
-  }
+  const listening = sockets.filter(({ socket }) => socket.localPort !== undefined);
+  const groups = grouped(listening, ({ item, socket }) => `${item} ${socket.transport} ${socket.localPort ?? ''}`);
   return [...groups.values()].filter((group) => group.length > 1);
 }

@@ -244,7 +244,7 @@ describe('what no document may hold', () => {
     const ip = applyEdit(bench.design, { kind: 'set-item-setting', item: one, setting: 'ETH.ip', value: '999.1.1.1', was: '10.77.0.1' });
     expect(said(ip)).toBe('PC1 address does not take 999.1.1.1.');
     for (let i = 0; i < 200; i++) bench.make({ kind: 'add-wish', wish: { id: asId(`w${i}`), kind: 'telemetry', from: one, to: other } });
-    const chains = chainsOf(graphOf(bench.design)).filter(({ isWish }) => isWish);
+    const chains = chainsOf(graphOf(bench.design)).filter(({ wish }) => wish !== undefined);
     expect(chains).toHaveLength(200);
     expect(new Set(chains.map(({ state }) => state.is))).toEqual(new Set(['agrees']));
   });

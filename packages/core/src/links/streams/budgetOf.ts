@@ -68,13 +68,10 @@ export function budgetOf(graph: Graph, chain: Chain): StreamBudget | undefined {
 }
 
 /** The streams of a link, by their rates as a person has them or else as usual; without those that are off. */
-export function streamsOf(
-  graph: Graph,
-  { key, kind, isWish }: Pick<Chain, 'key' | 'kind' | 'isWish'>,
-): readonly PlannedStream[] | undefined {
+export function streamsOf(graph: Graph, { key, kind, wish }: Pick<Chain, 'key' | 'kind' | 'wish'>): readonly PlannedStream[] | undefined {
   const usual = usualRates(kind.id);
   if (usual === undefined) return undefined;
-  const words = isWish ? undefined : graph.design.aircraft.links[key];
+  const words = wish !== undefined ? undefined : graph.design.aircraft.links[key];
   return STREAM_IDS.flatMap((id): PlannedStream[] => {
     const own = words?.streams?.[id];
     const hz = own ?? usual[id];

@@ -2,7 +2,7 @@ import type { Graph } from '../../graph/graph.ts';
 import { AIR } from '../../model/settingsOf.ts';
 import { settingInForce } from '../../model/settingInForce.ts';
 import type { Frame } from '../../model/setting.ts';
-import { fixedBaudAt } from '../baudInForce.ts';
+import { baudAt } from '../baudInForce.ts';
 import type { Hop, HopEnd } from '../chains/hop.ts';
 import { serialSetup } from '../serialSetup.ts';
 
@@ -26,8 +26,8 @@ export function capacityOf(graph: Graph, { medium, a, b }: Hop): Capacity | unde
 
 function serialBytes(graph: Graph, { item, entry, signal }: HopEnd): number[] {
   if (signal.is !== 'endpoint' || signal.endpoint.is !== 'uart') return [];
-  const { baud, frame } = serialSetup(entry.item, signal.endpoint);
-  const inForce = fixedBaudAt(graph, { item, entry, endpoint: signal.endpoint }) ?? baud;
+  const { frame } = serialSetup(entry.item, signal.endpoint);
+  const inForce = baudAt(graph, { item, entry, endpoint: signal.endpoint });
   return inForce === undefined ? [] : [inForce / BITS_PER_BYTE[frame ?? '8N1']];
 }
 

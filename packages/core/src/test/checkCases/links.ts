@@ -44,6 +44,18 @@ export const linkCases: CheckCases = {
       return one.design;
     },
   },
+  'link.wrong-reading': {
+    wrong: () => {
+      const board = bench('controller-f7-mini', 'motor-controller-four-in-one-45a');
+      board.wire('ESC1 FC', 'FC1 PWR', 'straight');
+      return board.design;
+    },
+    right: () => {
+      const board = bench('controller-f7-mini', 'motor-controller-four-in-one-45a');
+      board.wire('ESC1 FC', 'FC1 PWR');
+      return board.design;
+    },
+  },
   'link.duplicate-role': {
     wrong: () => {
       const one = powered('gnss-serial');

@@ -3,7 +3,6 @@ import { legLengthMm } from '../../layout/ways.ts';
 import { circuitNode, groupOf, type Graph, type GraphItem } from '../../graph/graph.ts';
 import type { Cable, Leg } from '../../model/aircraft.ts';
 import type { Endpoint } from '../../model/part.ts';
-import type { Subject } from '../finding.ts';
 
 /** One endpoint on a bus, with its item. */
 export interface BusMember<E extends Endpoint> {
@@ -69,11 +68,6 @@ function legsIn(graph: Graph, net: number): BusLeg[] {
     if (cable !== undefined && leg !== undefined) found.set(`${cable.id} ${leg.id}`, { cable, leg });
   }
   return [...found.values()];
-}
-
-/** The members of a bus as what a finding is about. */
-export function memberSubjects(members: readonly BusMember<Endpoint>[]): Subject[] {
-  return [...new Set(members.map(({ entry }) => entry.item.id))].map((item) => ({ is: 'item', item }));
 }
 
 /** `FC1, GNSS1 and MAG2`: the members of a bus, each once. */
