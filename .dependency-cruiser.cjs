@@ -5,7 +5,7 @@ const web = (folder) => `^apps/web/src/${folder}/`;
 
 /** The floors of core from the ground up. A floor may use itself and those below it. */
 const CORE_FLOORS = [
-  ['text'],
+  ['text', 'assign'],
   ['model'],
   ['parts', 'dialects'],
   ['graph', 'edits'],
