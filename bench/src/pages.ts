@@ -27,19 +27,19 @@ const STORIES: readonly Story[] = [
     come: async (page) => page.locator('svg[aria-label="Plan view, nose up"] [data-item]').first().focus(),
     keys: ['ArrowRight', 'ArrowLeft'],
   },
-  {
-    page: 'power',
-    come: async (page) => {
-      await page.keyboard.press('/');
-      await page.keyboard.type('add servo 9g');
-      await page.getByRole('option').first().waitFor();
-      await page.keyboard.press('Enter');
-      await page.keyboard.press('Escape');
-      await settled(page);
-    },
-    keys: ['Control+z', 'Control+y'],
-  },
+  { page: 'power', come: addServo, keys: ['Control+z', 'Control+y'] },
+  { page: 'links', come: addServo, keys: ['Control+z', 'Control+y'] },
 ];
+
+/** An edit to take back and to make again. */
+async function addServo(page: Page): Promise<void> {
+  await page.keyboard.press('/');
+  await page.keyboard.type('add servo 9g');
+  await page.getByRole('option').first().waitFor();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  await settled(page);
+}
 
 /**
  * From a key to the picture that it changes, and to the findings, in the real page on the real server, by one hand that waits for what

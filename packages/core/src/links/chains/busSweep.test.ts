@@ -164,6 +164,7 @@ describe('members of a CAN bus', () => {
     const [idX, idY] = [`${a.endpoint.id}.node`, `${b.endpoint.id}.node`];
     const different = set(set(design, x, idX, 11), y, idY, 12);
     expect(apart(different, 'can')).toEqual([]);
+    expect(apart(set(set(design, x, idX, 0), y, idY, 0), 'can')).toEqual([]);
     const same = set(different, y, idY, 11);
     expect(apart(same, 'can')).toEqual(touching(same, 'can', [x, y]));
     expectMended(same, 'wire.can-bus');
@@ -174,6 +175,36 @@ describe('members of a CAN bus', () => {
     expectMended(three, 'wire.can-bus');
   });
 });
+
+describe('a bus as a whole', () => {
+  it('of CAN works with one termination as long as it is short', () => {
+    const [device] = canParts;
+    if (device === undefined) throw new Error('The catalogue has nothing on CAN.');
+    const open = (lengthMm: number): Design => {
+      const { design, refs } = onHub(BOARD_CAN, [device], lengthMm);
+      return refs.reduce((made, ref) => terminated(made, ref, device, false), design);
+    };
+    expect([facetsApart(open(900), 'can'), saidBy(open(900), 'wire.can-bus')]).toEqual([[], []]);
+    expect(facetsApart(open(1100), 'can')).toEqual(['termination']);
+    expect(saidBy(open(1100), 'wire.can-bus')).toHaveLength(1);
+  });
+
+  it('of I2C parts where nothing pulls its lines up', () => {
+    const { design } = onHub(BOARD_I2C, i2cParts.slice(0, 1));
+    const parts = new Map(
+      [...design.parts].map(([key, part]) => [
+        key,
+        { ...part, endpoints: part.endpoints.map((one) => (one.is === 'i2c-host' ? withoutPullUp(one) : one)) },
+      ]),
+    );
+    expect(facetsApart({ ...design, parts }, 'i2c')).toEqual(['pull-ups']);
+    expect(saidBy({ ...design, parts }, 'wire.i2c-bus').map(({ what }) => what)).toEqual(['The I2C bus of FC1 and PM1 has no pull-up.']);
+  });
+});
+
+function withoutPullUp({ pullUpOhm: _none, ...host }: OfKind<'i2c-host'>): OfKind<'i2c-host'> {
+  return host;
+}
 
 describe('an analog wire', () => {
   it('parts where an output goes higher than its input reads, and is silent where it does not', () => {

@@ -9,9 +9,7 @@ import { partKeyOf } from '../../model/contentHash.ts';
 import type { Design } from '../../model/design.ts';
 import { asId, type AircraftId } from '../../model/ids.ts';
 import type { Part, UartEndpoint } from '../../model/part.ts';
-import { PROTOCOL_IDS } from '../../model/protocolIds.ts';
 import type { SettingValue } from '../../model/setting.ts';
-import { settingsOf } from '../../model/settingsOf.ts';
 import { powered, removed, withDialect } from '../../test/checkCases/build.ts';
 import { countingIds, demoDesign, emptyBench, findingsBy, itemOf, made } from '../../test/designs.ts';
 import { draws } from '../../test/randomEdits/draw.ts';
@@ -19,11 +17,11 @@ import { play } from '../../test/randomEdits/play.ts';
 import { smallAircraft } from '../../test/smallAircraft.ts';
 import { withPlainSpaces } from '../../text/numbers.ts';
 import { clockErrorShare } from '../clockError.ts';
-import { protocols } from '../protocols.ts';
+import { otherValue } from '../../test/otherValue.ts';
 import { BAUD_TOLERANCE } from '../serialSetup.ts';
 import { chainsOf, type Chain } from './chainsOf.ts';
 import { chainWords } from './chainWords.ts';
-import { agrees, endKey, hopEndName, type Facet } from './hop.ts';
+import { agrees, endKey, hopEndName } from './hop.ts';
 import { hopsOf } from './hopsOf.ts';
 import { LINK_KINDS } from './linkKinds.ts';
 
@@ -228,24 +226,6 @@ describe('the links of an aircraft', () => {
     expect(chainsOf(graphOf(bare.design))).toEqual([]);
   });
 });
-
-/** A value of a setting with which a facet that agrees can no longer agree; undefined where there is none. */
-function otherValue(facet: Facet, side: 'a' | 'b', design: Design, ref: string): SettingValue | undefined {
-  const { setting, value } = facet[side];
-  const part = design.parts.get(itemOf(design, ref).part);
-  const spec = part === undefined ? undefined : settingsOf(part).find(({ id }) => id === setting);
-  if (spec?.is !== 'choice') return undefined;
-  const far = facet[side === 'a' ? 'b' : 'a'].value;
-  return spec.choices.find(({ value: choice }) => {
-    if (facet.id === 'protocol') {
-      const known = PROTOCOL_IDS.find((id) => id === choice);
-      return known !== undefined && known !== 'transparent' && far !== 'any bytes' && protocols[known].title !== far;
-    }
-    if (facet.id !== 'baud') return false;
-    const [baud, other] = [Number(choice), Number.parseInt(far ?? '', 10)];
-    return `${baud} baud` !== value && Math.abs(baud - other) > BAUD_TOLERANCE * Math.max(baud, other);
-  })?.value;
-}
 
 describe('each setting that has to agree', () => {
   const designs = { Saltmarsh: whole, Mudflat: mudflat(asId<AircraftId>('mudflat'), countingIds()), ...small() };

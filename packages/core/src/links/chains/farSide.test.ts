@@ -6,9 +6,10 @@ import type { SettingValue } from '../../model/setting.ts';
 import type { Socket } from '../../model/socket.ts';
 import { joined, powered, removed } from '../../test/checkCases/build.ts';
 import { overNetwork, pairOnGround } from '../../test/linkBenches.ts';
-import { itemOf, made } from '../../test/designs.ts';
+import { emptyBench, itemOf, made } from '../../test/designs.ts';
 import { withPlainSpaces } from '../../text/numbers.ts';
 import { chainsOf, type Chain } from './chainsOf.ts';
+import { bondsOf } from './proposeBonds.ts';
 import { chainWords } from './chainWords.ts';
 import { hopEndName } from './hop.ts';
 
@@ -302,5 +303,16 @@ describe('a link goes on over a network', () => {
     const design = ready();
     const off = made(design, { kind: 'set-link-flag', link: chain(design, 'RADIO1', 'telemetry').key, flag: 'off', on: true, was: false });
     expect(chain(off, 'RADIO1', 'telemetry')).toMatchObject({ hops: [], state: { is: 'off' } });
+  });
+});
+
+describe('the bonds of an item', () => {
+  it('are told by what it is bonded with, in natural order', () => {
+    const bench = emptyBench();
+    for (let i = 0; i < 11; i++) bench.add('radio-900-class', 'one of many');
+    for (const ref of ['RADIO11', 'RADIO3', 'RADIO2']) bench.bond(ref, 'RADIO1');
+    const graph = graphOf(bench.design);
+    const refs = bondsOf(graph, bench.itemId('RADIO1')).map(({ a }) => bench.design.aircraft.items[a.item]?.ref);
+    expect(refs).toEqual(['RADIO2', 'RADIO3', 'RADIO11']);
   });
 });

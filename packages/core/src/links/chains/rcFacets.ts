@@ -80,7 +80,13 @@ export function serialRcFacets(graph: Graph, end: HopEnd, talker: UartEndpoint):
 function formatsReadBy(endpoint: Endpoint): { readonly formats: readonly string[]; readonly words: string } {
   if (endpoint.is === 'rc-in') return { formats: endpoint.formats, words: endpoint.formats.map(rcFormatTitle).join(' or ') };
   if (endpoint.is !== 'uart') return { formats: [], words: 'nothing' };
-  const spoken = endpoint.speaks.map(({ protocol }) => protocol);
+  // What sends channels and is no serial port sends them as their format is usual: SBUS upside down.
+  const spoken = endpoint.speaks
+    .filter(
+      ({ protocol, inverted }) =>
+        endpoint.inverts !== 'none' || (inverted ?? protocols[protocol].inverted) === protocols[protocol].inverted,
+    )
+    .map(({ protocol }) => protocol);
   const formats = Object.entries(RC_FORMATS).flatMap(([format, { protocol }]) =>
     protocol !== undefined && spoken.includes(protocol) ? [format] : [],
   );

@@ -90,7 +90,7 @@ export function socketPairsOf(graph: Graph, carriers: Carriers): SocketPairs {
     if (settled.has(from)) continue;
     const network = networks[from.item] ?? from.item;
     const to = (byPort.get(`${network} ${from.socket.remote?.port ?? ''}`) ?? []).find(
-      (other) => other !== from && !(from.socket.role === 'peer' && settled.has(other)) && isRight(matchOf(from, other)),
+      (other) => other !== from && isRight(matchOf(from, other)),
     );
     if (to !== undefined) join(from, to, matchOf(from, to));
   }

@@ -96,6 +96,43 @@ describe('a socket by itself', () => {
 });
 
 describe('sockets that meet', () => {
+  const peer = (localPort: number, address: string, port: number): Socket => ({
+    endpoint: 'program1',
+    transport: 'udp',
+    role: 'peer',
+    localPort,
+    remote: { address, port },
+  });
+  const named = ({ pairs, astray }: SocketPairs) => ({
+    pairs: pairs.map(({ from, to }) => `${from.socket.localPort ?? from.socket.remote?.port ?? ''}-${to.socket.localPort ?? ''}`),
+    astray: astray.map(({ socket }) => socket.remote?.port),
+  });
+
+  it('are two of a pair: a third peer that names one of them reaches nobody', () => {
+    const bench = two();
+    bench.socket('PC1', peer(1000, '10.77.0.2', 2000));
+    bench.socket('PC2', peer(2000, '10.77.0.1', 1000));
+    bench.socket('PC2', peer(3000, '10.77.0.1', 1000));
+    expect(named(socketsOf(bench.design))).toEqual({ pairs: ['1000-2000'], astray: [1000] });
+  });
+
+  it('are guessed where a port is wrong, each listener once', () => {
+    const bench = two();
+    bench.socket('PC2', server(2000));
+    bench.socket('PC1', client('10.77.0.2', 2001));
+    bench.socket('PC1', client('10.77.0.2', 2002));
+    const { pairs, astray } = socketsOf(bench.design);
+    expect([pairs.length, astray.length]).toEqual([1, 1]);
+  });
+
+  it('are guessed for two peers at once: neither is left for a third', () => {
+    const bench = two();
+    bench.socket('PC1', peer(1000, '10.77.0.2', 2001));
+    bench.socket('PC2', peer(2000, '10.77.0.1', 1001));
+    bench.socket('PC2', client('10.77.0.1', 1002));
+    expect(named(socketsOf(bench.design))).toEqual({ pairs: ['1000-2000'], astray: [1002] });
+  });
+
   it('are those that point at each other, however many there are, and a change of one parts that pair alone', () => {
     const port = fc.integer({ min: 1024, max: 65_535 });
     fc.assert(
