@@ -11,6 +11,7 @@ const CORE_FLOORS = [
   ['graph', 'edits'],
   ['layout'],
   ['links', 'harness', 'radio'],
+  ['ports'],
   ['power'],
   ['field'],
   ['checks'],

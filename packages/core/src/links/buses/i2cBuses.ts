@@ -50,6 +50,11 @@ const PF_PER_M = 100;
 /** From 0.3 to 0.7 of the supply on an RC curve: ln(0.7 / 0.3). */
 const RISE_FACTOR = Math.log(0.7 / 0.3);
 
+/** The least resistance of all pull-ups of a bus together, with which an output still brings it low. */
+export function leastPullUpOhm(busVolts: number): number {
+  return (busVolts - LOW_V) / SINK_A;
+}
+
 /** One figure of a bus against its limit. */
 export interface BusFigure {
   readonly id: 'pull-ups' | 'capacitance' | 'rise';
@@ -75,7 +80,7 @@ export function i2cFigures({ members, knownLengthMm }: Bus<I2cEndpoint>): I2cFig
   const conductance = members.reduce((sum, { endpoint }) => sum + (endpoint.pullUpOhm === undefined ? 0 : 1 / endpoint.pullUpOhm), 0);
   if (conductance === 0) return { clock, figures: [], riseNs: Infinity };
   const ohm = 1 / conductance;
-  const leastOhm = (busVolts(members) - LOW_V) / SINK_A;
+  const leastOhm = leastPullUpOhm(busVolts(members));
   const picofarad = members.reduce((sum, { endpoint }) => sum + endpoint.capacitancePf, 0) + (knownLengthMm / 1000) * PF_PER_M;
   const riseNs = RISE_FACTOR * ohm * picofarad * 1e-3;
   return {

@@ -1,7 +1,7 @@
 import type { GraphItem } from '../../graph/graph.ts';
 import type { LinkReport } from '../../model/endpoint.ts';
 import type { SocketId } from '../../model/ids.ts';
-import { endpointPins } from '../../model/endpointPins.ts';
+import { portOfEndpoint } from '../../model/endpointPins.ts';
 import type { Endpoint, ResolvedPart } from '../../model/part.ts';
 import type { RadioTraits } from '../../model/radio.ts';
 
@@ -124,11 +124,7 @@ export function signalTitle(part: ResolvedPart, id: string): string {
 
 /** The port that an endpoint's first pin is on; undefined for a radio, and for what has no port. */
 export function portOfSignal(signal: Signal): string | undefined {
-  if (signal.is === 'radio') return undefined;
-  const { endpoint } = signal;
-  if (endpoint.is === 'usb' || endpoint.is === 'network') return endpoint.port;
-  const [pin] = endpoint.is === 'uart' ? [endpoint.rx ?? endpoint.tx] : endpointPins(endpoint);
-  return pin?.slice(0, pin.lastIndexOf('.'));
+  return signal.is === 'radio' ? undefined : portOfEndpoint(signal.endpoint);
 }
 
 /** The far end of a hop; undefined for one whose far end is no item. */

@@ -1,6 +1,6 @@
 import type { Endpoint, ResolvedPart } from '../../model/part.ts';
 import type { LinkKindId } from '../../model/linkIds.ts';
-import type { ProtocolId } from '../../model/protocolIds.ts';
+import { LINK_PROTOCOLS } from '../linkProtocols.ts';
 import type { PartKind } from '../../model/partKinds.ts';
 
 /** A kind of link that is wanted wherever there is a part that gives or takes it. */
@@ -30,9 +30,9 @@ const ofKind =
     kinds.includes(part.kind) ? part.endpoints.filter(suits) : [];
 
 const speaks =
-  (...protocols: readonly ProtocolId[]) =>
+  (kind: LinkKindId) =>
   (endpoint: Endpoint): boolean =>
-    endpoint.is === 'uart' && endpoint.speaks.some(({ protocol }) => protocols.includes(protocol));
+    endpoint.is === 'uart' && endpoint.speaks.some(({ protocol }) => LINK_PROTOCOLS[kind].includes(protocol));
 const isBus = (endpoint: Endpoint): boolean => endpoint.is === 'can' || endpoint.is === 'i2c-device';
 const either =
   (...tests: readonly ((endpoint: Endpoint) => boolean)[]) =>
@@ -46,7 +46,7 @@ export const LINK_KINDS: readonly LinkKind[] = [
     isNeeded: true,
     starts: ofKind(
       ['rc-receiver', 'handheld-link'],
-      either(({ is }) => is === 'rc-out', speaks('sbus', 'crsf', 'satellite-frames')),
+      either(({ is }) => is === 'rc-out', speaks('rc')),
     ),
     goals: CONTROLLER,
     farGoals: ['stick-unit', 'handheld-link'],
@@ -56,7 +56,7 @@ export const LINK_KINDS: readonly LinkKind[] = [
   {
     id: 'reports',
     isNeeded: false,
-    starts: ofKind(['rc-receiver'], speaks('single-wire-telemetry')),
+    starts: ofKind(['rc-receiver'], speaks('reports')),
     goals: CONTROLLER,
     farGoals: ['stick-unit'],
     airIs: 'at-start',
@@ -67,7 +67,7 @@ export const LINK_KINDS: readonly LinkKind[] = [
     isNeeded: true,
     starts: ofKind(
       ['gnss'],
-      either(speaks('gnss-binary', 'nmea-0183'), ({ is }) => is === 'can'),
+      either(speaks('position'), ({ is }) => is === 'can'),
     ),
     goals: CONTROLLER,
     ...STAYS,
@@ -92,7 +92,7 @@ export const LINK_KINDS: readonly LinkKind[] = [
   {
     id: 'height',
     isNeeded: true,
-    starts: ofKind(['rangefinder'], either(isBus, speaks('rangefinder'))),
+    starts: ofKind(['rangefinder'], either(isBus, speaks('height'))),
     goals: CONTROLLER,
     ...STAYS,
   },
@@ -101,18 +101,18 @@ export const LINK_KINDS: readonly LinkKind[] = [
     isNeeded: true,
     starts: ofKind(
       ['telemetry-radio', 'handheld-link'],
-      either(speaks('mavlink-2', 'transparent'), ({ is }) => is === 'network' || is === 'usb'),
+      either(speaks('telemetry'), ({ is }) => is === 'network' || is === 'usb'),
     ),
     goals: ['controller', 'companion', 'converter'],
     farGoals: ['ground-computer', 'handheld-link'],
     airIs: 'at-start',
     goesToPrograms: true,
   },
-  { id: 'companion', isNeeded: false, starts: ofKind(['companion'], speaks('mavlink-2')), goals: CONTROLLER, ...STAYS },
+  { id: 'companion', isNeeded: false, starts: ofKind(['companion'], speaks('companion')), goals: CONTROLLER, ...STAYS },
   {
     id: 'text',
     isNeeded: false,
-    starts: ofKind(['video-transmitter', 'osd'], speaks('osd-canvas', 'mavlink-2')),
+    starts: ofKind(['video-transmitter', 'osd'], speaks('text')),
     goals: CONTROLLER,
     ...STAYS,
   },
@@ -128,7 +128,7 @@ export const LINK_KINDS: readonly LinkKind[] = [
   {
     id: 'motor-reports',
     isNeeded: false,
-    starts: ofKind(['motor-controller'], speaks('motor-telemetry')),
+    starts: ofKind(['motor-controller'], speaks('motor-reports')),
     goals: CONTROLLER,
     ...STAYS,
   },
@@ -142,5 +142,5 @@ export const LINK_KINDS: readonly LinkKind[] = [
     goals: CONTROLLER,
     ...STAYS,
   },
-  { id: 'payload', isNeeded: true, starts: ofKind(['payload'], either(isBus, speaks('gimbal'))), goals: CONTROLLER, ...STAYS },
+  { id: 'payload', isNeeded: true, starts: ofKind(['payload'], either(isBus, speaks('payload'))), goals: CONTROLLER, ...STAYS },
 ];
