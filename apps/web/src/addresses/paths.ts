@@ -18,6 +18,7 @@ export const paths = {
   wiring: (id: AircraftId) => pageAddress(id, 'wiring'),
   ladder: (id: AircraftId, cable: CableId) => pageAddress(id, 'wiring', cable),
   links: (id: AircraftId) => pageAddress(id, 'links'),
+  ports: (id: AircraftId) => pageAddress(id, 'links', 'ports'),
   documents: (id: AircraftId) => pageAddress(id, 'documents'),
   booklet: (id: AircraftId) => pageAddress(id, 'documents', 'booklet'),
   document: (id: AircraftId, kind: string, subject: string) => pageAddress(id, 'documents', `${kind}/${subject}`),

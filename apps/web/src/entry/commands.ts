@@ -5,6 +5,7 @@ import { mateCommand, partCommand } from './mateCommands.ts';
 import { lengthCommand } from './lengthCommand.ts';
 import { moveCommand } from './moveCommand.ts';
 import { cutCommand, findCommand, goCommand, historyCommands, openCommand, printCommand, scenarioCommand } from './placeCommands.ts';
+import { portCommand } from './portCommand.ts';
 import { plugCommand, unplugCommand } from './plugCommands.ts';
 import type { EntryCommand, EntryContext, Suggestion } from './suggestion.ts';
 import { wireCommand } from './wireCommand.ts';
@@ -27,6 +28,7 @@ export const entryCommands: readonly EntryCommand[] = [
   goCommand,
   scenarioCommand,
   chainCommand,
+  portCommand,
   cutCommand,
   historyCommands,
 ];

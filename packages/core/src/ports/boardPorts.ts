@@ -99,7 +99,7 @@ function boardPort(entry: GraphItem, item: number, endpoints: readonly [Endpoint
     item,
     entry,
     endpoints,
-    title: `${entry.item.ref} ${entry.part === undefined ? first.id : signalTitle(entry.part, first.id)}`,
+    title: `${entry.item.ref} ${titleOf(entry, first)}`,
     port,
     isBus,
     uses: isBus
@@ -112,6 +112,13 @@ function boardPort(entry: GraphItem, item: number, endpoints: readonly [Endpoint
         ],
     heldBy: undefined,
   };
+}
+
+/** What is printed beside it; a bus beside a serial port of one socket is named. */
+function titleOf({ part }: GraphItem, { id, is }: Endpoint): string {
+  const title = part === undefined ? id : signalTitle(part, id);
+  const bus = is === 'i2c-host' ? 'I2C' : is === 'can' ? 'CAN' : '';
+  return bus === '' || title.includes(bus) ? title : `${title} ${bus}`;
 }
 
 const BY_SOFTWARE = 'ports by software';

@@ -34,7 +34,7 @@ export interface PortPlan {
 
 export interface PlanWish {
   readonly pins?: PortPins;
-  /** True where rules may give way: a port made by software, an inverter in the wire. */
+  /** True where a rule may give way: a port made by software at a baud at which it loses bytes. */
   readonly giveWay?: boolean;
   readonly patience?: Patience;
 }
@@ -50,7 +50,9 @@ export function planPorts(graph: Graph, { pins = new Map(), giveWay = false, pat
   const cells = seekers.map((seeker) => ports.map((port) => fitsOf(graph, seeker, port)));
   const pinnedOf = seekers.map(({ keys }) => ports.find(({ key }) => keys.some((link) => pins.get(link) === key)));
   const plainFits = seekers.map((_, i) =>
-    (cells[i] ?? []).flatMap((cell) => ('is' in cell ? [] : cell)).filter(({ gives }) => giveWay || gives === undefined),
+    (cells[i] ?? [])
+      .flatMap((cell) => ('is' in cell ? [] : cell))
+      .filter(({ gives, port }) => giveWay || gives === undefined || port === pinnedOf[i]),
   );
   // 1. Every fit is a choice, and each link can be left out; links that leave by one plug choose together.
   const groups = [...grouped(seekers.keys(), (i) => plugOf(seekers[i], i)).values()];

@@ -33,7 +33,7 @@ export interface Fit {
   readonly uses: readonly string[];
   readonly settings: readonly WantedSetting[];
   /** What has to give way for it, where the rules are against it and practice is not; undefined for a plain one. */
-  readonly gives: 'software' | 'inverter' | undefined;
+  readonly gives: 'software' | undefined;
 }
 
 /** Why a link is not on a port. */
@@ -57,7 +57,7 @@ export function fitsOf(graph: Graph, seeker: LinkSeeker, port: BoardPort): reado
 }
 
 /** Why a UART takes no CAN device: not worth a word in a list of reasons, where there is another. */
-const OTHER_KIND = 'another kind of port';
+export const OTHER_KIND = 'another kind of port';
 
 function fitOf(graph: Graph, seeker: LinkSeeker, endpoint: Endpoint, port: BoardPort): readonly Fit[] | NoFit {
   const [first] = port.endpoints;
@@ -181,7 +181,9 @@ function offerFit(
   if (baud === undefined) return no(`it takes no baud of those that ${seeker.entry.item.ref} has`);
   // 3. What is upside down.
   const [sent, read] = [offer.inverted ?? protocols[offer.protocol].inverted, other.inverted ?? protocols[other.protocol].inverted];
-  const needsInverter = board.inverts === 'none' && device.inverts !== 'both' && talks && sent !== read;
+  if (board.inverts === 'none' && device.inverts !== 'both' && talks && sent !== read) {
+    return no(`it cannot turn the signal round, and ${seeker.entry.item.ref} sends it ${sent ? 'inverted' : 'not inverted'}`);
+  }
   // 4. A port made by software.
   const refusal = dialect?.refusals.find((one) => one.is === 'not-by-software' && one.role === other.protocol);
   if (board.software === true && refusal !== undefined) return no(refusal.sentence);
@@ -191,7 +193,7 @@ function offerFit(
   const { protocol } = other;
   return plainFit(seeker, [device], port, {
     uses: roleUses(port, protocol),
-    gives: needsInverter ? 'inverter' : isMarginal ? 'software' : undefined,
+    gives: isMarginal ? 'software' : undefined,
     settings: [
       ...(board.speaks.length > 1 ? [{ item: port.item, setting: `${board.id}.protocol`, value: protocol }] : []),
       ...(fixed === undefined ? [{ item: port.item, setting: `${board.id}.baud`, value: baud }] : []),

@@ -4,6 +4,10 @@ import type { StageDef } from '../../addresses/stageDef.ts';
 export const links: StageDef = {
   id: 'links',
   title: STAGES.links,
-  pages: [{ id: 'chains', title: 'Chains', path: '', load: async () => (await import('./ChainsView.tsx')).ChainsView }],
+  frame: async () => (await import('./LinksFrame.tsx')).LinksFrame,
+  pages: [
+    { id: 'chains', title: 'Chains', path: '', load: async () => (await import('./ChainsView.tsx')).ChainsView },
+    { id: 'ports', title: 'Port board', path: 'ports', load: async () => (await import('./PortBoardView.tsx')).PortBoardView },
+  ],
   keys: [],
 };

@@ -10,11 +10,14 @@ import { notBegun } from './notBegun.ts';
 import { portNames } from './portNames.ts';
 import { wrongReading } from './wrongReading.ts';
 import { rcFormat } from './rcFormat.ts';
+import { noPort, portShortage } from './portShortage.ts';
 import { portUnsuitable } from './portUnsuitable.ts';
 import { twoMasters } from './twoMasters.ts';
 
 /** Every check of the links: ends that agree, ports that suit, networks that point at each other, and streams that fit. A new one is a file here and its name in this list. */
 export const linkChecks: readonly Check[] = [
+  noPort,
+  portShortage,
   portUnsuitable,
   protocolMismatch,
   baudMismatch,

@@ -56,6 +56,14 @@ export const linkCases: CheckCases = {
       return board.design;
     },
   },
+  'link.no-port': {
+    wrong: () => bench(FC, 'airspeed-can-7k').design,
+    right: () => bench(FC, 'airspeed-i2c-2k5').design,
+  },
+  'link.port-shortage': {
+    wrong: () => bench(FC, 'gnss-serial', 'radio-900-class', 'radio-433-class', 'rangefinder-serial-40m', 'payload-gimbal-serial').design,
+    right: () => bench(FC, 'gnss-serial', 'radio-900-class', 'payload-gimbal-serial').design,
+  },
   'link.duplicate-role': {
     wrong: () => {
       const one = powered('gnss-serial');

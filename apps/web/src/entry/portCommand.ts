@@ -1,0 +1,13 @@
+import { paths } from '../addresses/paths.ts';
+import type { EntryCommand } from './suggestion.ts';
+
+/** `solve ports`: which port each link takes. */
+export const portCommand: EntryCommand = {
+  id: 'solve-ports',
+  example: 'solve ports',
+  suggest: (text, { aircraft }) => {
+    const typed = text.trim().toLowerCase();
+    if (typed.length < 2 || !'solve ports'.startsWith(typed)) return [];
+    return [{ text: 'solve ports', effect: 'plans which port each link takes', action: { is: 'go', to: paths.ports(aircraft) } }];
+  },
+};

@@ -1,0 +1,246 @@
+import { useMemo, useState } from 'react';
+import type { BoardCell, BoardRow, PortBoard } from '@wired-falcon/core';
+import { useSelection } from '../../selection/SelectionContext.tsx';
+import { useMake, useSessionState } from '../../session/SessionContext.tsx';
+import { useReadersUnits } from '../../ui/readersUnits.ts';
+import { NotComputed } from '../../ui/NotComputed.tsx';
+import { useCalculated } from '../../workers/useCalculated.ts';
+import type { ports, PortWish } from './calculators.ts';
+
+/** Links against the ports of the controllers: where each is, where it is best, and why not elsewhere. */
+export function PortBoardView() {
+  const [wish, setWish] = useState<PortWish>({ pins: [], giveWay: false });
+  const { shown, failure } = useCalculated<typeof ports>('links.ports', wish);
+  const board = shown?.answer;
+  const pin = (link: string, port: string | undefined): void =>
+    setWish(({ pins, ...rest }) => ({
+      ...rest,
+      pins: [...pins.filter(([own]) => own !== link), ...(port === undefined ? [] : ([[link, port]] as const))],
+    }));
+  return (
+    <section
+      data-scroll
+      className="min-h-0 overflow-y-auto px-5 py-4"
+      aria-label="Port board"
+      data-testid="ports"
+      data-seq={shown?.seq ?? 0}
+    >
+      <h2 className="text-lg font-bold">Port board</h2>
+      <p className="mt-1 max-w-prose text-[13px] text-ink2">
+        Every link that ends at a controller, against its ports. A number says how much speaks against a port; a dash that the link cannot
+        be there. Choose a cell to read why, and to keep the link on that port.
+      </p>
+      <NotComputed what="The ports of this version could not be planned" failure={failure} />
+      {shown !== undefined && board === undefined && <p className="mt-3">The search was stopped before it found a plan.</p>}
+      {shown !== undefined && board !== undefined && (
+        <>
+          <Plan board={board} seq={shown.seq} isAsked={shown.ask === wish} />
+          <div className="no-print mt-2 flex flex-wrap items-center gap-4 text-[13px]">
+            <label className="flex items-center gap-2">
+              <input type="checkbox" checked={wish.giveWay} onChange={(event) => setWish({ ...wish, giveWay: event.target.checked })} />
+              Also ports made by software, where nothing else is left
+            </label>
+            {wish.pins.length > 0 && (
+              <button type="button" className="underline" onClick={() => setWish({ ...wish, pins: [] })}>
+                Let all ports free ({wish.pins.length})
+              </button>
+            )}
+          </div>
+          {board.rows.length > 0 && board.columns.length > 0 && <BoardTable board={board} onPin={pin} />}
+        </>
+      )}
+    </section>
+  );
+}
+
+interface PlanProps {
+  readonly board: PortBoard;
+  readonly seq: number;
+  /** True where the plan is of what is asked now. */
+  readonly isAsked: boolean;
+}
+
+/** What the plan comes to, and the button that makes it real. A plan of an older document cannot be taken. */
+function Plan({ board: { summary, edit, rows, columns, proof, relaxations }, seq, isAsked }: PlanProps) {
+  const make = useMake();
+  const { read } = useReadersUnits();
+  const isCurrent = useSessionState().seq === seq && isAsked;
+  return (
+    <div className="mt-2">
+      <p className="font-semibold" data-proof={proof.is}>
+        {summary}
+      </p>
+      {rows.length > 0 && columns.length > 0 && edit === undefined && (
+        <p className="text-[13px]">Everything is wired and set up as planned.</p>
+      )}
+      {edit !== undefined && (
+        <button type="button" className="action no-print mt-2" disabled={!isCurrent} onClick={() => make(edit)}>
+          {isCurrent ? 'Take the plan' : 'Being solved again'}
+        </button>
+      )}
+      {relaxations.length > 0 && (
+        <div className="no-print mt-3">
+          <h3 className="text-[13px] font-semibold">What could give way, one step each</h3>
+          <ul className="mt-1 text-[13px]">
+            {relaxations.map(({ label, sentence, edit: step }) => (
+              <li key={sentence} className="flex flex-wrap items-center gap-2 py-0.5">
+                <button type="button" className="action" disabled={!isCurrent} onClick={() => make(step)}>
+                  {read(label)}
+                </button>
+                <span>{read(sentence)}</span>
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+    </div>
+  );
+}
+
+interface BoardTableProps {
+  readonly board: PortBoard;
+  readonly onPin: (link: string, port: string | undefined) => void;
+}
+
+interface Spot {
+  readonly row: number;
+  readonly column: number;
+}
+
+function BoardTable({ board: { rows, columns }, onPin }: BoardTableProps) {
+  const [spot, setSpot] = useState<Spot>();
+  const chosen = useMemo(() => {
+    const [row, column] = [rows[spot?.row ?? -1], columns[spot?.column ?? -1]];
+    const cell = row?.cells[spot?.column ?? -1];
+    return row === undefined || column === undefined || cell === undefined ? undefined : { row, column, cell };
+  }, [rows, columns, spot]);
+  const { select } = useSelection();
+  return (
+    <>
+      <div className="mt-3 overflow-x-auto" role="region" aria-label="Links against ports" tabIndex={0}>
+        <table className="border-collapse text-[12px]">
+          <thead>
+            <tr>
+              <th scope="col" className="pr-2 text-left align-bottom font-semibold">
+                Link
+              </th>
+              {columns.map(({ key, label }) => (
+                <th key={key} scope="col" className="h-24 w-[30px] min-w-[26px] px-0 pb-1 align-bottom font-normal">
+                  <span className="inline-block whitespace-nowrap [writing-mode:vertical-rl] rotate-180">{label}</span>
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((row, r) => (
+              <tr key={row.keys.join(' ')} className="border-t border-rule" data-link={row.title} data-planned={row.planned ?? 'none'}>
+                <th scope="row" className="pr-3 text-left font-normal whitespace-nowrap">
+                  <button
+                    type="button"
+                    className="min-h-6 text-left hover:underline"
+                    onClick={() => select({ is: 'item', item: row.item })}
+                  >
+                    {row.title}
+                  </button>
+                </th>
+                {row.cells.map((cell, c) => (
+                  <td key={columns[c]?.key ?? c} className="p-0 text-center">
+                    <CellButton
+                      name={`${row.title} on ${columns[c]?.title ?? ''}`}
+                      cell={cell}
+                      isNow={row.now === columns[c]?.key}
+                      isPlanned={row.planned === columns[c]?.key}
+                      isPinned={row.pinned === columns[c]?.key}
+                      isChosen={spot?.row === r && spot.column === c}
+                      onChoose={() => setSpot({ row: r, column: c })}
+                    />
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <p className="mt-1 text-[12px] text-ink2">Filled: planned. Framed: wired there now. Underlined: kept there by you.</p>
+      <div aria-live="polite" className="no-print mt-2 min-h-12 text-[13px]">
+        {chosen !== undefined && <Reason {...chosen} onPin={onPin} />}
+      </div>
+      <h3 className="mt-3 text-[15px] font-bold">Why each is where it is</h3>
+      <dl className="mt-1 text-[13px]">
+        {rows.map(({ title, keys, planned, why }) => (
+          <div key={keys.join(' ')} className="border-b border-rule py-1">
+            <dt className="font-semibold">
+              {title}: {planned === undefined ? 'no port' : columns.find(({ key }) => key === planned)?.title}
+            </dt>
+            <dd className={planned === undefined ? 'text-rust' : 'text-ink2'}>{why}</dd>
+          </div>
+        ))}
+      </dl>
+    </>
+  );
+}
+
+interface CellButtonProps {
+  readonly name: string;
+  readonly cell: BoardCell;
+  readonly isNow: boolean;
+  readonly isPlanned: boolean;
+  readonly isPinned: boolean;
+  readonly isChosen: boolean;
+  readonly onChoose: () => void;
+}
+
+function CellButton({ name, cell, isNow, isPlanned, isPinned, isChosen, onChoose }: CellButtonProps) {
+  const marks = [isPlanned ? 'planned' : '', isNow ? 'wired there now' : '', isPinned ? 'kept there by you' : ''].filter(
+    (mark) => mark !== '',
+  );
+  return (
+    <button
+      type="button"
+      aria-label={`${name}: ${[...marks, cell.words].join(', ')}`}
+      aria-pressed={isChosen}
+      className={`h-6 w-[28px] min-w-6 border font-mono text-[11px] ${isPlanned ? 'bg-ink text-sheet' : ''} ${isNow ? 'border-ink' : 'border-transparent'} ${isPinned ? 'underline' : ''} ${isChosen ? 'outline-2 outline-rust' : ''}`}
+      onClick={onChoose}
+    >
+      {markOf(cell)}
+    </button>
+  );
+}
+
+function markOf(cell: BoardCell): string {
+  switch (cell.is) {
+    case 'fits':
+      return String(cell.cost);
+    case 'gives-way':
+      return '~';
+    case 'no-fit':
+      return '-';
+  }
+}
+
+interface ReasonProps extends Pick<BoardTableProps, 'onPin'> {
+  readonly row: BoardRow;
+  readonly column: PortBoard['columns'][number];
+  readonly cell: BoardCell;
+}
+
+/** Why a link is, or is not, on a port; and the way to keep it there. */
+function Reason({ row, column, cell, onPin }: ReasonProps) {
+  const [link] = row.keys;
+  const isPinned = row.pinned === column.key;
+  return (
+    <>
+      <p>
+        <span className="font-semibold">
+          {row.title} on {column.title}:
+        </span>{' '}
+        {cell.words}.
+      </p>
+      {link !== undefined && cell.is !== 'no-fit' && (
+        <button type="button" className="action mt-1" onClick={() => onPin(link, isPinned ? undefined : column.key)}>
+          {isPinned ? 'Let it free' : 'Keep it there'}
+        </button>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,123 @@
+import type { Proof } from '../assign/problem.ts';
+import type { Edit } from '../edits/registry.ts';
+import type { Graph } from '../graph/graph.ts';
+import { portOfEndpoint } from '../model/endpointPins.ts';
+import type { ItemId } from '../model/ids.ts';
+import { listed } from '../text/lists.ts';
+import { planPorts, type PlannedLink, type PlanWish, type PortPlan } from './planPorts.ts';
+import type { Fit, NoFit } from './portFit.ts';
+import { priceOf } from './portPrices.ts';
+import { relaxationsOf, type Relaxation } from './relaxations.ts';
+import { takePlan } from './takePlan.ts';
+
+/** A port of a controller, as a column. */
+export interface BoardColumn {
+  readonly key: string;
+  /** What is printed beside it. */
+  readonly label: string;
+  /** The same with the controller's reference. */
+  readonly title: string;
+}
+
+/** A link at a port: what speaks against it, as a number and in words. */
+export type BoardCell =
+  | { readonly is: 'fits'; readonly cost: number; readonly words: string }
+  /** It works where a rule gives way: a port made by software. */
+  | { readonly is: 'gives-way'; readonly words: string }
+  | { readonly is: 'no-fit'; readonly words: string };
+
+/** A link, as a row. */
+export interface BoardRow {
+  readonly title: string;
+  readonly item: ItemId;
+  /** The keys of its links; a pin names the first. */
+  readonly keys: readonly string[];
+  readonly now: string | undefined;
+  readonly planned: string | undefined;
+  readonly pinned: string | undefined;
+  /** Why it is where it is planned, and not elsewhere. */
+  readonly why: string;
+  readonly cells: readonly BoardCell[];
+}
+
+/** Links against ports, what is wired and what is planned: plain values, to show and to print. */
+export interface PortBoard {
+  readonly columns: readonly BoardColumn[];
+  readonly rows: readonly BoardRow[];
+  /** What the plan comes to, in a sentence. */
+  readonly summary: string;
+  readonly proof: Proof;
+  /** What makes the plan real; undefined where everything is as planned. */
+  readonly edit: Edit | undefined;
+  /** What can give way where links are left out, one step each. */
+  readonly relaxations: readonly Relaxation[];
+}
+
+/** The port board of an aircraft. @returns undefined when the search was stopped before it found any plan */
+export function portBoard(graph: Graph, wish: PlanWish = {}): PortBoard | undefined {
+  const plan = planPorts(graph, wish);
+  if (plan === undefined) return undefined;
+  const { edit, undone } = takePlan(graph, plan);
+  const isOneBoard = new Set(plan.ports.map(({ item }) => item)).size < 2;
+  return {
+    columns: plan.ports.map(({ key, title, entry }) => ({
+      key,
+      title,
+      label: isOneBoard ? title.slice(entry.item.ref.length + 1) : title,
+    })),
+    rows: plan.links.map((link, i) => rowOf(plan, link, i)),
+    summary: [summaryOf(plan), ...undone.map(({ link, why }) => `${link.seeker.title} is not wired by it: ${why}.`)].join(' '),
+    proof: plan.proof,
+    edit,
+    relaxations: wish.giveWay === true ? [] : relaxationsOf(graph, plan),
+  };
+}
+
+function summaryOf({ links, ports, proof }: PortPlan): string {
+  if (ports.length === 0) return 'No controller in the aircraft: there is no port to give.';
+  if (links.length === 0) return 'Nothing wants a port yet.';
+  const left = links.filter(({ fit }) => fit === undefined);
+  const short =
+    left.length === 0
+      ? 'Every link has a port.'
+      : `${listed(left.map(({ seeker }) => seeker.title))} ${left.length === 1 ? 'finds' : 'find'} no port.`;
+  return proof.is === 'optimal' ? short : `${short} The search was stopped: there may be a better plan.`;
+}
+
+function rowOf({ ports, cells }: PortPlan, link: PlannedLink, i: number): BoardRow {
+  const { seeker, fit, pinned } = link;
+  const { now } = seeker;
+  const here = ports.find(({ item, endpoints }) => item === now?.item && endpoints.some(({ id }) => id === now.endpoint));
+  return {
+    title: seeker.title,
+    item: seeker.entry.item.id,
+    keys: seeker.keys,
+    now: here?.key,
+    planned: fit?.port.key,
+    pinned: pinned?.key,
+    why: whyOf(link),
+    cells: (cells[i] ?? []).map(cellOf),
+  };
+}
+
+function cellOf(cell: readonly Fit[] | NoFit): BoardCell {
+  if ('is' in cell) return { is: 'no-fit', words: cell.why };
+  const best = cell.find(({ gives }) => gives === undefined);
+  if (best !== undefined) return { is: 'fits', cost: priceOf(best.prices), words: wordsOf(best) };
+  return { is: 'gives-way', words: 'made by software: bytes are lost at times' };
+}
+
+function wordsOf({ prices }: Fit): string {
+  return prices.length === 0 ? 'nothing speaks against it' : prices.map(({ words }) => words).join('; ');
+}
+
+function whyOf({ fit, seeker, pinned, dearerThan }: PlannedLink): string {
+  const elsewhere = dearerThan.map(({ port, by }) => `${port.title} goes to ${by?.title ?? 'another'}`);
+  const others = elsewhere.length === 0 ? '' : ` ${elsewhere.join('; ')}.`;
+  if (fit === undefined) return `No port is left that suits it.${others}`;
+  if (pinned !== undefined) return 'You want it there.';
+  const stays = seeker.now?.item === fit.port.item && fit.port.endpoints.some(({ id }) => id === seeker.now?.endpoint);
+  const plug = portOfEndpoint(fit.from[0]);
+  const how = stays ? 'It stays where it is.' : `From ${seeker.entry.item.ref} ${plug ?? ''} to ${fit.port.title}: ${wordsOf(fit)}.`;
+  return `${how}${others}`;
+}
