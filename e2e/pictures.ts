@@ -34,6 +34,7 @@ const pictures: readonly Picture[] = [
   { name: 'parts', at: 'aircraft/saltmarsh/parts' },
   { name: 'wiring', at: 'aircraft/reedbed/wiring' },
   { name: 'chains', at: 'aircraft/reedbed/links' },
+  { name: 'ports', at: 'aircraft/mudflat/links/ports', stage: (page) => page.locator('[data-link]').first().waitFor() },
   { name: 'power', at: 'aircraft/saltmarsh/power?situation=cruise' },
   {
     name: 'faults',
@@ -46,7 +47,6 @@ const pictures: readonly Picture[] = [
   { name: 'mission', at: 'aircraft/saltmarsh/power/mission', stage: (page) => page.locator('.apexcharts-series path').first().waitFor() },
   { name: 'conditioning', at: 'aircraft/saltmarsh/power/conditioning' },
   { name: 'documents', at: 'aircraft/saltmarsh/documents' },
-  { name: 'labels', at: 'aircraft/saltmarsh/documents/labels/aircraft' },
   // Last, since they change the aircraft.
   {
     name: 'joining',

@@ -72,3 +72,53 @@ test("a colleague's edit makes a plan stale: it is solved again, and what is tak
   await settled(other);
   await expect(other.locator('[data-chain="RNG1 height"]')).toHaveAttribute('data-state', 'agrees');
 });
+
+const DEVICES: readonly (readonly [typed: string, ref: string])[] = [
+  ['RC receiver, CRSF full duplex', 'RX1'],
+  ['GNSS receiver, serial', 'GNSS1'],
+  ['GNSS receiver with compass, serial and I2C', 'GNSS2'],
+  ['Rangefinder, serial, 40 m', 'RNG1'],
+  ['Telemetry radio, 900 MHz class', 'RADIO1'],
+  ['Telemetry radio, 433 MHz class', 'RADIO2'],
+  ['Companion, small, 5 V 2.5 A', 'CC1'],
+  ['Digital video air unit', 'VTX1'],
+  ['Gimbal, serial control', 'PAY1'],
+  ['Telemetry radio, 433 MHz class', 'RADIO3'],
+];
+
+test('a new aircraft of ten serial devices is short by two; a part gives way, and the plan wires the others; by pointer', async ({
+  page,
+  server,
+}) => {
+  await page.goto(server.url);
+  await page.getByLabel('New aircraft').fill('Ten devices');
+  await page.keyboard.press('Enter');
+  await settled(page);
+  await enter(page, 'solve ports', 'solve ports');
+  await planned(page);
+  const board = page.getByTestId('ports');
+  await expect(board).toContainText('No controller in the aircraft: there is no port to give.');
+  await enter(page, 'add Controller H7 carrier, 8 serial', 'add Controller H7 carrier, 8 serial');
+  await planned(page);
+  await expect(board).toContainText('Nothing wants a port yet.');
+  for (const [name, ref] of DEVICES) {
+    await enter(page, `add ${name}`, `add ${name}`);
+    await planned(page);
+    await expect(page.locator(`[data-link^="${ref} "]`).first()).toBeVisible();
+  }
+  await expect(board).toContainText('find no port.');
+  const leftOut = page.locator('[data-link][data-planned=none]');
+  const before = await leftOut.count();
+  expect(before).toBeGreaterThan(0);
+  expect(await violations(page)).toEqual([]);
+  await board.getByRole('button', { name: 'Exchange RNG1' }).first().click();
+  await planned(page);
+  await expect(leftOut).toHaveCount(before - 1);
+  await board.getByRole('button', { name: 'Take the plan' }).click();
+  await planned(page);
+  await expect(board).toContainText('Everything is wired and set up as planned.');
+  await page.getByRole('navigation', { name: 'Links' }).getByRole('link', { name: 'Chains' }).click();
+  for (const chain of ['RX1 rc', 'GNSS1 position', 'RNG1 height']) {
+    await expect(page.locator(`[data-chain="${chain}"]`)).toHaveAttribute('data-state', 'agrees');
+  }
+});

@@ -1,6 +1,7 @@
 import {
   asId,
   chainsOf,
+  portBoard,
   engineGraph,
   findingsOf,
   graphOf,
@@ -77,6 +78,17 @@ export async function benchChains(): Promise<void> {
     }
     report(`chains of ${name}`, statsOf(times), 'ms', goal);
   }
+}
+
+/** The port board of an aircraft, with the plan and the edit that makes it real. */
+export async function benchPorts(): Promise<void> {
+  const times: number[] = [];
+  for (let i = 0; i < 30; i++) {
+    const graph = graphOf(newVersion(demo));
+    chainsOf(graph);
+    times.push(await timed(() => portBoard(graph)));
+  }
+  report('port board of Saltmarsh', statsOf(times), 'ms', '50 ms');
 }
 
 /** Whether a chosen pin goes with each other pin of the sheet: what a person waits for when a pin is chosen. */

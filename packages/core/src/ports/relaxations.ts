@@ -6,6 +6,7 @@ import type { Graph, GraphItem } from '../graph/graph.ts';
 import { graphOf } from '../graph/graphOf.ts';
 import type { ItemId } from '../model/ids.ts';
 import { partKeyOf } from '../model/contentHash.ts';
+import type { Endpoint } from '../model/part.ts';
 import { sampleParts } from '../parts/catalogue.ts';
 import { listed } from '../text/lists.ts';
 import { quantity } from '../text/numbers.ts';
@@ -42,9 +43,12 @@ const MOST_OFFERED = 6;
 export function relaxationsOf(graph: Graph, plan: PortPlan): readonly Relaxation[] {
   const before = leftOutOf(plan);
   if (before.all === 0 || plan.ports.length === 0) return [];
-  const items = [...new Set(plan.links.flatMap(({ seeker, fit }) => (fit === undefined ? [seeker.entry] : [])))];
-  const tried = [...bySoftware(graph), ...items.flatMap((entry) => [...byFormat(graph, entry), ...byOtherPart(graph, entry)])];
-  return tried
+  // Who has a serial port can free it, and who has none can go another way.
+  const items = [
+    ...new Set(plan.links.flatMap(({ seeker, fit }) => (fit === undefined || fit.from[0].is === 'uart' ? [seeker.entry] : []))),
+  ];
+  const steps = [...bySoftware(graph), ...items.flatMap((entry) => [...byFormat(graph, entry), ...byOtherPart(graph, entry)])];
+  return steps
     .filter(({ leftOut }) => isFewer(leftOut, before))
     .sort((a, b) => a.leftOut.needed - b.leftOut.needed || a.leftOut.all - b.leftOut.all)
     .slice(0, MOST_OFFERED);
@@ -102,10 +106,13 @@ function byFormat(graph: Graph, { item }: GraphItem): Relaxation[] {
   );
 }
 
+/** What goes to a controller, and not by a serial port. */
+const NOT_SERIAL: readonly Endpoint['is'][] = ['can', 'i2c-device', 'analog-out', 'rc-out'];
+
 /** Another part of the catalogue of the same kind: on a bus, or in another format. */
 function byOtherPart({ design, ...rest }: Graph, { item, part }: GraphItem): Relaxation[] {
   return sampleParts
-    .filter(({ kind, id }) => kind === part?.kind && id !== part.id)
+    .filter((other) => other.kind === part?.kind && other.id !== part.id && other.endpoints.some(({ is }) => NOT_SERIAL.includes(is)))
     .flatMap((other) => {
       const edit = proposeAdoption(design, item.id, partKeyOf(other));
       const grams = other.massG - (part?.massG ?? other.massG);

@@ -7,6 +7,7 @@ import { planJoin } from '../harness/looms/planJoin.ts';
 import { chainsOf } from '../links/chains/chainsOf.ts';
 import { portOfEndpoint } from '../model/endpointPins.ts';
 import type { Cable } from '../model/aircraft.ts';
+import type { Endpoint } from '../model/part.ts';
 import type { CableId } from '../model/ids.ts';
 import { settingsOf, settingTakes } from '../model/settingsOf.ts';
 import { counterpartsOf } from '../graph/counterparts.ts';
@@ -33,7 +34,9 @@ export function takePlan(graph: Graph, { links }: PortPlan): TakenPlan {
   // 1. What moves, or is wired wrongly, is taken off first: its port may be another's now.
   for (const link of moving) for (const cable of cablesOf(graph, link)) draft.make({ kind: 'remove-cable', cable });
   // 2. Cables and branches.
-  for (const link of moving) if (!isWired(draft, link, unfed.has(link))) undone.push({ link, why: 'no cable can be made between the two' });
+  for (const link of moving)
+    if (!isWired(draft, link, { isUnfed: unfed.has(link), isSplit: isSplit(link, links) }))
+      undone.push({ link, why: 'no cable can be made between the two' });
   // 3. Settings at both ends, also of what stays.
   for (const { fit } of links) for (const wanted of fit?.settings ?? []) set(draft, wanted);
   return { edit: draft.isEmpty ? undefined : draft.edit(titleOf(moving)), undone };
@@ -77,19 +80,72 @@ function itemsOf(graph: Graph, { nodes }: Cable): ReadonlySet<number> {
   );
 }
 
-/** What a cable did not feed so far, and what is fed from elsewhere, is not fed by a new one either. */
-function isWired(draft: DraftEdits, { seeker, fit }: PlannedLink, isUnfed: boolean): boolean {
+interface Wiring {
+  /** What a cable did not feed so far is not fed by a new one either. */
+  readonly isUnfed: boolean;
+  /** True where another link of the same plug goes to another socket: then only its own pins are joined. */
+  readonly isSplit: boolean;
+}
+
+function isSplit({ seeker, fit }: PlannedLink, links: readonly PlannedLink[]): boolean {
+  const plug = fit === undefined ? undefined : portOfEndpoint(fit.from[0]);
+  return links.some(
+    (other) =>
+      other.seeker !== seeker &&
+      other.seeker.item === seeker.item &&
+      other.fit !== undefined &&
+      portOfEndpoint(other.fit.from[0]) === plug &&
+      (other.fit.port.item !== fit?.port.item || other.fit.port.port !== fit.port.port),
+  );
+}
+
+function isWired(draft: DraftEdits, { seeker, fit }: PlannedLink, { isUnfed, isSplit }: Wiring): boolean {
   if (fit === undefined) return false;
   const { graph } = draft;
   const device = graph.items[seeker.item]?.item.id;
   const board = graph.items[fit.port.item]?.item.id;
-  const [a, b] = [
-    device === undefined ? undefined : draft.port(device, portOfEndpoint(fit.from[0]) ?? ''),
-    board === undefined ? undefined : draft.port(board, fit.port.port),
+  const [from, to] = [portOfEndpoint(fit.from[0]), fit.port.port];
+  const ends = (): readonly [PortAt | undefined, PortAt | undefined] => [
+    device === undefined || from === undefined ? undefined : draft.port(device, from),
+    board === undefined ? undefined : draft.port(board, to),
   ];
+  const [a, b] = ends();
   if (a === undefined || b === undefined) return false;
-  const preset = isUnfed || isFed(graph, a) ? 'supply-pulled' : 'meaning';
-  return isJoined(graph, seeker.item, fit) || draft.take(planJoin(graph, a, b, preset));
+  if (isJoined(graph, seeker.item, fit)) return true;
+  if (!isSplit) return draft.take(planJoin(graph, a, b, isUnfed || isFed(graph, a) ? 'supply-pulled' : 'meaning'));
+  return fit.from.every((endpoint) =>
+    pinPairs(endpoint, fit.port.endpoints).every((pair) => {
+      const [x, y] = ends();
+      return x !== undefined && y !== undefined && draft.take(planJoin(draft.graph, x, y, pair));
+    }),
+  );
+}
+
+/** The pins of a device's endpoint, each with the pin of the board that it goes to. */
+function pinPairs(endpoint: Endpoint, board: readonly Endpoint[]): readonly { readonly a: number; readonly b: number }[] {
+  const pairs = board.flatMap((other): readonly (readonly [string | undefined, string | undefined])[] => {
+    if (endpoint.is === 'uart' && other.is === 'uart')
+      return [
+        [endpoint.tx, other.rx],
+        [endpoint.rx, other.tx],
+      ];
+    if (endpoint.is === 'i2c-device' && other.is === 'i2c-host')
+      return [
+        [endpoint.sda, other.sda],
+        [endpoint.scl, other.scl],
+      ];
+    if (endpoint.is === 'can' && other.is === 'can')
+      return [
+        [endpoint.high, other.high],
+        [endpoint.low, other.low],
+      ];
+    if (endpoint.is === 'rc-out' && other.is === 'rc-in') return [[endpoint.pin, other.pin]];
+    if (endpoint.is === 'analog-out' && other.is === 'analog-sense')
+      return other.purpose.split(' or ').includes(endpoint.purpose) ? [[endpoint.pin, other.pin]] : [];
+    return [];
+  });
+  const position = (pin: string): number => Number(pin.slice(pin.lastIndexOf('.') + 1));
+  return pairs.flatMap(([a, b]) => (a === undefined || b === undefined ? [] : [{ a: position(a), b: position(b) }]));
 }
 
 function isFed(graph: Graph, { itemId, port }: PortAt): boolean {
