@@ -95,6 +95,17 @@ describe('links of one plug', () => {
     expect(new Set(Object.values(ports)).size).toBe(2);
   });
 
+  it('are not on one serial port together, also where a person wants both there', () => {
+    const { design } = bench(H7, 'receiver-sbus-telemetry');
+    const port = `${itemOf(design, 'FC1').id} D`;
+    const keys = ['rc', 'reports'].map((kind) => `${kind}.${itemOf(design, 'RX1').id}`);
+    const plan = planPorts(graphOf(design), { pins: new Map(keys.map((key) => [key, port])) });
+    expect(plan?.links.map(({ seeker, fit }) => [seeker.title, fit?.port.title])).toEqual([
+      ['RX1 RC control', 'FC1 aux D'],
+      ['RX1 reports to the stick unit', undefined],
+    ]);
+  });
+
   it('stay whole when one of them moves', () => {
     const design = demo(saltmarsh);
     const pins = new Map([[`position.${itemOf(design, 'GNSS1').id}`, `${itemOf(design, 'FC1').id} F`]]);

@@ -57,7 +57,7 @@ export function WiringView() {
         </p>
         <div className="flex shrink-0 items-center gap-1.5 text-[13px]">
           <ScopeControls scope={scope} graph={graph} />
-          <button type="button" className="action py-0.5 font-normal" onClick={saveDrawing}>
+          <button type="button" className="action py-0.5 font-normal" disabled={laidOut === undefined} onClick={saveDrawing}>
             SVG
           </button>
           <button type="button" className="action py-0.5 font-normal" onClick={() => window.print()}>
