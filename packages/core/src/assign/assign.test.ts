@@ -137,7 +137,18 @@ describe('the cheapest choice for all', () => {
       notTogether: [],
     };
     expect(solveAssignment(crowded)).toMatchObject({ cost: 4, proof: { is: 'optimal' } });
-    expect(solveAssignment(crowded, { isOver: () => true })).toMatchObject({ is: 'solved', cost: 4, proof: { is: 'stopped', atLeast: 3 } });
+    expect(solveAssignment(crowded, { isOver: () => true })).toMatchObject({ is: 'solved', cost: 4, proof: { is: 'stopped', atLeast: 0 } });
+    let asked = 0;
+    const later = solveAssignment(crowded, { isOver: () => ++asked > 60 });
+    expect(later).toMatchObject({ is: 'solved', cost: 4, proof: { is: 'stopped', atLeast: 3 } });
+  });
+
+  it('is found for two hundred that want one of eight places', () => {
+    const places = Array.from({ length: 8 }, (_, i) => ({ id: `p${i}`, cost: i, uses: [`place ${i}`, 'four of them'] }));
+    const seekers = Array.from({ length: 200 }, (_, i) => ({ id: `s${i}`, options: [...places, { id: 'none', cost: 1000, uses: [] }] }));
+    const found = solveAssignment({ seekers, capacity: { 'four of them': 4 }, notTogether: [] });
+    expect(found).toMatchObject({ cost: 0 + 1 + 2 + 3 + 196 * 1000, proof: { is: 'optimal' } });
+    expect(found.is === 'solved' ? found.chosen.slice(0, 5).map(({ id }) => id) : []).toEqual(['p0', 'p1', 'p2', 'p3', 'none']);
   });
 
   it('wants whole costs', () => {

@@ -2,6 +2,9 @@
 export interface Matching {
   readonly columnOf: readonly number[];
   readonly cost: number;
+  /** What every matching pays at least for a row and for a column: one that takes another cell costs more by at least what that cell costs above both. */
+  readonly rowPrice: Float64Array;
+  readonly columnPrice: Float64Array;
 }
 
 /**
@@ -69,7 +72,7 @@ export function cheapestMatching(costs: readonly Float64Array[], columns: number
     columnOf[row - 1] = column - 1;
     cost += at(costs[row - 1] ?? new Float64Array(), column - 1);
   }
-  return { columnOf, cost };
+  return { columnOf, cost, rowPrice: rowPotential.subarray(1), columnPrice: columnPotential.subarray(1) };
 }
 
 function at(values: Float64Array | Int32Array, i: number): number {

@@ -31,13 +31,17 @@ export function numbered({ seekers, capacity, notTogether }: Problem): Numbered 
   // What has no place of its own gets a column that is its seeker's alone.
   const columnOf = all.map(({ seeker }, i) => columns.of(places[i] === undefined ? `own ${seeker}` : `place ${places[i]}`));
   const capacities = resources.names.map(capacityOf);
-  const priced = resources.names.flatMap((name, resource) => {
-    const users = all.flatMap(({ seeker }, i) =>
-      uses[i]?.includes(resource) === true ? [{ seeker, isItsPlace: places[i] === name }] : [],
-    );
-    const isEnough = new Set(users.map(({ seeker }) => seeker)).size <= capacityOf(name);
-    return isEnough || users.every(({ isItsPlace }) => isItsPlace) ? [] : [resource];
-  });
+  const seekersAt = resources.names.map(() => new Set<number>());
+  const isPlaceOfAll = resources.names.map(() => true);
+  for (const [i, { seeker }] of all.entries()) {
+    for (const resource of uses[i] ?? []) {
+      seekersAt[resource]?.add(seeker);
+      if (resources.names[resource] !== places[i]) isPlaceOfAll[resource] = false;
+    }
+  }
+  const priced = capacities.flatMap((most, resource) =>
+    (seekersAt[resource]?.size ?? 0) <= most || isPlaceOfAll[resource] === true ? [] : [resource],
+  );
   let next = 0;
   return {
     optionsOf: seekers.map(({ options }) => options.map(() => next++)),

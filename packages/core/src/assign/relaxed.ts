@@ -1,5 +1,6 @@
 import { cheapestMatching } from './matching.ts';
 import { costOf, usersOf, type Numbered } from './numbered.ts';
+import type { Patience } from './problem.ts';
 import { repaired } from './repaired.ts';
 
 /** What the relaxed problem says of a part of all choices. */
@@ -10,6 +11,8 @@ export interface Relaxed {
   readonly chosen: readonly number[];
   /** The price of a unit of each resource with which the bound is as high as it gets. */
   readonly prices: Float64Array;
+  /** By option: a choice that takes it costs at least so much more than the bound. Infinite for what is ruled out. */
+  readonly dearer: Float64Array;
   /** The cheapest whole choice that was come by on the way. */
   readonly whole: readonly number[] | undefined;
 }
@@ -21,14 +24,23 @@ const PATIENCE_ROUNDS = 3;
 /** Sums of prices are rounded: less than this is nothing, where costs are whole numbers. */
 export const ROUNDING = 1e-6;
 
+export interface RelaxedWish {
+  /** Prices to begin with. */
+  readonly prices: Float64Array;
+  /** The cost of a choice that is known; Infinity where none is. */
+  readonly upper: number;
+  readonly rounds: number;
+  /** Where it is over, the bound of the round is taken. */
+  readonly patience: Patience | undefined;
+}
+
 /**
  * A bound of all choices in which some options are ruled out, from below: every seeker gets a place of its own, which is a matching, and
  * what it uses beyond that is paid for instead of limited. The prices that give the highest bound are looked for by subgradient steps
  * (Lagrangian relaxation; Fisher 1981): what is used too much gets dearer, what is left over cheaper, never below nothing.
- * @param upper the cost of a choice that is known; Infinity where none is
  * @returns undefined when some seeker has no option left, or the places are too few
  */
-export function relaxed(problem: Numbered, out: Uint8Array, start: Float64Array, upper: number, rounds: number): Relaxed | undefined {
+export function relaxed(problem: Numbered, out: Uint8Array, { prices: start, upper, rounds, patience }: RelaxedWish): Relaxed | undefined {
   const { priced, capacity } = problem;
   const prices = Float64Array.from(start);
   let best: Relaxed | undefined;
@@ -48,13 +60,13 @@ export function relaxed(problem: Numbered, out: Uint8Array, start: Float64Array,
       whole = mended;
     }
     if (best === undefined || bound > best.bound + ROUNDING) {
-      best = { bound, chosen: choice.chosen, prices: Float64Array.from(prices), whole };
+      best = { bound, chosen: choice.chosen, prices: Float64Array.from(prices), dearer: choice.dearer, whole };
       idle = 0;
     } else if (++idle >= PATIENCE_ROUNDS) {
       step /= 2;
       idle = 0;
     }
-    if (Math.ceil(best.bound - ROUNDING) >= least) break;
+    if (Math.ceil(best.bound - ROUNDING) >= least || patience?.isOver() === true) break;
     // 2. New prices.
     const users = usersOf(problem, choice.chosen);
     const over = priced.map((resource) => {
@@ -71,14 +83,17 @@ export function relaxed(problem: Numbered, out: Uint8Array, start: Float64Array,
   return best === undefined ? undefined : { ...best, whole };
 }
 
+interface Matched {
+  readonly chosen: readonly number[];
+  readonly cost: number;
+  readonly dearer: Float64Array;
+}
+
 /** The cheapest choice by matching, with what is used paid for. */
-function matchedAt(
-  problem: Numbered,
-  out: Uint8Array,
-  prices: Float64Array,
-): { readonly chosen: readonly number[]; readonly cost: number } | undefined {
+function matchedAt(problem: Numbered, out: Uint8Array, prices: Float64Array): Matched | undefined {
   const { optionsOf, columns, columnOf, cost, uses } = problem;
   const cheapest: Int32Array[] = [];
+  const paid = new Float64Array(cost.length).fill(Infinity);
   const costs = optionsOf.map((options) => {
     const row = new Float64Array(columns).fill(Infinity);
     const places = new Int32Array(columns);
@@ -86,6 +101,7 @@ function matchedAt(
       if (out[option] === 1) continue;
       let own = cost[option] ?? Infinity;
       for (const resource of uses[option] ?? []) own += prices[resource] ?? 0;
+      paid[option] = own;
       const column = columnOf[option] ?? 0;
       if (own < (row[column] ?? Infinity)) {
         row[column] = own;
@@ -97,5 +113,9 @@ function matchedAt(
   });
   const matching = cheapestMatching(costs, columns);
   if (matching === undefined) return undefined;
-  return { chosen: matching.columnOf.map((column, seeker) => cheapest[seeker]?.[column] ?? -1), cost: matching.cost };
+  const { rowPrice, columnPrice, columnOf: columnAt } = matching;
+  const dearer = paid.map(
+    (own, option) => own - (rowPrice[problem.seekerOf[option] ?? 0] ?? 0) - (columnPrice[columnOf[option] ?? 0] ?? 0),
+  );
+  return { chosen: columnAt.map((column, seeker) => cheapest[seeker]?.[column] ?? -1), cost: matching.cost, dearer };
 }

@@ -9,6 +9,8 @@ export interface Found {
   readonly proof: Proof;
   /** The prices of resources at the start, for another search in the same problem. */
   readonly prices: Float64Array;
+  /** 1 for each option with which, by the bound at the start, nothing costs as little as what was found. */
+  readonly beyond: Uint8Array<ArrayBuffer>;
 }
 
 /** A part of all choices: those in which no option is taken that is ruled out. */
@@ -34,9 +36,10 @@ export function search(problem: Numbered, out: Uint8Array, { patience, enough, p
   let chosen: readonly number[] | undefined;
   // What a choice has to be cheaper than.
   let least = enough === undefined ? Infinity : enough + 1;
-  let atStart = prices ?? new Float64Array(problem.capacity.length);
+  const atStart = prices ?? new Float64Array(problem.capacity.length);
   const add = (ruledOut: Uint8Array, from: Float64Array, depth: number): Relaxed | undefined => {
-    const part = relaxed(problem, ruledOut, from, least, depth === 0 && prices === undefined ? ROUNDS_AT_START : ROUNDS_ON_THE_WAY);
+    const rounds = depth === 0 && prices === undefined ? ROUNDS_AT_START : ROUNDS_ON_THE_WAY;
+    const part = relaxed(problem, ruledOut, { prices: from, upper: least, rounds, patience });
     if (part === undefined) return undefined;
     if (part.whole !== undefined && costOf(problem, part.whole) < least) {
       least = costOf(problem, part.whole);
@@ -46,16 +49,24 @@ export function search(problem: Numbered, out: Uint8Array, { patience, enough, p
     return part;
   };
   const root = add(out, atStart, 0);
-  if (root !== undefined) atStart = root.prices;
+  const answer = (proof: Proof): Found => ({
+    chosen,
+    cost: chosen === undefined ? Infinity : least,
+    proof,
+    prices: root?.prices ?? atStart,
+    beyond: Uint8Array.from(problem.cost, (_, option) =>
+      root !== undefined && root.bound + (root.dearer[option] ?? 0) > least + ROUNDING ? 1 : 0,
+    ),
+  });
   for (let node = queue.pop(); node !== undefined; node = queue.pop()) {
-    const bound = Math.ceil(node.bound - ROUNDING);
+    const bound = Math.max(0, Math.ceil(node.bound - ROUNDING));
     // 1. The lowest bound of all: nothing is cheaper than what is known.
     if (bound >= least || (enough !== undefined && chosen !== undefined)) break;
-    if (patience?.isOver() === true) return { chosen, cost: least, proof: { is: 'stopped', atLeast: bound }, prices: atStart };
+    if (patience?.isOver() === true) return answer({ is: 'stopped', atLeast: bound });
     // 2. Two parts that hold every choice of this one between them.
     for (const ruledOut of parted(problem, node)) add(ruledOut, node.prices, node.depth + 1);
   }
-  return { chosen, cost: chosen === undefined ? Infinity : least, proof: { is: 'optimal' }, prices: atStart };
+  return answer({ is: 'optimal' });
 }
 
 export interface SearchWish {

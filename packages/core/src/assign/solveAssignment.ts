@@ -27,12 +27,19 @@ function optionsAt({ seekers }: Problem, chosen: readonly number[]) {
 }
 
 /** Seeker by seeker, the first option with which the rest can still cost as little. Where patience is over, what is left stays as found. */
-function firstAmongEqual(problem: Numbered, first: readonly number[], { cost, prices }: Found, patience?: Patience): readonly number[] {
+function firstAmongEqual(
+  problem: Numbered,
+  first: readonly number[],
+  { cost, prices, beyond }: Found,
+  patience?: Patience,
+): readonly number[] {
   let chosen = first;
-  let out = new Uint8Array(problem.cost.length);
+  let out = beyond;
+  const users = new Int32Array(problem.capacity.length);
   for (const [seeker, options] of problem.optionsOf.entries()) {
     for (const option of options) {
       if (option === chosen[seeker]) break;
+      if (out[option] === 1) continue;
       if (patience?.isOver() === true) return chosen;
       const found = search(problem, onlyAt(problem, out, seeker, option), { patience, enough: cost, prices });
       if (found.chosen === undefined) continue;
@@ -40,9 +47,22 @@ function firstAmongEqual(problem: Numbered, first: readonly number[], { cost, pr
       break;
     }
     const kept = chosen[seeker];
-    if (kept !== undefined) out = onlyAt(problem, out, seeker, kept);
+    if (kept === undefined) throw new Error('A seeker has no option in a solution.');
+    out = onlyAt(problem, out, seeker, kept);
+    // What those before have used up is no choice for those after.
+    for (const resource of problem.uses[kept] ?? []) {
+      const used = (users[resource] ?? 0) + 1;
+      users[resource] = used;
+      if (used >= (problem.capacity[resource] ?? 1)) withoutAfter(problem, out, seeker, resource);
+    }
   }
   return chosen;
+}
+
+function withoutAfter({ optionsOf, uses }: Numbered, out: Uint8Array, seeker: number, resource: number): void {
+  for (const options of optionsOf.slice(seeker + 1)) {
+    for (const option of options) if (uses[option]?.includes(resource) === true) out[option] = 1;
+  }
 }
 
 function onlyAt({ seekerOf }: Numbered, out: Uint8Array<ArrayBuffer>, seeker: number, option: number): Uint8Array<ArrayBuffer> {

@@ -125,12 +125,15 @@ function together(all: readonly (readonly Choice[])[]): readonly Choice[] {
     sofar.flatMap((a) =>
       next.flatMap((b): Choice[] => {
         if (a.uses.some((use) => b.uses.includes(use))) return [];
-        const places = new Set([...a.fits, ...b.fits].flatMap((fit) => (fit === undefined ? [] : [`${fit.port.item} ${fit.port.port}`])));
         const fits = [...a.fits, ...b.fits];
-        return [
-          { id: `${a.id}, ${b.id}`, cost: a.cost + b.cost + (places.size - 1 > 0 ? TWO_PLUGS : 0), uses: [...a.uses, ...b.uses], fits },
-        ];
+        const more = plugsAt(a.fits) > 0 && plugsAt(fits) > plugsAt(a.fits) ? TWO_PLUGS : 0;
+        return [{ id: `${a.id}, ${b.id}`, cost: a.cost + b.cost + more, uses: [...a.uses, ...b.uses], fits }];
       }),
     ),
   );
+}
+
+/** How many sockets of boards some links are at. */
+function plugsAt(fits: Choice['fits']): number {
+  return new Set(fits.flatMap((fit) => (fit === undefined ? [] : [`${fit.port.item} ${fit.port.port}`]))).size;
 }

@@ -69,7 +69,7 @@ export function portBoard(graph: Graph, wish: PlanWish = {}): PortBoard | undefi
     summary: [summaryOf(plan), ...undone.map(({ link, why }) => `${link.seeker.title} is not wired by it: ${why}.`)].join(' '),
     proof: plan.proof,
     edit,
-    relaxations: wish.giveWay === true ? [] : relaxationsOf(graph, plan),
+    relaxations: wish.giveWay === true ? [] : relaxationsOf(graph, plan, wish.patience),
   };
 }
 

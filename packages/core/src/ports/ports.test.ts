@@ -12,6 +12,7 @@ import type { Design } from '../model/design.ts';
 import { asId, type AircraftId, type ItemId } from '../model/ids.ts';
 import { bench, withDialect } from '../test/checkCases/build.ts';
 import { countingIds, itemOf, made } from '../test/designs.ts';
+import { everyLinkFits } from './everyLinkFits.ts';
 import { planPorts, type PlanWish, type PortPlan } from './planPorts.ts';
 import { relaxationsOf } from './relaxations.ts';
 import { takePlan } from './takePlan.ts';
@@ -143,6 +144,22 @@ describe('the ports of an aircraft', () => {
       expect([label, leftOut(after).length < leftOut(plan).length]).toEqual([label, true]);
     }
     expect(relaxationsOf(graphOf(ten().design), planOf(ten().design))).toEqual([]);
+  });
+
+  it('are searched for only where one after the other does not do: where it does, no plan leaves a needed link out', () => {
+    const needed = (design: Design): number =>
+      planOf(design).links.filter(({ fit, seeker }) => fit === undefined && seeker.isNeeded).length;
+    const boards = ['controller-h7-carrier', 'controller-f4-wing', 'controller-f7-mini', 'controller-h7-wing', 'controller-8-bit-carrier'];
+    const tried = boards.flatMap((board) =>
+      TEN.map((_, i): readonly [boolean, number] => {
+        const { design } = bench(board, ...TEN.slice(0, i + 1));
+        return [everyLinkFits(graphOf(design)), needed(design)];
+      }),
+    );
+    expect(tried.filter(([fits, left]) => fits && left > 0)).toEqual([]);
+    expect(tried.filter(([fits]) => fits).length).toBeGreaterThan(10);
+    expect(tried.filter(([fits, left]) => !fits && left > 0).length).toBeGreaterThan(5);
+    expect(Object.values(demos).map((design) => everyLinkFits(graphOf(design)))).toEqual([true, true, false]);
   });
 
   it('keep to what the firmware takes: a role once, so many of MAVLink', () => {

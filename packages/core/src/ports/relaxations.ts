@@ -1,3 +1,4 @@
+import type { Patience } from '../assign/problem.ts';
 import { applyEdit } from '../edits/applyEdit.ts';
 import { withFreshIds } from '../edits/freshIds.ts';
 import { proposeAdoption } from '../edits/proposeAdoption.ts';
@@ -39,15 +40,19 @@ const MOST_OFFERED = 6;
  * The single steps after which fewer links are left out, those that help most first: a port made by software, another format that a
  * device can be set to, another part of its kind that goes another way. Each is tried; none is offered that does not help.
  * @param plan the best plan without them
+ * @param patience where it is over, what is left is not tried
  */
-export function relaxationsOf(graph: Graph, plan: PortPlan): readonly Relaxation[] {
+export function relaxationsOf(graph: Graph, plan: PortPlan, patience?: Patience): readonly Relaxation[] {
   const before = leftOutOf(plan);
   if (before.all === 0 || plan.ports.length === 0) return [];
   // Who has a serial port can free it, and who has none can go another way.
   const items = [
     ...new Set(plan.links.flatMap(({ seeker, fit }) => (fit === undefined || fit.from[0].is === 'uart' ? [seeker.entry] : []))),
   ];
-  const steps = [...bySoftware(graph), ...items.flatMap((entry) => [...byFormat(graph, entry), ...byOtherPart(graph, entry)])];
+  const steps = [
+    ...bySoftware(graph),
+    ...items.flatMap((entry) => (patience?.isOver() === true ? [] : [...byFormat(graph, entry), ...byOtherPart(graph, entry)])),
+  ];
   return steps
     .filter(({ leftOut }) => isFewer(leftOut, before))
     .sort((a, b) => a.leftOut.needed - b.leftOut.needed || a.leftOut.all - b.leftOut.all)

@@ -1,5 +1,6 @@
 import type { Graph } from '../../graph/graph.ts';
 import { chainsOf } from '../../links/chains/chainsOf.ts';
+import { everyLinkFits } from '../../ports/everyLinkFits.ts';
 import { planPorts, type PlannedLink, type PortPlan } from '../../ports/planPorts.ts';
 import { OTHER_KIND } from '../../ports/portFit.ts';
 import { relaxationsOf } from '../../ports/relaxations.ts';
@@ -41,7 +42,8 @@ function shortOf(graph: Graph): Short {
   const known = cache.get(graph);
   if (known !== undefined) return known;
   const isOpen = chainsOf(graph).some(({ kind, state, wish }) => kind.isNeeded && wish === undefined && state.is === 'not-joined');
-  const plan = isOpen ? planPorts(graph) : undefined;
+  // Most aircraft have room, and then nothing is searched for.
+  const plan = isOpen && !everyLinkFits(graph) ? planPorts(graph) : undefined;
   const left = (plan?.links ?? []).filter(({ seeker, fit }) => seeker.isNeeded && seeker.now === undefined && fit === undefined);
   const short = { plan: plan?.ports.length === 0 ? undefined : plan, left };
   cache.set(graph, short);
