@@ -36,6 +36,7 @@ export async function benchChecks(): Promise<void> {
     ['Saltmarsh', demo, 500, '15 ms'],
     ['Saltmarsh ten times', tenTimes, 40, '200 ms'],
     ['400 items, 1,000 cables', large, 20, '-'],
+    ['400 items, a link that leads nowhere', withoutCablesAt(large, 'GNSS1'), 20, '-'],
   ] as const;
   for (const [name, design, runs, goal] of measured) {
     const times: number[] = [];
@@ -52,6 +53,16 @@ export async function benchChecks(): Promise<void> {
     times.push(await timed(() => findingsOf(version)));
   }
   report('graph + checks of Saltmarsh, each time another wire out', statsOf(times), 'ms', '15 ms');
+}
+
+/** The design with nothing wired to one of its items. */
+function withoutCablesAt(design: Design, ref: string): Design {
+  const { aircraft } = design;
+  const item = Object.values(aircraft.items).find((one) => one.ref === ref)?.id;
+  const cables = Object.entries(aircraft.cables).filter(([, { nodes }]) =>
+    Object.values(nodes).every((node) => node.is !== 'end' || node.at.is !== 'port' || node.at.item !== item),
+  );
+  return { ...design, aircraft: { ...aircraft, cables: Object.fromEntries(cables) } };
 }
 
 /** The design without one of its wires, for every wire: what is laid out for one wiring does not serve the next. */

@@ -108,7 +108,7 @@ function busFits(seeker: LinkSeeker, device: I2cDevice, port: BoardPort): Fit[] 
       plainFit(seeker, [device], port, {
         uses: place,
         settings,
-        prices: [...change, { words: 'the bus has more pull-ups then than it takes', cost: 40 }],
+        prices: [...change, { words: 'too many pull-ups on the bus then', cost: 40 }],
       }),
     ];
   });
@@ -182,7 +182,7 @@ function offerFit(
   // 3. What is upside down.
   const [sent, read] = [offer.inverted ?? protocols[offer.protocol].inverted, other.inverted ?? protocols[other.protocol].inverted];
   if (board.inverts === 'none' && device.inverts !== 'both' && talks && sent !== read) {
-    return no(`it cannot turn the signal round, and ${seeker.entry.item.ref} sends it ${sent ? 'inverted' : 'not inverted'}`);
+    return no(`it cannot invert, and ${seeker.entry.item.ref} sends ${sent ? 'inverted' : 'uninverted'}`);
   }
   // 4. A port made by software.
   const refusal = dialect?.refusals.find((one) => one.is === 'not-by-software' && one.role === other.protocol);
@@ -205,9 +205,7 @@ function offerFit(
       ...(board.cts !== undefined && serialSetup(seeker.entry.item, device).flow === 'off'
         ? [{ words: 'its CTS and RTS stay unused', cost: 3 }]
         : []),
-      ...(board.inverts !== 'none' && sent === protocols['mavlink-2'].inverted
-        ? [{ words: 'it could turn a signal round, which is not needed', cost: 1 }]
-        : []),
+      ...(board.inverts !== 'none' && sent === protocols['mavlink-2'].inverted ? [{ words: 'its inverter stays unused', cost: 1 }] : []),
       ...(board.duplex === 'full' && board.tx !== undefined && !listens ? [{ words: 'its TX stays unused', cost: 2 }] : []),
     ],
   });

@@ -42,7 +42,7 @@ export function PortBoardView() {
             </label>
             {wish.pins.length > 0 && (
               <button type="button" className="underline" onClick={() => setWish({ ...wish, pins: [] })}>
-                Let all ports free ({wish.pins.length})
+                Release all ports ({wish.pins.length})
               </button>
             )}
           </div>
@@ -238,7 +238,7 @@ function Reason({ row, column, cell, onPin }: ReasonProps) {
       </p>
       {link !== undefined && cell.is !== 'no-fit' && (
         <button type="button" className="action mt-1" onClick={() => onPin(link, isPinned ? undefined : column.key)}>
-          {isPinned ? 'Let it free' : 'Keep it there'}
+          {isPinned ? 'Release it' : 'Keep it there'}
         </button>
       )}
     </>

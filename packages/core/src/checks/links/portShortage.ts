@@ -66,7 +66,7 @@ function noPortSaying(graph: Graph, plan: PortPlan, link: PlannedLink): Saying {
     where: [subjectOf(link)],
     what: `No port suits ${link.seeker.title}.`,
     evidence: (told.length > 0 ? told : reasons).slice(0, 4),
-    why: 'What it does does not reach the controller, whichever ports are freed.',
+    why: 'Nothing of it reaches the controller, whichever ports are freed.',
     discriminator: link.seeker.kinds.join(' '),
     remedies: () => remedies(graph, plan),
   };
@@ -82,7 +82,7 @@ function shortageSaying(graph: Graph, plan: PortPlan, short: readonly PlannedLin
       { label: 'links that want a port', value: String(plan.links.length) },
       { label: 'links without one', value: String(plan.links.filter(({ fit }) => fit === undefined).length), limit: '0' },
     ],
-    why: 'What these items do does not reach the controller. Something has to give way: a format, a part, or the board.',
+    why: 'Nothing of these items reaches the controller. Something has to give way: a format, a part, or the board.',
     remedies: () => remedies(graph, plan),
   };
 }

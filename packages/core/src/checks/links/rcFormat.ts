@@ -53,7 +53,7 @@ function sayingFor(graph: Graph, { hop, facet }: Unread): Saying {
   return {
     ...shared,
     what: `${hopEndName(a)} sends more than arrives at ${to}: ${sends}, and ${reads}.`,
-    why: 'What is beyond the last channel that arrives is lost without a word.',
+    why: 'Channels beyond the last one that arrives are lost.',
     discriminator: `${facet.id} ${a.signal.id} ${b?.signal.id ?? ''}`,
   };
 }

@@ -172,13 +172,6 @@ describe('sockets that meet', () => {
   });
 
   it('that both send part where either of them points past the other', () => {
-    const peer = (localPort: number, address: string, port: number): Socket => ({
-      endpoint: 'program1',
-      transport: 'udp',
-      role: 'peer',
-      localPort,
-      remote: { address, port },
-    });
     const matchOf = (one: Socket, other: Socket) => {
       const bench = two();
       bench.socket('PC1', one);
