@@ -15,6 +15,7 @@ const CORE_FLOORS = [
   ['power'],
   ['field'],
   ['checks'],
+  ['moves'],
   ['formats', 'demo'],
 ];
 

@@ -20,6 +20,7 @@ const pictures: readonly Picture[] = [
     },
   },
   { name: 'brief', at: 'aircraft/saltmarsh/brief' },
+  { name: 'boards', at: 'aircraft/mudflat/brief/boards', stage: (page) => page.locator('[data-board]').first().waitFor() },
   {
     name: 'layout',
     at: 'aircraft/saltmarsh/layout',
@@ -45,7 +46,6 @@ const pictures: readonly Picture[] = [
     },
   },
   { name: 'mission', at: 'aircraft/saltmarsh/power/mission', stage: (page) => page.locator('.apexcharts-series path').first().waitFor() },
-  { name: 'conditioning', at: 'aircraft/saltmarsh/power/conditioning' },
   { name: 'documents', at: 'aircraft/saltmarsh/documents' },
   // Last, since they change the aircraft.
   {

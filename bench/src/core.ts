@@ -1,6 +1,12 @@
 import {
   asId,
+  assignCase,
+  boardFits,
   chainsOf,
+  controllers,
+  partKeyOf,
+  planBoardMove,
+  solveAssignment,
   portBoard,
   engineGraph,
   findingsOf,
@@ -100,6 +106,27 @@ export async function benchPorts(): Promise<void> {
     times.push(await timed(() => portBoard(graph)));
   }
   report('port board of Saltmarsh', statsOf(times), 'ms', '50 ms');
+  const searched: number[] = [];
+  for (let seed = 1; seed <= 300; seed++) {
+    const problem = assignCase(seed, { links: 20, ports: 24 });
+    searched.push(await timed(() => solveAssignment(problem)));
+  }
+  report('20 links on 24 ports, 300 cases', statsOf(searched), 'ms', '50 ms');
+  report('20 links on 24 ports, worst of 300', statsOf([Math.max(...searched)]), 'ms', '500 ms');
+}
+
+/** Every controller of the catalogue for Saltmarsh, and the change to each. */
+export async function benchMoves(): Promise<void> {
+  const boards = controllers.map(partKeyOf);
+  const item = graphOf(demo).items.find(({ part }) => part?.kind === 'controller')?.item.id;
+  const whole = (steps: Generator<unknown, unknown>): void => {
+    while (steps.next().done !== true);
+  };
+  const fits = await timed(() => whole(boardFits(graphOf(newVersion(demo)), item, boards)));
+  report(`${boards.length} controllers compared for Saltmarsh`, statsOf([fits]), 'ms', '-');
+  const moves: number[] = [];
+  for (const part of boards) moves.push(await timed(() => whole(planBoardMove(graphOf(newVersion(demo)), item, part))));
+  report('change of the controller of Saltmarsh, each board', statsOf(moves), 'ms', '-');
 }
 
 /** Whether a chosen pin goes with each other pin of the sheet: what a person waits for when a pin is chosen. */

@@ -1,4 +1,4 @@
-import type { AircraftId, CableId, DialectId, PartId } from '@wired-falcon/core';
+import type { AircraftId, CableId, DialectId, PartId, PartKey } from '@wired-falcon/core';
 
 /** The address of a page of an aircraft. */
 export function pageAddress(aircraft: AircraftId, stage: string, path = ''): string {
@@ -12,6 +12,8 @@ export const paths = {
   workshopDialects: () => '/workshop/dialects',
   dialect: (id: DialectId) => `/workshop/dialects/${id}`,
   partEditor: (id: PartId) => `/workshop/parts/${id}`,
+  boards: (id: AircraftId, to?: PartKey) =>
+    `${pageAddress(id, 'brief', 'boards')}${to === undefined ? '' : `?to=${encodeURIComponent(to)}`}`,
   layout: (id: AircraftId) => pageAddress(id, 'layout'),
   situation: (id: AircraftId, situation: string) => `${pageAddress(id, 'power')}?situation=${encodeURIComponent(situation)}`,
   parts: (id: AircraftId) => pageAddress(id, 'parts'),

@@ -41,7 +41,8 @@ export function EntryLine() {
       case 'edit': {
         const made = make(action.edit);
         if (!('refused' in made)) setDone(made.title);
-        if (action.edit.kind === 'add-cable' && !('refused' in made)) void navigate(paths.wiring(id));
+        const to = action.to ?? (action.edit.kind === 'add-cable' ? paths.wiring(id) : undefined);
+        if (to !== undefined && !('refused' in made)) void navigate(to);
         return;
       }
       case 'go':

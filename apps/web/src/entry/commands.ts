@@ -1,10 +1,12 @@
 import { addCommand } from './addCommand.ts';
+import { boardCommand } from './boardCommand.ts';
 import { bondCommand, unbondCommand } from './bondCommands.ts';
 import { chainCommand } from './chainCommand.ts';
 import { mateCommand, partCommand } from './mateCommands.ts';
 import { lengthCommand } from './lengthCommand.ts';
 import { moveCommand } from './moveCommand.ts';
 import { cutCommand, findCommand, goCommand, historyCommands, openCommand, printCommand, scenarioCommand } from './placeCommands.ts';
+import { onPortCommand } from './onPortCommand.ts';
 import { portCommand } from './portCommand.ts';
 import { plugCommand, unplugCommand } from './plugCommands.ts';
 import type { EntryCommand, EntryContext, Suggestion } from './suggestion.ts';
@@ -21,6 +23,7 @@ export const entryCommands: readonly EntryCommand[] = [
   unbondCommand,
   addCommand,
   findCommand,
+  boardCommand,
   moveCommand,
   lengthCommand,
   openCommand,
@@ -29,6 +32,7 @@ export const entryCommands: readonly EntryCommand[] = [
   scenarioCommand,
   chainCommand,
   portCommand,
+  onPortCommand,
   cutCommand,
   historyCommands,
 ];

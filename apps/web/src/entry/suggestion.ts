@@ -4,7 +4,8 @@ import type { Selection } from '../selection/SelectionContext.tsx';
 
 /** What a command does when it is taken. Data, so that the same command means the same wherever it is typed or tested. */
 export type EntryAction =
-  | { readonly is: 'edit'; readonly edit: Edit }
+  /** `to`: where its effect is seen, where that is not here. */
+  | { readonly is: 'edit'; readonly edit: Edit; readonly to?: string }
   | { readonly is: 'go'; readonly to: string }
   | { readonly is: 'select'; readonly selection: Selection; readonly to: string }
   | { readonly is: 'undo' }

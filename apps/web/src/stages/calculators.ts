@@ -1,8 +1,16 @@
 import type { AnyCalculator } from '../workers/calculator.ts';
 import { findings, remedies } from '../workers/findings.ts';
+import { briefCalculators } from './brief/calculators.ts';
 import { layoutCalculators } from './layout/calculators.ts';
 import { linkCalculators } from './links/calculators.ts';
 import { powerCalculators } from './power/calculators.ts';
 
 /** Everything that the worker computes. The calculators of a stage are named here once. */
-export const calculators: readonly AnyCalculator[] = [findings, remedies, ...powerCalculators, ...layoutCalculators, ...linkCalculators];
+export const calculators: readonly AnyCalculator[] = [
+  findings,
+  remedies,
+  ...briefCalculators,
+  ...powerCalculators,
+  ...layoutCalculators,
+  ...linkCalculators,
+];

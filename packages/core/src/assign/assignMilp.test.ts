@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import loadHighs from 'highs';
-import { assignCase } from '../test/assignCases.ts';
+import { assignCase } from '../demo/assignCases.ts';
 import type { Problem } from './problem.ts';
 import { solveAssignment } from './solveAssignment.ts';
 

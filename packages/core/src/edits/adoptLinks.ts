@@ -2,6 +2,7 @@ import type { Aircraft, Item } from '../model/aircraft.ts';
 import type { Bond, RadioPlace } from '../model/bond.ts';
 import type { Part } from '../model/part.ts';
 import { socketWords, type Socket } from '../model/socket.ts';
+import { withoutPorts } from './linkEdits.ts';
 import { carriesSockets } from '../model/socketEndpoints.ts';
 
 /** What becomes of something that is told, in sentences. */
@@ -18,6 +19,15 @@ export function moveBonds(aircraft: Aircraft, item: Item, to: Part, said: Losses
     else said.losses.push(`A bond of ${item.ref} goes: there is no such radio any more.`);
   }
   return bonds;
+}
+
+/** What is said about links after an item became one of another part: a port that it has not is no longer insisted on. */
+export function moveLinkPorts(aircraft: Aircraft, item: Item, to: Part, said: Losses): Aircraft['links'] {
+  return withoutPorts(aircraft.links, (port) => {
+    const isGone = port.item === item.id && !to.endpoints.some(({ id }) => id === port.endpoint);
+    if (isGone) said.losses.push(`No link is kept on ${item.ref} ${port.endpoint} any more: there is no such port.`);
+    return isGone;
+  });
 }
 
 function movedRadio(place: RadioPlace, item: Item, to: Part): RadioPlace | undefined {

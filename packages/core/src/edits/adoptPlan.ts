@@ -20,7 +20,7 @@ import { PortIdSchema } from '../model/portId.ts';
 import { SettingIdSchema } from '../model/setting.ts';
 import { settingsOf, settingTakes } from '../model/settingsOf.ts';
 import type { DeepReadonly } from '../model/shape.ts';
-import { moveBonds, moveSockets } from './adoptLinks.ts';
+import { moveBonds, moveLinkPorts, moveSockets } from './adoptLinks.ts';
 import { refuse, type Refusal } from './family.ts';
 
 const closed = { additionalProperties: false } as const;
@@ -89,7 +89,8 @@ export function planAdoption(design: Design, edit: AdoptRevision): Adoption | { 
   const made: Item = { ...rest, part: edit.part, settings, ...(sockets === undefined ? {} : { sockets }) };
   const items = { ...aircraft.items, [item.id]: made };
   const bonds = moveBonds(aircraft, item, to, said);
-  return { aircraft: { ...aircraft, items, cables, mates, bonds, outputs }, moves: said.moves, losses: said.losses };
+  const links = moveLinkPorts(aircraft, item, to, said);
+  return { aircraft: { ...aircraft, items, cables, mates, bonds, links, outputs }, moves: said.moves, losses: said.losses };
 }
 
 interface Said {

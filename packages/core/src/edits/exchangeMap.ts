@@ -62,7 +62,7 @@ function isWired(part: Part, output: string, wired: ReadonlyMap<string, Readonly
 }
 
 /** The positions of each port of an item at which a cable has a wire, by the port's id. */
-function wiredContacts({ aircraft }: Design, item: ItemId): ReadonlyMap<string, ReadonlySet<number>> {
+export function wiredContacts({ aircraft }: Design, item: ItemId): ReadonlyMap<string, ReadonlySet<number>> {
   const wired = new Map<string, Set<number>>();
   for (const { nodes, conductors } of Object.values(aircraft.cables)) {
     for (const { a, b } of Object.values(conductors)) {
@@ -100,10 +100,18 @@ function matchedPorts(
     pairs.set(a, b);
     taken.add(b);
   };
-  for (const [id, now] of outputs) if (now !== undefined) pair(portOfOutput(from, id), portOfOutput(to, now));
+  const pairOutputs = (isMeant: (port: PartPort | undefined) => boolean): void => {
+    for (const [id, now] of outputs)
+      if (now !== undefined && isMeant(portOfOutput(from, id))) pair(portOfOutput(from, id), portOfOutput(to, now));
+  };
+  pairOutputs((port) => port !== undefined && wired.has(port.id));
   // 2. Of all other pairs the best first: a port with more wires, and one that has pins for more of them.
   const candidates = from.ports.flatMap((a, i) => to.ports.map((b, j) => candidateOf(a, b, wired.get(a.id) ?? new Set(), Math.abs(i - j))));
   candidates.sort((x, y) => byScore(y.score, x.score));
+  const isWiredPort = ({ from: { id } }: Candidate): boolean => wired.has(id);
+  for (const candidate of candidates) if (candidate.pins > 0 && isWiredPort(candidate)) pair(candidate.from, candidate.to);
+  // 3. What nothing hangs on takes what is left.
+  pairOutputs(() => true);
   for (const { from: a, to: b, pins } of candidates) if (pins > 0) pair(a, b);
   return pairs;
 }

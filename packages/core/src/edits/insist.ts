@@ -59,6 +59,8 @@ function insistOnOne(design: Design, edit: SimpleEdit): SimpleEdit | undefined {
       return { ...edit, was: aircraft.items[edit.item]?.sockets?.[edit.id] ?? null };
     case 'set-link-flag':
       return { ...edit, was: aircraft.links[edit.link]?.[edit.flag] === true };
+    case 'set-link-port':
+      return { ...edit, was: aircraft.links[edit.link]?.port ?? null };
     case 'set-stream':
       return { ...edit, was: aircraft.links[edit.link]?.streams?.[edit.stream] ?? null };
     case 'rename-item':

@@ -1,7 +1,7 @@
 import { outputKey, type Aircraft, type Cable, type Item, type OutputUse } from '../model/aircraft.ts';
 import type { Bond } from '../model/bond.ts';
 import type { Design } from '../model/design.ts';
-import { linkOfKey, type Wish } from '../model/linkWords.ts';
+import { linkOfKey, type LinkWords, type Wish } from '../model/linkWords.ts';
 import type { Mate } from '../model/mate.ts';
 import { socketProblem } from '../model/socket.ts';
 import { brokenInside } from './cableEdits.ts';
@@ -63,7 +63,9 @@ export function integrityAround(design: Design, changes: readonly Change[]): Ref
     ),
     links: union(
       touched.links,
-      Object.keys(links).filter((key) => touched.items.has(linkOfKey(key).item)),
+      Object.entries(links).flatMap(([key, { port }]) =>
+        touched.items.has(linkOfKey(key).item) || (port !== undefined && touched.items.has(port.item)) ? [key] : [],
+      ),
     ),
     wishes: union(
       touched.wishes,
@@ -113,7 +115,7 @@ function problemsIn(design: Design, scope: Places): Refusal[] {
     ...cables.flatMap(([id, cable]) => cableProblems(design, id, cable, tagsTwice)),
     ...entriesIn(aircraft.mates, scope.mates).flatMap(([id, mate]) => mateProblems(design, id, mate)),
     ...entriesIn(aircraft.bonds, scope.bonds).flatMap(([id, bond]) => bondProblems(aircraft, id, bond)),
-    ...entriesIn(aircraft.links, scope.links).flatMap(([key]) => linkProblems(aircraft, key)),
+    ...entriesIn(aircraft.links, scope.links).flatMap(([key, words]) => linkProblems(aircraft, key, words)),
     ...entriesIn(aircraft.wishes, scope.wishes).flatMap(([id, wish]) => wishProblems(aircraft, id, wish)),
     ...entriesIn(aircraft.outputs, scope.outputs).flatMap(([key, use]) => outputProblems(aircraft, key, use)),
     ...entriesIn(aircraft.waivers, scope.waivers)
@@ -205,9 +207,12 @@ function bondProblems({ items }: Aircraft, id: string, { id: own, a, b }: Bond):
   return gone === undefined ? [] : [problem('unknown-item', 'A bond is with an item that is not there.', id, gone.item)];
 }
 
-function linkProblems({ items }: Aircraft, key: string): Refusal[] {
+function linkProblems({ items }: Aircraft, key: string, { port }: LinkWords): Refusal[] {
   const { item } = linkOfKey(key);
-  return items[item] === undefined ? [problem('unknown-item', 'Something is said about a link of an item that is not there.', item)] : [];
+  if (items[item] === undefined) return [problem('unknown-item', 'Something is said about a link of an item that is not there.', item)];
+  return port === undefined || items[port.item] !== undefined
+    ? []
+    : [problem('unknown-item', 'A link is wanted on a port of an item that is not there.', item, port.item)];
 }
 
 function wishProblems({ items }: Aircraft, id: string, { id: own, from, to }: Wish): Refusal[] {

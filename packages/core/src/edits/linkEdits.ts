@@ -3,6 +3,7 @@ import { LINKS } from '../model/linkIds.ts';
 import { WishIdSchema, type ItemId } from '../model/ids.ts';
 import { LIMITS } from '../model/limits.ts';
 import {
+  BoardEndSchema,
   LinkFlagSchema,
   LinkKeySchema,
   linkOfKey,
@@ -10,6 +11,7 @@ import {
   RateHzSchema,
   StreamIdSchema,
   WishSchema,
+  type BoardEnd,
   type LinkWords,
   type Wish,
 } from '../model/linkWords.ts';
@@ -40,6 +42,39 @@ const setLinkFlag = editKind({
         return refuse('changed-since', `${linkName(design, edit.link)} was ${now === true ? set : cleared} meanwhile.`, edit.link);
       }
       return edit.on ? { ...words, [edit.flag]: true } : words;
+    }),
+});
+
+const boardEndOrNone = Type.Union([BoardEndSchema, Type.Null()]);
+
+const setLinkPort = editKind({
+  kind: 'set-link-port',
+  schema: Type.Object(
+    {
+      kind: Type.Literal('set-link-port'),
+      link: LinkKeySchema,
+      /** Null: whichever is best. */
+      port: boardEndOrNone,
+      was: boardEndOrNone,
+    },
+    closed,
+  ),
+  title: (edit, design) =>
+    edit.port === null
+      ? `${linkName(design, edit.link)}: on any port`
+      : `${linkName(design, edit.link)}: on ${refOf(design, edit.port.item)} ${edit.port.endpoint}`,
+  apply: (design, edit) =>
+    changeWords(design, edit.link, ({ port: now, ...words }) => {
+      if (now?.item !== edit.was?.item || now?.endpoint !== edit.was?.endpoint)
+        return refuse(
+          'changed-since',
+          `The port of ${linkName(design, edit.link)} was chosen anew meanwhile. Look at it, then decide.`,
+          edit.link,
+        );
+      if (edit.port === null) return words;
+      if (!Object.hasOwn(design.aircraft.items, edit.port.item))
+        return refuse('unknown-item', 'The controller is no longer there.', edit.port.item);
+      return { ...words, port: edit.port };
     }),
 });
 
@@ -125,9 +160,21 @@ export function wishName(design: Design, { kind, from, to }: Wish): string {
   return `${LINKS[kind]} from ${refOf(design, from)} to ${refOf(design, to)}`;
 }
 
-/** What is said about links, without what is said of those of one item. */
+/** What is said about links, without what is said of those of one item, and of its ports. */
 export function linksWithout(links: Aircraft['links'], item: ItemId): Aircraft['links'] {
-  return Object.fromEntries(Object.entries(links).filter(([key]) => linkOfKey(key).item !== item));
+  const others = Object.fromEntries(Object.entries(links).filter(([key]) => linkOfKey(key).item !== item));
+  return withoutPorts(others, (port) => port.item === item);
+}
+
+/** The same without the ports that are not to be kept; what says nothing then goes. */
+export function withoutPorts(links: Aircraft['links'], isGone: (port: BoardEnd) => boolean): Aircraft['links'] {
+  return Object.fromEntries(
+    Object.entries(links).flatMap(([key, words]) => {
+      if (words.port === undefined || !isGone(words.port)) return [[key, words] as const];
+      const { port: _gone, ...rest } = words;
+      return Object.keys(rest).length === 0 ? [] : [[key, rest] as const];
+    }),
+  );
 }
 
 /** Links of one's own, without those from or to one item. */
@@ -135,4 +182,4 @@ export function wishesWithout(wishes: Aircraft['wishes'], item: ItemId): Aircraf
   return Object.fromEntries(Object.entries(wishes).filter(([, { from, to }]) => from !== item && to !== item));
 }
 
-export const linkEdits = [setLinkFlag, setStream, addWish, removeWish] as const;
+export const linkEdits = [setLinkFlag, setLinkPort, setStream, addWish, removeWish] as const;

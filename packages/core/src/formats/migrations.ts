@@ -75,6 +75,11 @@ export const MIGRATIONS: readonly Migration[] = [
     title: 'Radios that are bonded, sockets, what is said about links, and links beyond those that exist by themselves',
     migrate: (document) => ({ ...document, bonds: {}, links: {}, wishes: {} }),
   },
+  {
+    to: 13,
+    title: 'Ports that a person wants links on',
+    migrate: (document) => document,
+  },
 ];
 
 /** An inverse that was kept with an edit on a document of an older shape, for a document of the present one. */

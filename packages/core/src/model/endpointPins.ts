@@ -29,7 +29,7 @@ export function endpointPins(endpoint: Endpoint | Part['endpoints'][number]): re
 }
 
 /** The port that an endpoint is on, by its first pin; of USB and of a network, which name none, the one that they state. */
-export function portOfEndpoint(endpoint: Endpoint): string | undefined {
+export function portOfEndpoint(endpoint: Endpoint | Part['endpoints'][number]): string | undefined {
   if (endpoint.is === 'usb' || endpoint.is === 'network') return endpoint.port;
   const [pin] = endpoint.is === 'uart' ? [endpoint.rx ?? endpoint.tx] : endpointPins(endpoint);
   return pin?.slice(0, pin.lastIndexOf('.'));

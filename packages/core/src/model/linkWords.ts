@@ -3,6 +3,7 @@ import { asId, ItemIdSchema, recordOf, WishIdSchema, type ItemId } from './ids.t
 import { keyText } from './keys.ts';
 import { isLinkKindId, linkKindIds, STREAM_IDS, type LinkKindId, type StreamId } from './linkIds.ts';
 import { oneOf } from './oneOf.ts';
+import { SettingIdSchema } from './setting.ts';
 import type { Shape } from './shape.ts';
 
 const closed = { additionalProperties: false } as const;
@@ -33,12 +34,18 @@ export const LinkFlagSchema = oneOf(LINK_FLAGS);
 /** How often a message is sent, in Hz; 0 for one that is not. */
 export const RateHzSchema = Type.Number({ minimum: 0, maximum: 1000 });
 
+/** A signal of a controller that a link is to arrive at: the item, and the endpoint of its part. */
+export const BoardEndSchema = Type.Object({ item: ItemIdSchema, endpoint: SettingIdSchema }, closed);
+export type BoardEnd = Shape<typeof BoardEndSchema>;
+
 export const LinkWordsSchema = Type.Object(
   {
     /** True where a person does not want the link. */
     off: Type.Optional(Type.Literal(true)),
     /** True where its messages are signed: each is 13 bytes longer. */
     signed: Type.Optional(Type.Literal(true)),
+    /** Where a person wants it to arrive, whatever else would be better. */
+    port: Type.Optional(BoardEndSchema),
     /** Rates that differ from the usual. */
     streams: Type.Optional(Type.Unsafe<Partial<Record<StreamId, number>>>(recordOf(keyText(STREAM_IDS.join('|')), RateHzSchema))),
   },

@@ -1,11 +1,14 @@
 import type { Graph } from '../graph/graph.ts';
 import { boardLimits, boardPortsOf } from './boardPorts.ts';
 import { linkSeekers } from './linkSeekers.ts';
-import { fitsOf, type Fit } from './portFit.ts';
+import { pinsOf } from './planPorts.ts';
+import { fitsOf } from './portFit.ts';
+import type { Fit } from './fit.ts';
 
 /**
  * True where each link that is needed and leads nowhere finds a port while all others stay: taken one after the other, without a search.
- * Then no best plan leaves one of them out. False says nothing: a plan may still find ports for all.
+ * Then no best plan leaves one of them out. False says nothing: a plan may still find ports for all. Where a person wants a link on a port
+ * of their choice, only a search tells.
  */
 export function everyLinkFits(graph: Graph): boolean {
   const seekers = linkSeekers(graph);
@@ -24,6 +27,8 @@ export function everyLinkFits(graph: Graph): boolean {
   };
   const takesOne = (cell: ReturnType<typeof fitsOf>): boolean =>
     !('is' in cell) && cell.some((fit) => fit.gives === undefined && take(fit));
+  const pins = pinsOf(graph, ports);
+  if (seekers.some(({ keys }) => keys.some((key) => pins.has(key)))) return false;
   const stays = seekers.filter(({ now }) => now !== undefined);
   const isStaying = stays.every((seeker) =>
     ports.some(

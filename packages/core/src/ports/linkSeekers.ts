@@ -1,8 +1,9 @@
 import { cablesAtPort } from '../graph/cableJoins.ts';
-import type { Graph, GraphItem } from '../graph/graph.ts';
+import { circuitNode, groupOf, type Graph, type GraphItem } from '../graph/graph.ts';
 import { chainsOf, type Chain } from '../links/chains/chainsOf.ts';
 import { chainName } from '../links/chains/chainWords.ts';
-import { portOfEndpoint } from '../model/endpointPins.ts';
+import type { HopEnd } from '../links/chains/hop.ts';
+import { endpointPins, portOfEndpoint } from '../model/endpointPins.ts';
 import type { LinkKindId } from '../model/linkIds.ts';
 import type { Endpoint } from '../model/part.ts';
 
@@ -19,10 +20,20 @@ export interface LinkSeeker {
   readonly isNeeded: boolean;
   /** The endpoints of the item that it can leave by. */
   readonly endpoints: readonly [Endpoint, ...Endpoint[]];
-  /** Where it arrives now: a controller and an endpoint of it, and by which of its own; undefined as long as it arrives nowhere. */
-  readonly now: { readonly item: number; readonly endpoint: string; readonly from: string } | undefined;
+  /** Where it arrives now; undefined as long as it arrives nowhere. */
+  readonly now: ArrivesAt | undefined;
   /** The ports of controllers that a cable leads to from where it leaves, each as `item port`: also where nothing arrives by it. */
   readonly cabledTo: ReadonlySet<string>;
+}
+
+/** A controller and an endpoint of it, at which a link arrives. */
+export interface ArrivesAt {
+  readonly item: number;
+  readonly endpoint: string;
+  /** The endpoint of the device by which it leaves. */
+  readonly from: string;
+  /** True where a part in between changes the signal: an inverter, a level shifter. */
+  readonly isConverted: boolean;
 }
 
 /** Every link that wants a port of a controller, by kind and then in natural order of items. What is wired to something else, or left out, wants none. */
@@ -49,7 +60,7 @@ function seekerOf(graph: Graph, chain: Chain): LinkSeeker | undefined {
   if (entry === undefined || part === undefined || wish !== undefined || state.is === 'off' || kind.goals[0] !== 'controller')
     return undefined;
   const [first, ...others] = kind.starts(part).filter(({ is }) => WIRED.includes(is));
-  const now = arrivalOf(chain);
+  const now = arrivalOf(graph, chain);
   if (first === undefined || (state.is !== 'not-joined' && now === undefined)) return undefined;
   return {
     keys: [key],
@@ -66,12 +77,28 @@ function seekerOf(graph: Graph, chain: Chain): LinkSeeker | undefined {
 
 const WIRED: readonly Endpoint['is'][] = ['uart', 'rc-out', 'can', 'i2c-device', 'analog-out'];
 
-function arrivalOf({ hops, item }: Chain): LinkSeeker['now'] {
+function arrivalOf(graph: Graph, { hops, item }: Chain): ArrivesAt | undefined {
   const ends = hops.flatMap(({ a, b }) => (b === undefined ? [a] : [a, b]));
   const at = ends.findIndex(({ entry }) => entry.part?.kind === 'controller');
   const from = ends.slice(0, Math.max(0, at)).findLast((end) => end.item === item);
   const there = ends[at];
-  return there === undefined || from === undefined ? undefined : { item: there.item, endpoint: there.signal.id, from: from.signal.id };
+  if (there === undefined || from === undefined) return undefined;
+  const isConverted =
+    from.signal.is === 'endpoint' &&
+    there.signal.is === 'endpoint' &&
+    !isOneWireAt(graph, from, from.signal.endpoint, there, there.signal.endpoint);
+  return { item: there.item, endpoint: there.signal.id, from: from.signal.id, isConverted };
+}
+
+/** True where some copper leads from the one to the other, with nothing that changes the signal in between. */
+function isOneWireAt(graph: Graph, a: HopEnd, from: Endpoint, b: HopEnd, to: Endpoint): boolean {
+  const groups = (end: HopEnd, endpoint: Endpoint): readonly number[] =>
+    endpointPins(endpoint).flatMap((pin) => {
+      const node = circuitNode(graph, end.item, pin);
+      return node === undefined ? [] : [groupOf(graph.wires, node)];
+    });
+  const there = groups(b, to);
+  return groups(a, from).some((group) => there.includes(group));
 }
 
 /** Ports of controllers at the other ends of the cables at a port. */

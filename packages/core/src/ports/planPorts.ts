@@ -1,12 +1,14 @@
-import type { Option, Patience, Proof } from '../assign/problem.ts';
+import type { Patience, Proof } from '../assign/problem.ts';
 import { grouped } from '../text/grouped.ts';
 import { portOfEndpoint } from '../model/endpointPins.ts';
 import { solveAssignment } from '../assign/solveAssignment.ts';
 import type { Graph } from '../graph/graph.ts';
 import { boardLimits, boardPortsOf, type BoardPort } from './boardPorts.ts';
 import { linkSeekers, type LinkSeeker } from './linkSeekers.ts';
-import { fitsOf, type Fit, type NoFit } from './portFit.ts';
-import { GIVES_WAY, LEFT_OUT, priceOf } from './portPrices.ts';
+import { choicesOf, together } from './choices.ts';
+import { fitsOf } from './portFit.ts';
+import type { Fit, GivesWay, NoFit } from './fit.ts';
+import { priceOf, type Price } from './portPrices.ts';
 
 /** What a person insists on: the keys of links, each with the key of the port that it is to be on. */
 export type PortPins = ReadonlyMap<string, string>;
@@ -33,9 +35,12 @@ export interface PortPlan {
 }
 
 export interface PlanWish {
+  /** Those of the document where nothing else is said. */
   readonly pins?: PortPins;
-  /** True where a rule may give way: a port made by software at a baud at which it loses bytes. */
-  readonly giveWay?: boolean;
+  /** What may give way where nothing else is left. */
+  readonly giveWay?: readonly GivesWay[];
+  /** What else speaks against a fit than its place: what it would make of the cables of another board. */
+  readonly pricesOf?: (fit: Fit) => readonly Price[];
   readonly patience?: Patience;
 }
 
@@ -44,15 +49,18 @@ export interface PlanWish {
  * as few as can be. Links in their order, ports in that of the board: of equal plans the first link has the first port.
  * @returns undefined when the search was stopped before it found any plan
  */
-export function planPorts(graph: Graph, { pins = new Map(), giveWay = false, patience }: PlanWish = {}): PortPlan | undefined {
+export function planPorts(graph: Graph, { pins, giveWay = [], pricesOf, patience }: PlanWish = {}): PortPlan | undefined {
   const seekers = linkSeekers(graph);
   const ports = boardPortsOf(graph, seekers);
-  const cells = seekers.map((seeker) => ports.map((port) => fitsOf(graph, seeker, port)));
-  const pinnedOf = seekers.map(({ keys }) => ports.find(({ key }) => keys.some((link) => pins.get(link) === key)));
+  const wanted = pins ?? pinsOf(graph, ports);
+  const priced = (cell: readonly Fit[] | NoFit): readonly Fit[] | NoFit =>
+    pricesOf === undefined || 'is' in cell ? cell : cell.map((fit) => ({ ...fit, prices: [...fit.prices, ...pricesOf(fit)] }));
+  const cells = seekers.map((seeker) => ports.map((port) => priced(fitsOf(graph, seeker, port))));
+  const pinnedOf = seekers.map(({ keys }) => ports.find(({ key }) => keys.some((link) => wanted.get(link) === key)));
   const plainFits = seekers.map((_, i) =>
     (cells[i] ?? [])
       .flatMap((cell) => ('is' in cell ? [] : cell))
-      .filter(({ gives, port }) => giveWay || gives === undefined || port === pinnedOf[i]),
+      .filter(({ gives, port }) => gives === undefined || giveWay.includes(gives.way) || port === pinnedOf[i]),
   );
   // 1. Every fit is a choice, and each link can be left out; links that leave by one plug choose together.
   const groups = [...grouped(seekers.keys(), (i) => plugOf(seekers[i], i)).values()];
@@ -94,46 +102,19 @@ export function planPorts(graph: Graph, { pins = new Map(), giveWay = false, pat
   return { links, ports, cells, cost: found.cost, proof: found.proof };
 }
 
-/** An option of the search with the fits that it stands for: of each link of a plug one, or none. */
-interface Choice extends Option {
-  readonly fits: readonly (Fit | undefined)[];
+/** The ports that a person wants links on, as the document has it. What is no port any more is wanted by nobody. */
+export function pinsOf({ design }: Graph, ports: readonly BoardPort[]): PortPins {
+  return new Map(
+    Object.entries(design.aircraft.links).flatMap(([key, { port }]) => {
+      const there = ports.find(({ entry, endpoints }) => entry.item.id === port?.item && endpoints.some(({ id }) => id === port.endpoint));
+      return there === undefined ? [] : [[key, there.key] as const];
+    }),
+  );
 }
-
-/** Two board ports for one plug of a device: a branch more, and a plug. */
-const TWO_PLUGS = 8;
 
 /** The plug that a link leaves by, where it can leave by one only. */
 function plugOf(seeker: LinkSeeker | undefined, i: number): string {
   const plugs = new Set(seeker?.endpoints.map(portOfEndpoint));
   const [plug] = plugs;
   return plugs.size === 1 && plug !== undefined ? `${seeker?.item ?? i} ${plug}` : `link ${i}`;
-}
-
-function choicesOf(seeker: LinkSeeker | undefined, fits: readonly Fit[]): readonly Choice[] {
-  const own = fits.map((fit, k): Choice => ({
-    id: `${fit.port.key} ${k}`,
-    cost: priceOf(fit.prices) + (fit.gives === undefined ? 0 : GIVES_WAY),
-    uses: fit.uses,
-    fits: [fit],
-  }));
-  return [...own, { id: 'left out', cost: seeker?.isNeeded === true ? LEFT_OUT.needed : LEFT_OUT.optional, uses: [], fits: [undefined] }];
-}
-
-/** Every way in which the links of one plug choose, where they do not take one thing twice. */
-function together(all: readonly (readonly Choice[])[]): readonly Choice[] {
-  return all.reduce((sofar, next) =>
-    sofar.flatMap((a) =>
-      next.flatMap((b): Choice[] => {
-        if (a.uses.some((use) => b.uses.includes(use))) return [];
-        const fits = [...a.fits, ...b.fits];
-        const more = plugsAt(a.fits) > 0 && plugsAt(fits) > plugsAt(a.fits) ? TWO_PLUGS : 0;
-        return [{ id: `${a.id}, ${b.id}`, cost: a.cost + b.cost + more, uses: [...a.uses, ...b.uses], fits }];
-      }),
-    ),
-  );
-}
-
-/** How many sockets of boards some links are at. */
-function plugsAt(fits: Choice['fits']): number {
-  return new Set(fits.flatMap((fit) => (fit === undefined ? [] : [`${fit.port.item} ${fit.port.port}`]))).size;
 }

@@ -2,10 +2,12 @@ import type { Proof } from '../assign/problem.ts';
 import type { Edit } from '../edits/registry.ts';
 import type { Graph } from '../graph/graph.ts';
 import { portOfEndpoint } from '../model/endpointPins.ts';
+import type { Aircraft } from '../model/aircraft.ts';
 import type { ItemId } from '../model/ids.ts';
+import type { BoardEnd } from '../model/linkWords.ts';
 import { listed } from '../text/lists.ts';
 import { planPorts, type PlannedLink, type PlanWish, type PortPlan } from './planPorts.ts';
-import type { Fit, NoFit } from './portFit.ts';
+import type { Fit, GivesWay, NoFit } from './fit.ts';
 import { priceOf } from './portPrices.ts';
 import { relaxationsOf, type Relaxation } from './relaxations.ts';
 import { takePlan } from './takePlan.ts';
@@ -17,12 +19,14 @@ export interface BoardColumn {
   readonly label: string;
   /** The same with the controller's reference. */
   readonly title: string;
+  /** As the document names it. */
+  readonly end: BoardEnd;
 }
 
 /** A link at a port: what speaks against it, as a number and in words. */
 export type BoardCell =
   | { readonly is: 'fits'; readonly cost: number; readonly words: string }
-  /** It works where a rule gives way: a port made by software. */
+  /** It works where something gives way: a port made by software, a part in the wire. */
   | { readonly is: 'gives-way'; readonly words: string }
   | { readonly is: 'no-fit'; readonly words: string };
 
@@ -30,8 +34,10 @@ export type BoardCell =
 export interface BoardRow {
   readonly title: string;
   readonly item: ItemId;
-  /** The keys of its links; a pin names the first. */
+  /** The keys of its links. */
   readonly keys: readonly string[];
+  /** What of the document says that a person wants it on a port, by the key of its link. */
+  readonly pins: readonly { readonly link: string; readonly port: BoardEnd }[];
   readonly now: string | undefined;
   readonly planned: string | undefined;
   readonly pinned: string | undefined;
@@ -60,16 +66,17 @@ export function portBoard(graph: Graph, wish: PlanWish = {}): PortBoard | undefi
   const { edit, undone } = takePlan(graph, plan);
   const isOneBoard = new Set(plan.ports.map(({ item }) => item)).size < 2;
   return {
-    columns: plan.ports.map(({ key, title, entry }) => ({
+    columns: plan.ports.map(({ key, title, entry, endpoints: [first] }) => ({
       key,
       title,
+      end: { item: entry.item.id, endpoint: first.id },
       label: isOneBoard ? title.slice(entry.item.ref.length + 1) : title,
     })),
-    rows: plan.links.map((link, i) => rowOf(plan, link, i)),
+    rows: plan.links.map((link, i) => rowOf(graph.design.aircraft, plan, link, i)),
     summary: [summaryOf(plan), ...undone.map(({ link, why }) => `${link.seeker.title} is not wired by it: ${why}.`)].join(' '),
     proof: plan.proof,
     edit,
-    relaxations: wish.giveWay === true ? [] : relaxationsOf(graph, plan, wish.patience),
+    relaxations: wish.giveWay !== undefined && wish.giveWay.length > 0 ? [] : relaxationsOf(graph, plan, wish.patience),
   };
 }
 
@@ -84,7 +91,7 @@ function summaryOf({ links, ports, proof }: PortPlan): string {
   return proof.is === 'optimal' ? short : `${short} The search was stopped: there may be a better plan.`;
 }
 
-function rowOf({ ports, cells }: PortPlan, link: PlannedLink, i: number): BoardRow {
+function rowOf({ links }: Aircraft, { ports, cells }: PortPlan, link: PlannedLink, i: number): BoardRow {
   const { seeker, fit, pinned } = link;
   const { now } = seeker;
   const here = ports.find(({ item, endpoints }) => item === now?.item && endpoints.some(({ id }) => id === now.endpoint));
@@ -95,6 +102,10 @@ function rowOf({ ports, cells }: PortPlan, link: PlannedLink, i: number): BoardR
     now: here?.key,
     planned: fit?.port.key,
     pinned: pinned?.key,
+    pins: seeker.keys.flatMap((link) => {
+      const port = links[link]?.port;
+      return port === undefined ? [] : [{ link, port }];
+    }),
     why: whyOf(link),
     cells: (cells[i] ?? []).map(cellOf),
   };
@@ -104,8 +115,16 @@ function cellOf(cell: readonly Fit[] | NoFit): BoardCell {
   if ('is' in cell) return { is: 'no-fit', words: cell.why };
   const best = cell.find(({ gives }) => gives === undefined);
   if (best !== undefined) return { is: 'fits', cost: priceOf(best.prices), words: wordsOf(best) };
-  return { is: 'gives-way', words: 'made by software: bytes are lost at times' };
+  const [first] = cell;
+  if (first?.gives === undefined) throw new Error('A link fits a port, and neither plainly nor otherwise.');
+  return { is: 'gives-way', words: `${first.gives.why}: ${GIVING_WAY_WORDS[first.gives.way]}` };
 }
+
+const GIVING_WAY_WORDS: Readonly<Record<GivesWay, string>> = {
+  software: 'bytes are lost at times',
+  inverter: 'with an inverter in the wire',
+  'level-shifter': 'with a level shifter in the wires',
+};
 
 function wordsOf({ prices }: Fit): string {
   return prices.length === 0 ? 'nothing speaks against it' : prices.map(({ words }) => words).join('; ');
@@ -114,7 +133,10 @@ function wordsOf({ prices }: Fit): string {
 function whyOf({ fit, seeker, pinned, dearerThan }: PlannedLink): string {
   const elsewhere = dearerThan.map(({ port, by }) => `${port.title} goes to ${by?.title ?? 'another'}`);
   const others = elsewhere.length === 0 ? '' : ` ${elsewhere.join('; ')}.`;
-  if (fit === undefined) return `No port is left that suits it.${others}`;
+  if (fit === undefined)
+    return pinned === undefined
+      ? `No port is left that suits it.${others}`
+      : `You want it on ${pinned.title}, and that is not free for it.`;
   if (pinned !== undefined) return 'You want it there.';
   const stays = seeker.now?.item === fit.port.item && fit.port.endpoints.some(({ id }) => id === seeker.now?.endpoint);
   const plug = portOfEndpoint(fit.from[0]);

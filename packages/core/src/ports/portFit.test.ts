@@ -43,7 +43,7 @@ const demo = (make: typeof saltmarsh): Design => make(asId<AircraftId>('demo'), 
 describe('a link at a port', () => {
   it.each<[string, string, string, string, string]>([
     ['receiver-crsf-full', F4, 'RX1 RC control', 'S2 rc in', 'it goes one way only, and CRSF goes both ways'],
-    ['receiver-sbus-16', F4, 'RX1 RC control', 'S1', 'it cannot invert, and RX1 sends inverted'],
+    ['receiver-sbus-16', F4, 'RX1 RC control', 'S1', 'it cannot invert, and RX1 sends inverted: with an inverter in the wire'],
     ['receiver-sbus-16', F4, 'RX1 RC control', 'S2 rc in', 'it is soldered'],
     ['receiver-ppm-8', 'controller-8-bit-carrier', 'RX1 RC control', 'in 2', 'it reads PWM, and PPM arrives'],
     ['radio-900-class', F4, 'RADIO1 telemetry', 'S6', 'made by software: bytes are lost at times'],

@@ -32,7 +32,7 @@ export const GIVES_WAY = 100_000;
 const LABELS: readonly (readonly [RegExp, readonly LinkKindId[]])[] = [
   [/\b(rc|sbus|sat)\b/i, ['rc']],
   [/\b(pos|position|gps|gnss)\b/i, ['position', 'heading']],
-  [/\b(telem|radio|link|tel)\b/i, ['telemetry']],
+  [/\b(telem|radio|link|tel)\b/i, ['telemetry', 'companion']],
   [/\bvideo\b/i, ['text']],
   [/\btelemetry\b/i, ['motor-reports']],
   [/\bpower\b/i, ['battery']],

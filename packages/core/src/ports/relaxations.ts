@@ -1,27 +1,21 @@
 import type { Patience } from '../assign/problem.ts';
-import { applyEdit } from '../edits/applyEdit.ts';
-import { withFreshIds } from '../edits/freshIds.ts';
-import { proposeAdoption } from '../edits/proposeAdoption.ts';
 import type { Edit } from '../edits/registry.ts';
 import type { Graph, GraphItem } from '../graph/graph.ts';
-import { graphOf } from '../graph/graphOf.ts';
-import type { ItemId } from '../model/ids.ts';
-import { partKeyOf } from '../model/contentHash.ts';
-import type { Endpoint } from '../model/part.ts';
-import { sampleParts } from '../parts/catalogue.ts';
 import { listed } from '../text/lists.ts';
-import { quantity } from '../text/numbers.ts';
-import { linkSeekers, type LinkSeeker } from './linkSeekers.ts';
+import { GIVING_WAY, type GivesWay } from './fit.ts';
+import { linkSeekers } from './linkSeekers.ts';
 import { planPorts, type PortPlan } from './planPorts.ts';
+import { smallestSteps } from './smallestSteps.ts';
+import { afterSteps, anyPortSteps, formatSteps, partSteps, servesAsBefore, type Step } from './steps.ts';
 import { takePlan } from './takePlan.ts';
 
-/** One thing that gives way, so that more links find a port. */
+/** Something that gives way, so that more links find a port. */
 export interface Relaxation {
   readonly label: string;
   /** What is done, and what it costs. */
   readonly sentence: string;
   readonly edit: Edit;
-  readonly is: 'by-software' | 'other-format' | 'other-part';
+  readonly is: GivesWay | Step['is'] | 'several';
   /** How many links are left out after it, those that are needed and the others. */
   readonly leftOut: LeftOut;
   /** True where no link that is needed is left out after it. */
@@ -37,26 +31,32 @@ interface LeftOut {
 const MOST_OFFERED = 6;
 
 /**
- * The single steps after which fewer links are left out, those that help most first: a port made by software, another format that a
- * device can be set to, another part of its kind that goes another way. Each is tried; none is offered that does not help.
+ * What can give way where links are left out, what helps most first: a port that a person insists on, a port made by software, a part in the
+ * wire, another format that a device can be set to, another part of its kind that goes another way. Each is tried; none is offered that
+ * does not help. Where no single step is enough, the fewest that are together come first.
  * @param plan the best plan without them
  * @param patience where it is over, what is left is not tried
  */
 export function relaxationsOf(graph: Graph, plan: PortPlan, patience?: Patience): readonly Relaxation[] {
   const before = leftOutOf(plan);
   if (before.all === 0 || plan.ports.length === 0) return [];
-  // Who has a serial port can free it, and who has none can go another way.
-  const items = [
-    ...new Set(plan.links.flatMap(({ seeker, fit }) => (fit === undefined || fit.from[0].is === 'uart' ? [seeker.entry] : []))),
-  ];
   const steps = [
-    ...bySoftware(graph),
-    ...items.flatMap((entry) => (patience?.isOver() === true ? [] : [...byFormat(graph, entry), ...byOtherPart(graph, entry)])),
+    ...anyPortSteps(graph, plan),
+    ...movableItems(plan).flatMap((entry) => [...formatSteps(graph, entry), ...partSteps(graph, entry)]),
   ];
-  return steps
-    .filter(({ leftOut }) => isFewer(leftOut, before))
-    .sort((a, b) => a.leftOut.needed - b.leftOut.needed || a.leftOut.all - b.leftOut.all)
-    .slice(0, MOST_OFFERED);
+  const isOver = (): boolean => patience?.isOver() === true;
+  const single = [
+    ...GIVING_WAY.flatMap((way) => byGivingWay(graph, way)),
+    ...steps.flatMap((step) => (isOver() ? [] : tried(graph, step))),
+  ].filter(({ leftOut }) => isFewer(leftOut, before));
+  single.sort((a, b) => a.leftOut.needed - b.leftOut.needed || a.leftOut.all - b.leftOut.all);
+  const several = before.needed > 0 && !single.some(({ isEnough }) => isEnough) && !isOver() ? together(graph, steps, patience) : [];
+  return [...several, ...single].slice(0, MOST_OFFERED);
+}
+
+/** Who has a serial port can free it, and who has none can go another way. */
+function movableItems({ links }: PortPlan): readonly GraphItem[] {
+  return [...new Set(links.flatMap(({ seeker, fit }) => (fit === undefined || fit.from[0].is === 'uart' ? [seeker.entry] : [])))];
 }
 
 function leftOutOf({ links }: PortPlan): LeftOut {
@@ -69,21 +69,30 @@ function isFewer(a: LeftOut, b: LeftOut): boolean {
   return a.needed < b.needed || (a.needed === b.needed && a.all < b.all);
 }
 
-function bySoftware(graph: Graph): Relaxation[] {
-  const plan = planPorts(graph, { giveWay: true });
-  const soft = plan?.links.filter(({ fit }) => fit?.gives !== undefined) ?? [];
-  const edit = plan === undefined || soft.length === 0 ? undefined : takePlan(graph, plan).edit;
-  if (plan === undefined || edit === undefined) return [];
-  const moved = listed(soft.map(({ seeker, fit }) => `${seeker.title} on ${fit?.port.title ?? ''}`));
-  return [
-    {
-      label: 'Use a port made by software',
-      sentence: `Put ${moved}, which is made by software: it costs processor time, and bytes are lost when both sides talk at once.`,
-      edit,
-      is: 'by-software',
-      ...outcomeOf(plan),
-    },
-  ];
+/** What is said of a way out: on the button, and behind "Put RX1 on S4". */
+const WAYS_OUT: Readonly<Record<GivesWay, { readonly label: string; readonly which: string }>> = {
+  software: {
+    label: 'Use a port made by software',
+    which: 'which is made by software: it costs processor time, and bytes are lost when both sides talk at once',
+  },
+  inverter: { label: 'Put an inverter in', which: 'with an inverter in the wire' },
+  'level-shifter': { label: 'Put a level shifter in', which: 'with a level shifter in the wires' },
+};
+
+function byGivingWay(graph: Graph, way: GivesWay): Relaxation[] {
+  const plan = planPorts(graph, { giveWay: [way] });
+  const sentence = plan === undefined ? undefined : givingSentence(plan, way);
+  if (plan === undefined || sentence === undefined) return [];
+  const { edit, undone } = takePlan(graph, plan);
+  if (edit === undefined || undone.length > 0) return [];
+  return [{ label: WAYS_OUT[way].label, sentence, edit, is: way, ...outcomeOf(plan) }];
+}
+
+/** Which links a plan puts where something of a kind gives way; undefined where none. */
+function givingSentence({ links }: PortPlan, way: GivesWay): string | undefined {
+  const given = links.filter(({ fit }) => fit?.gives?.way === way);
+  const moved = listed(given.map(({ seeker, fit }) => `${seeker.title} on ${fit?.port.title ?? ''}`));
+  return given.length === 0 ? undefined : `Put ${moved}, ${WAYS_OUT[way].which}.`;
 }
 
 function outcomeOf(plan: PortPlan): Pick<Relaxation, 'leftOut' | 'isEnough'> {
@@ -91,56 +100,41 @@ function outcomeOf(plan: PortPlan): Pick<Relaxation, 'leftOut' | 'isEnough'> {
   return { leftOut, isEnough: leftOut.needed === 0 };
 }
 
-/** Another value of a setting of the device itself. */
-function byFormat(graph: Graph, { item }: GraphItem): Relaxation[] {
-  const specs = graph.design.parts.get(item.part)?.settings ?? [];
-  return specs.flatMap((spec) =>
-    spec.is !== 'choice'
-      ? []
-      : spec.choices
-          .filter(({ value }) => value !== (item.settings[spec.id] ?? spec.default))
-          .flatMap(({ value, label }) =>
-            tried(graph, `Set ${item.ref} to ${label}`, `Set the ${spec.label} of ${item.ref} to ${label}: nothing is bought.`, {
-              kind: 'set-item-setting',
-              item: item.id,
-              setting: spec.id,
-              value,
-              was: item.settings[spec.id] ?? null,
-            }),
-          ),
-  );
+/** A step with what it brings; none where the item would not serve what it served before. */
+function tried(graph: Graph, step: Step): Relaxation[] {
+  const after = afterSteps(graph, [step]);
+  const plan = after === undefined ? undefined : planPorts(after);
+  if (after === undefined || plan === undefined || !servesAsBefore(linkSeekers(graph), linkSeekers(after), step)) return [];
+  const { label, sentence, edit, is } = step;
+  return [{ label, sentence, edit, is, ...outcomeOf(plan) }];
 }
 
-/** What goes to a controller, and not by a serial port. */
-const NOT_SERIAL: readonly Endpoint['is'][] = ['can', 'i2c-device', 'analog-out', 'rc-out'];
-
-/** Another part of the catalogue of the same kind: on a bus, or in another format. */
-function byOtherPart({ design, ...rest }: Graph, { item, part }: GraphItem): Relaxation[] {
-  return sampleParts
-    .filter((other) => other.kind === part?.kind && other.id !== part.id && other.endpoints.some(({ is }) => NOT_SERIAL.includes(is)))
-    .flatMap((other) => {
-      const edit = proposeAdoption(design, item.id, partKeyOf(other));
-      const grams = other.massG - (part?.massG ?? other.massG);
-      const price = `${grams < 0 ? '' : '+'}${quantity(grams, 'g')}`;
-      return edit === undefined
-        ? []
-        : tried({ design, ...rest }, `Exchange ${item.ref}`, `Exchange ${item.ref} for "${other.name}": ${price}.`, edit, item.id);
-    });
+/** The fewest steps that are enough together, as one edit; none where all of them are not. */
+function together(graph: Graph, steps: readonly Step[], patience?: Patience): Relaxation[] {
+  const chosen = smallestSteps(graph, steps, patience);
+  const after = chosen === undefined ? undefined : afterSteps(graph, chosen);
+  const then = after === undefined ? undefined : planPorts(after, { giveWay: GIVING_WAY });
+  if (chosen === undefined || after === undefined || then === undefined) return [];
+  const { edit: taken, undone } = takePlan(after, then);
+  if (undone.length > 0 || leftOutOf(then).needed > 0) return [];
+  const gives = GIVING_WAY.flatMap((way) => givingSentence(then, way) ?? []);
+  const count = chosen.length + then.links.filter(({ fit }) => fit?.gives !== undefined).length;
+  const edits = [...chosen.map(({ edit }) => edit), ...(gives.length > 0 && taken !== undefined ? [taken] : [])];
+  return [
+    {
+      label: `Take ${count} steps`,
+      sentence: [...chosen.map(({ sentence }) => sentence), ...gives].join(' '),
+      edit: batchOf(`Take ${count} steps for ports`, edits),
+      is: 'several',
+      ...outcomeOf(then),
+    },
+  ];
 }
 
-/** @param exchanged the item that becomes another part: it has to serve every link that it served before */
-function tried(graph: Graph, label: string, sentence: string, edit: Edit, exchanged?: ItemId): Relaxation[] {
-  let ids = 0;
-  const result = applyEdit(
-    graph.design,
-    withFreshIds(edit, () => `tried-${++ids}`),
-  );
-  const plan = 'refused' in result ? undefined : planPorts(graphOf(result.design));
-  const kindsAt = (links: readonly LinkSeeker[]): readonly string[] =>
-    links.flatMap(({ entry, kinds }) => (entry.item.id === exchanged ? kinds : []));
-  const served = plan === undefined ? [] : kindsAt(plan.links.map(({ seeker }) => seeker));
-  if (!kindsAt(linkSeekers(graph)).every((kind) => served.includes(kind))) return [];
-  return plan === undefined
-    ? []
-    : [{ label, sentence, edit, is: exchanged === undefined ? 'other-format' : 'other-part', ...outcomeOf(plan) }];
+function batchOf(title: string, edits: readonly Edit[]): Edit {
+  return {
+    kind: 'batch',
+    title,
+    edits: edits.flatMap((edit) => (edit.kind === 'batch' ? edit.edits : edit.kind === 'undo' ? [] : [edit])),
+  };
 }

@@ -3,19 +3,15 @@ import type { Graph } from '../graph/graph.ts';
 import { DraftEdits } from '../harness/draftEdits.ts';
 import { isSupply } from '../harness/joinVerdict.ts';
 import { runsOf } from '../harness/runs.ts';
-import { planJoin } from '../harness/looms/planJoin.ts';
 import { chainsOf } from '../links/chains/chainsOf.ts';
 import { portOfEndpoint } from '../model/endpointPins.ts';
 import type { Cable } from '../model/aircraft.ts';
-import type { Endpoint } from '../model/part.ts';
 import type { CableId } from '../model/ids.ts';
 import { settingsOf, settingTakes } from '../model/settingsOf.ts';
-import { counterpartsOf } from '../graph/counterparts.ts';
-import { pinNode } from '../graph/graph.ts';
-import { voltsAt } from '../graph/railsOf.ts';
-import { cablesAtPort, type PortAt } from '../graph/cableJoins.ts';
+import { cablesAtPort } from '../graph/cableJoins.ts';
+import { joinLink } from './joinLink.ts';
 import type { PlannedLink, PortPlan } from './planPorts.ts';
-import type { Fit, WantedSetting } from './portFit.ts';
+import type { WantedSetting } from './fit.ts';
 
 /** The edit that makes a plan real, and what it cannot do. */
 export interface TakenPlan {
@@ -29,16 +25,17 @@ export interface TakenPlan {
 export function takePlan(graph: Graph, { links }: PortPlan): TakenPlan {
   const draft = new DraftEdits(graph.design);
   const undone: { readonly link: PlannedLink; readonly why: string }[] = [];
-  const moving = links.filter((link) => link.fit !== undefined && !isThere(link));
+  const moving = links.filter((link) => link.fit !== undefined && (!isThere(link) || needsPart(link)));
   const unfed = new Set(moving.filter((link) => link.seeker.now !== undefined && isWiredUnfed(graph, link)));
   // 1. What moves, or is wired wrongly, is taken off first: its port may be another's now.
-  for (const link of moving) for (const cable of cablesOf(graph, link)) draft.make({ kind: 'remove-cable', cable });
+  for (const link of moving) if (!isThere(link)) for (const cable of cablesOf(graph, link)) draft.make({ kind: 'remove-cable', cable });
   // 2. Cables and branches.
-  for (const link of moving)
-    if (!isWired(draft, link, { isUnfed: unfed.has(link), isSplit: isSplit(link, links) }))
-      undone.push({ link, why: 'no cable can be made between the two' });
+  for (const link of moving) {
+    const why = link.fit === undefined ? undefined : joinLink(draft, link.fit, { isUnfed: unfed.has(link), isSplit: isSplit(link, links) });
+    if (why !== undefined) undone.push({ link, why });
+  }
   // 3. Settings at both ends, also of what stays.
-  for (const { fit } of links) for (const wanted of fit?.settings ?? []) set(draft, wanted);
+  for (const { fit } of links) for (const wanted of fit?.settings ?? []) set(draft, graph, wanted);
   return { edit: draft.isEmpty ? undefined : draft.edit(titleOf(moving)), undone };
 }
 
@@ -57,6 +54,11 @@ function isThere({ seeker: { now }, fit }: PlannedLink): boolean {
   );
 }
 
+/** True where a part belongs in its wires that is not there yet. */
+function needsPart({ fit }: PlannedLink): boolean {
+  return fit?.gives !== undefined && fit.gives.way !== 'software';
+}
+
 /** The cables between the device and controllers at the ports that it leaves by, but for those that lead other links. */
 function cablesOf(graph: Graph, { seeker: { item, keys, entry, endpoints } }: PlannedLink): readonly CableId[] {
   const ports = [...new Set(endpoints.map(portOfEndpoint))];
@@ -66,9 +68,21 @@ function cablesOf(graph: Graph, { seeker: { item, keys, entry, endpoints } }: Pl
     .filter((cable) => {
       const items = itemsOf(graph, cable);
       const leadsOthers = others.some(({ hops }) => hops.some(({ a, b }) => b !== undefined && items.has(a.item) && items.has(b.item)));
-      return [...items].some((other) => other !== item && graph.items[other]?.part?.kind === 'controller') && !leadsOthers;
+      const isToBoard = [...items].some((other) => other !== item && graph.items[other]?.part?.kind === 'controller');
+      return isToBoard && !leadsOthers && !feedsBoard(graph, cable);
     })
     .map(({ id }) => id);
+}
+
+/** True for a cable by which a controller lives: it stays, whatever becomes of the link that it leads too. */
+function feedsBoard(graph: Graph, cable: Cable): boolean {
+  return runsOf(graph).some(
+    ({ cables, joins }) =>
+      cables.includes(cable) &&
+      joins.some(({ a, b }) =>
+        [a, b].some(({ itemIx, pin }) => pin.role === 'supply-in' && graph.items[itemIx]?.part?.kind === 'controller'),
+      ),
+  );
 }
 
 function itemsOf(graph: Graph, { nodes }: Cable): ReadonlySet<number> {
@@ -78,13 +92,6 @@ function itemsOf(graph: Graph, { nodes }: Cable): ReadonlySet<number> {
       return item === undefined ? [] : [item];
     }),
   );
-}
-
-interface Wiring {
-  /** What a cable did not feed so far is not fed by a new one either. */
-  readonly isUnfed: boolean;
-  /** True where another link of the same plug goes to another socket: then only its own pins are joined. */
-  readonly isSplit: boolean;
 }
 
 function isSplit({ seeker, fit }: PlannedLink, links: readonly PlannedLink[]): boolean {
@@ -99,62 +106,6 @@ function isSplit({ seeker, fit }: PlannedLink, links: readonly PlannedLink[]): b
   );
 }
 
-function isWired(draft: DraftEdits, { seeker, fit }: PlannedLink, { isUnfed, isSplit }: Wiring): boolean {
-  if (fit === undefined) return false;
-  const { graph } = draft;
-  const device = graph.items[seeker.item]?.item.id;
-  const board = graph.items[fit.port.item]?.item.id;
-  const [from, to] = [portOfEndpoint(fit.from[0]), fit.port.port];
-  const ends = (): readonly [PortAt | undefined, PortAt | undefined] => [
-    device === undefined || from === undefined ? undefined : draft.port(device, from),
-    board === undefined ? undefined : draft.port(board, to),
-  ];
-  const [a, b] = ends();
-  if (a === undefined || b === undefined) return false;
-  if (isJoined(graph, seeker.item, fit)) return true;
-  if (!isSplit) return draft.take(planJoin(graph, a, b, isUnfed || isFed(graph, a) ? 'supply-pulled' : 'meaning'));
-  return fit.from.every((endpoint) =>
-    pinPairs(endpoint, fit.port.endpoints).every((pair) => {
-      const [x, y] = ends();
-      return x !== undefined && y !== undefined && draft.take(planJoin(draft.graph, x, y, pair));
-    }),
-  );
-}
-
-/** The pins of a device's endpoint, each with the pin of the board that it goes to. */
-function pinPairs(endpoint: Endpoint, board: readonly Endpoint[]): readonly { readonly a: number; readonly b: number }[] {
-  const pairs = board.flatMap((other): readonly (readonly [string | undefined, string | undefined])[] => {
-    if (endpoint.is === 'uart' && other.is === 'uart')
-      return [
-        [endpoint.tx, other.rx],
-        [endpoint.rx, other.tx],
-      ];
-    if (endpoint.is === 'i2c-device' && other.is === 'i2c-host')
-      return [
-        [endpoint.sda, other.sda],
-        [endpoint.scl, other.scl],
-      ];
-    if (endpoint.is === 'can' && other.is === 'can')
-      return [
-        [endpoint.high, other.high],
-        [endpoint.low, other.low],
-      ];
-    if (endpoint.is === 'rc-out' && other.is === 'rc-in') return [[endpoint.pin, other.pin]];
-    if (endpoint.is === 'analog-out' && other.is === 'analog-sense')
-      return other.purpose.split(' or ').includes(endpoint.purpose) ? [[endpoint.pin, other.pin]] : [];
-    return [];
-  });
-  const position = (pin: string): number => Number(pin.slice(pin.lastIndexOf('.') + 1));
-  return pairs.flatMap(([a, b]) => (a === undefined || b === undefined ? [] : [{ a: position(a), b: position(b) }]));
-}
-
-function isFed(graph: Graph, { itemId, port }: PortAt): boolean {
-  return port.pins.some(({ n, role }) => {
-    const node = isSupply(role) ? pinNode(graph, itemId, port.id, n) : undefined;
-    return node !== undefined && voltsAt(graph, node) !== undefined;
-  });
-}
-
 /** True where the device's cable to a controller is there and joins no supply. */
 function isWiredUnfed(graph: Graph, link: PlannedLink): boolean {
   const cables = cablesOf(graph, link);
@@ -162,23 +113,15 @@ function isWiredUnfed(graph: Graph, link: PlannedLink): boolean {
   return runs.length > 0 && runs.every(({ joins }) => !joins.some(({ a, b }) => isSupply(a.pin.role) && isSupply(b.pin.role)));
 }
 
-/** True where the signals are joined already: by the cable of another link that leaves by the same port. */
-function isJoined(graph: Graph, item: number, { from, port }: Fit): boolean {
-  return from.every((endpoint) =>
-    counterpartsOf(graph, item, endpoint).some(
-      (other) => other.item === port.item && port.endpoints.some(({ id }) => id === other.endpoint.id),
-    ),
-  );
-}
-
-function set(draft: DraftEdits, { item, setting, value }: WantedSetting): void {
-  const { graph } = draft;
-  const entry = graph.items[item];
-  const part = entry === undefined ? undefined : graph.design.parts.get(entry.item.part);
-  const spec = part === undefined ? undefined : settingsOf(part).find(({ id }) => id === setting);
+/** @param planned the graph that the plan is of, in which the setting's item has its place */
+function set(draft: DraftEdits, planned: Graph, { item, setting, value }: WantedSetting): void {
+  const id = planned.items[item]?.item.id;
+  const entry = id === undefined ? undefined : draft.graph.design.aircraft.items[id];
+  const part = entry === undefined ? undefined : draft.graph.design.parts.get(entry.part);
+  const spec = part === undefined ? undefined : settingsOf(part).find((one) => one.id === setting);
   if (entry === undefined || spec === undefined || !settingTakes(spec, value)) return;
-  const now = entry.item.settings[setting];
+  const now = entry.settings[setting];
   // What is delivered as it is wanted is not set.
   if ((now ?? spec.default) === value) return;
-  draft.make({ kind: 'set-item-setting', item: entry.item.id, setting, value, was: now ?? null });
+  draft.make({ kind: 'set-item-setting', item: entry.id, setting, value, was: now ?? null });
 }

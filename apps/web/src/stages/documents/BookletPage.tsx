@@ -4,7 +4,7 @@ import { bookletOf } from '@wired-falcon/core';
 import { paths } from '../../addresses/paths.ts';
 import { useDesign } from '../../session/SessionContext.tsx';
 import { SheetBody } from './SheetBody.tsx';
-import { usePageLine } from './usePageLine.tsx';
+import { usePageLine } from '../../session/usePageLine.tsx';
 
 /** The aircraft as planned, every document after the other, to print at once. */
 export function BookletPage() {

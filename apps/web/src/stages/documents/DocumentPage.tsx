@@ -6,7 +6,7 @@ import { downloadText } from '../../ui/download.ts';
 import { usePageTitle } from '../../ui/pageTitle.ts';
 import { NumberedPlan } from './NumberedPlan.tsx';
 import { SheetBody } from './SheetBody.tsx';
-import { usePageLine } from './usePageLine.tsx';
+import { usePageLine } from '../../session/usePageLine.tsx';
 
 /** One document as a page, ready to print. */
 export function DocumentPage() {

@@ -9,14 +9,21 @@ import type { ports, PortWish } from './calculators.ts';
 
 /** Links against the ports of the controllers: where each is, where it is best, and why not elsewhere. */
 export function PortBoardView() {
-  const [wish, setWish] = useState<PortWish>({ pins: [], giveWay: false });
+  const [wish, setWish] = useState<PortWish>({ giveWay: false });
   const { shown, failure } = useCalculated<typeof ports>('links.ports', wish);
   const board = shown?.answer;
-  const pin = (link: string, port: string | undefined): void =>
-    setWish(({ pins, ...rest }) => ({
-      ...rest,
-      pins: [...pins.filter(([own]) => own !== link), ...(port === undefined ? [] : ([[link, port]] as const))],
-    }));
+  const make = useMake();
+  const pin = ({ title, keys, pins }: BoardRow, port: PortBoard['columns'][number] | undefined): void => {
+    const cleared = pins.map(({ link, port: was }) => ({ kind: 'set-link-port', link, port: null, was }) as const);
+    const [link] = keys;
+    const set = port === undefined || link === undefined ? [] : [{ kind: 'set-link-port', link, port: port.end, was: null } as const];
+    make({
+      kind: 'batch',
+      title: port === undefined ? `${title}: on any port` : `${title}: on ${port.title}`,
+      edits: [...cleared, ...set],
+    });
+  };
+  const pinned = board?.rows.filter(({ pins }) => pins.length > 0) ?? [];
   return (
     <section
       data-scroll
@@ -37,12 +44,24 @@ export function PortBoardView() {
           <Plan board={board} seq={shown.seq} isAsked={shown.ask === wish} />
           <div className="no-print mt-2 flex flex-wrap items-center gap-4 text-[13px]">
             <label className="flex items-center gap-2">
-              <input type="checkbox" checked={wish.giveWay} onChange={(event) => setWish({ ...wish, giveWay: event.target.checked })} />
-              Also ports made by software, where nothing else is left
+              <input type="checkbox" checked={wish.giveWay} onChange={(event) => setWish({ giveWay: event.target.checked })} />
+              Where nothing else is left, also ports made by software, inverters and level shifters
             </label>
-            {wish.pins.length > 0 && (
-              <button type="button" className="underline" onClick={() => setWish({ ...wish, pins: [] })}>
-                Release all ports ({wish.pins.length})
+            {pinned.length > 0 && (
+              <button
+                type="button"
+                className="underline"
+                onClick={() =>
+                  make({
+                    kind: 'batch',
+                    title: 'All links: on any port',
+                    edits: pinned.flatMap(({ pins }) =>
+                      pins.map(({ link, port: was }) => ({ kind: 'set-link-port', link, port: null, was }) as const),
+                    ),
+                  })
+                }
+              >
+                Release all ports ({pinned.length})
               </button>
             )}
           </div>
@@ -99,7 +118,7 @@ function Plan({ board: { summary, edit, rows, columns, proof, relaxations }, seq
 
 interface BoardTableProps {
   readonly board: PortBoard;
-  readonly onPin: (link: string, port: string | undefined) => void;
+  readonly onPin: (row: BoardRow, port: PortBoard['columns'][number] | undefined) => void;
 }
 
 interface Spot {
@@ -226,7 +245,6 @@ interface ReasonProps extends Pick<BoardTableProps, 'onPin'> {
 
 /** Why a link is, or is not, on a port; and the way to keep it there. */
 function Reason({ row, column, cell, onPin }: ReasonProps) {
-  const [link] = row.keys;
   const isPinned = row.pinned === column.key;
   return (
     <>
@@ -236,8 +254,8 @@ function Reason({ row, column, cell, onPin }: ReasonProps) {
         </span>{' '}
         {cell.words}.
       </p>
-      {link !== undefined && cell.is !== 'no-fit' && (
-        <button type="button" className="action mt-1" onClick={() => onPin(link, isPinned ? undefined : column.key)}>
+      {cell.is !== 'no-fit' && (
+        <button type="button" className="action mt-1" onClick={() => onPin(row, isPinned ? undefined : column)}>
           {isPinned ? 'Release it' : 'Keep it there'}
         </button>
       )}

@@ -1,10 +1,8 @@
-import { graphOf, portBoard, type PortBoard } from '@wired-falcon/core';
+import { GIVING_WAY, graphOf, portBoard, type PortBoard } from '@wired-falcon/core';
 import { inOneStep, type AnyCalculator, type Calculator } from '../../workers/calculator.ts';
 
 /** What a person says of a plan before it is solved. */
 export interface PortWish {
-  /** Links with the ports that they are to be on, by their keys. */
-  readonly pins: readonly (readonly [link: string, port: string])[];
   readonly giveWay: boolean;
 }
 
@@ -14,9 +12,12 @@ const PATIENCE_MS = 450;
 /** Which port each link takes. */
 export const ports: Calculator<'links.ports', PortWish, PortBoard | undefined> = {
   id: 'links.ports',
-  steps: inOneStep((design, { pins, giveWay }) => {
+  steps: inOneStep((design, { giveWay }) => {
     const until = performance.now() + PATIENCE_MS;
-    return portBoard(graphOf(design), { pins: new Map(pins), giveWay, patience: { isOver: () => performance.now() > until } });
+    return portBoard(graphOf(design), {
+      giveWay: giveWay ? GIVING_WAY : [],
+      patience: { isOver: () => performance.now() > until },
+    });
   }),
 };
 

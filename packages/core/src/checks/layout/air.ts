@@ -9,6 +9,7 @@ import { partKeyOf } from '../../model/contentHash.ts';
 import type { Part } from '../../model/part.ts';
 import { airspeedSensors } from '../../parts/sensors.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
+import { inSentence } from '../../text/sentences.ts';
 
 type AirspeedRange = NonNullable<Part['airspeed']>;
 
@@ -124,7 +125,7 @@ function widerSensor(graph: Graph, item: Item, neverExceedMs: number): readonly 
   for (const { part, range } of enough) {
     const edit = proposeAdoption(graph.design, item.id, partKeyOf(part));
     if (edit === undefined || !keepsItsWires(edit)) continue;
-    const sentence = `Put a ${part.name.toLowerCase()}, which measures up to ${quantity(speedAtPa(range.fullScalePa), 'm/s')}, in the place of ${item.ref}.`;
+    const sentence = `Put a ${inSentence(part.name)}, which measures up to ${quantity(speedAtPa(range.fullScalePa), 'm/s')}, in the place of ${item.ref}.`;
     return [{ label: 'Take one of a wider range', sentence, edit }];
   }
   return [];

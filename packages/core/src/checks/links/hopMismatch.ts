@@ -10,7 +10,7 @@ import { BAUD_TOLERANCE, canTakeBaud, serialSetup } from '../../links/serialSetu
 import { baudAt, probesBaud } from '../../links/baudInForce.ts';
 import type { ProtocolId } from '../../model/protocolIds.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
-import { inverterBetween, withoutInverter } from '../helpers/converterRemedies.ts';
+import { addInverter, withoutInverter } from '../helpers/converterRemedies.ts';
 import { endSubject, setAtEnd } from './serialRemedies.ts';
 
 /** Both ends of a serial wire with bauds that do not understand each other. */
@@ -203,7 +203,7 @@ function upsideDown(graph: Graph, hearing: Hearing): Saying[] {
       why: 'Idle is read as data and data as idle: nothing is understood.',
       discriminator: `${from.entry.item.id} ${from.endpoint.id}`,
       remedies: () =>
-        inversions === 0 ? inverterBetween(graph, from, to, inversionMismatch) : withoutInverter(graph, from, to, inversionMismatch),
+        inversions === 0 ? addInverter(graph, from, to, inversionMismatch) : withoutInverter(graph, from, to, inversionMismatch),
     },
   ];
 }

@@ -2,7 +2,7 @@ import type { Graph } from '../../graph/graph.ts';
 import { chainsOf } from '../../links/chains/chainsOf.ts';
 import { everyLinkFits } from '../../ports/everyLinkFits.ts';
 import { planPorts, type PlannedLink, type PortPlan } from '../../ports/planPorts.ts';
-import { OTHER_KIND } from '../../ports/portFit.ts';
+import { OTHER_KIND } from '../../ports/fit.ts';
 import { relaxationsOf } from '../../ports/relaxations.ts';
 import { listed } from '../../text/lists.ts';
 import type { Check, Remedy, Saying, Subject } from '../finding.ts';
@@ -90,6 +90,6 @@ function shortageSaying(graph: Graph, plan: PortPlan, short: readonly PlannedLin
 /** The steps that are enough by themselves. Those that help and are not enough, or wire everything, are on the port board. */
 function remedies(graph: Graph, plan: PortPlan): readonly Remedy[] {
   return relaxationsOf(graph, plan)
-    .filter(({ isEnough, is }) => isEnough && is !== 'by-software')
+    .filter(({ isEnough, is }) => isEnough && is !== 'software')
     .map(({ label, sentence, edit }) => ({ label, sentence, edit }));
 }

@@ -5,7 +5,7 @@ import { offersInForce, serialSetup } from '../../links/serialSetup.ts';
 import { protocols } from '../../links/protocols.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 import { isPortAlone, polarityOf } from '../../links/polarity.ts';
-import { inverterBetween } from '../helpers/converterRemedies.ts';
+import { addInverter } from '../helpers/converterRemedies.ts';
 import { endSubject, freePortsBeside, moveToPort } from './serialRemedies.ts';
 
 /** A controller's port that is not able to do what is joined to it. */
@@ -43,7 +43,7 @@ function sayingFor(graph: Graph, port: SerialEnd, far: SerialEnd, reason: Reason
     why: reason.why ?? 'No setting of the port makes up for it; the link needs another port or something in between.',
     remedies: () => [
       ...betterPorts(graph, port, far),
-      ...(reason.takesInverter === true ? inverterBetween(graph, far, port, portUnsuitable) : []),
+      ...(reason.takesInverter === true ? addInverter(graph, far, port, portUnsuitable) : []),
     ],
   };
 }

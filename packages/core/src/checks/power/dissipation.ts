@@ -8,6 +8,7 @@ import type { Item } from '../../model/aircraft.ts';
 import { partKeyOf } from '../../model/contentHash.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 import { workingSituations } from './helpers/situations.ts';
+import { inSentence } from '../../text/sentences.ts';
 
 /** A linear regulator or a clamp that gets hotter than it may. */
 export const dissipation: Check = {
@@ -77,6 +78,6 @@ function switchingRegulator(graph: Graph, item: Item, result: ScenarioResult, i:
   });
   const edit = chosen === undefined ? undefined : proposeAdoption(graph.design, item.id, partKeyOf(chosen.part));
   if (chosen === undefined || edit === undefined) return [];
-  const sentence = `Put a ${chosen.part.name.toLowerCase()} in the place of ${item.ref}, with the same wires.`;
+  const sentence = `Put a ${inSentence(chosen.part.name)} in the place of ${item.ref}, with the same wires.`;
   return [{ label: 'Take a switching one', sentence, edit }];
 }

@@ -1,10 +1,10 @@
 import { stated } from '../../text/numbers.ts';
 import { voltsAt } from '../../graph/railsOf.ts';
 import { pinNode, type Graph } from '../../graph/graph.ts';
-import { USUAL_SHARE } from '../../links/chains/levelFacets.ts';
+import { USUAL_SHARE } from '../../links/levels.ts';
 import type { UartEndpoint } from '../../model/part.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
-import { shifterBetween } from '../helpers/converterRemedies.ts';
+import { addShifter } from '../helpers/converterRemedies.ts';
 import { groupPinName, isDriver, joinedGroups, pinOf, type GroupPin } from '../helpers/signalGroups.ts';
 
 /** A signal that is too high for the pin that hears it, or too low to be read. */
@@ -30,7 +30,7 @@ function levelsIn(graph: Graph, group: readonly GroupPin[]): Saying[] {
 function shifted(graph: Graph, talker: GroupPin, listener: GroupPin): readonly Remedy[] {
   const [one, other] = [talker, listener].map(serialAt);
   if (one === undefined || other === undefined) return [];
-  return shifterBetween(graph, { item: talker.item, endpoint: one }, { item: listener.item, endpoint: other }, level);
+  return addShifter(graph, { item: talker.item, endpoint: one }, { item: listener.item, endpoint: other }, level);
 }
 
 function serialAt({ entry, port, pin }: GroupPin): UartEndpoint | undefined {

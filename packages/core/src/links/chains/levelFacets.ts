@@ -1,12 +1,10 @@
 import { circuitNode, groupOf, type Graph } from '../../graph/graph.ts';
 import type { Pin } from '../../model/part.ts';
 import { stated } from '../../text/numbers.ts';
+import { levelVerdict, USUAL_SHARE } from '../levels.ts';
 import type { Hearing, SerialEnd, SerialHop } from '../serialHops.ts';
 import type { Facet } from './hop.ts';
 import { fixedSide } from './sides.ts';
-
-/** What a pin reads as a high, as a share of its own level, where its data does not say. */
-export const USUAL_SHARE = 0.6;
 
 /** The voltage that a talker puts on the wire, and what the listener stands and needs; nothing where a part in between changes it. */
 export function levelFacets(graph: Graph, hop: SerialHop): readonly Facet[] {
@@ -28,7 +26,7 @@ function levelOf(graph: Graph, { a }: SerialHop, { from, to }: Hearing): Facet[]
       title: 'level',
       a: isFromA ? talker : listener,
       b: isFromA ? listener : talker,
-      verdict: high > logic.inputMaxV || high < needs ? 'differ' : 'agree',
+      verdict: levelVerdict(high, logic) === 'agree' ? 'agree' : 'differ',
     },
   ];
 }

@@ -52,6 +52,12 @@ export function linkWords({ aircraft }: Design, { x, y, z, isStale }: Draw): Sim
     const isOn = now?.[flag] === true;
     return { kind: 'set-link-flag', link, flag, on: !isOn, was: isStale ? !isOn : isOn };
   }
+  if (z % 5 === 1) {
+    const wanted = pick(Object.values(aircraft.items), y);
+    const before = now?.port ?? null;
+    const port = wanted === undefined || z % 3 === 0 ? null : { item: wanted.id, endpoint: `S${z % 4}` };
+    return { kind: 'set-link-port', link, port, was: isStale ? { item: item.id, endpoint: 'stale' } : before };
+  }
   const stream = pick(STREAM_IDS, z) ?? 'heartbeat';
   const was = now?.streams?.[stream] ?? null;
   return { kind: 'set-stream', link, stream, hz: z % 3 === 0 ? null : z % 50, was: isStale ? 999 : was };

@@ -1,6 +1,6 @@
 import { dayText } from '@wired-falcon/core';
 import type { ReactNode } from 'react';
-import { useSessionState } from '../../session/SessionContext.tsx';
+import { useSessionState } from './SessionContext.tsx';
 
 /** The line that stands on every printed page, and the style that puts it there. */
 export function usePageLine(): { readonly line: string; readonly style: ReactNode } {

@@ -1,0 +1,43 @@
+import type { Graph } from '../../graph/graph.ts';
+import type { Cable, NodePin } from '../../model/aircraft.ts';
+import { listed } from '../../text/lists.ts';
+import { placeIn, wireKey } from './cablePlaces.ts';
+
+/** Ends that get another plug, and wires that were in other cables. */
+export interface Known {
+  readonly refitted: ReadonlySet<string>;
+  readonly merged: ReadonlySet<string>;
+}
+
+/** What is done to single contacts: wires that move, come and go. Where a plug is new, all of its wires are fitted anyway. */
+export function wireSteps(before: Graph, after: Graph, was: Cable, now: Cable, { refitted, merged }: Known): string[] {
+  const steps: string[] = [];
+  const nameOf = (graph: Graph, cable: Cable, at: NodePin): string => {
+    const node = cable.nodes[at.node];
+    if (node?.is !== 'end') return 'a splice';
+    return `${placeIn(graph, node) ?? 'the loose end'} contact ${at.n}`;
+  };
+  for (const wire of Object.values(was.conductors)) {
+    const same = now.conductors[wire.id];
+    if (same === undefined) {
+      const ends = [wire.a, wire.b].filter((at) => was.nodes[at.node]?.is === 'end' && now.nodes[at.node] !== undefined);
+      if (ends.length > 0) steps.push(`Take the ${wire.colour} wire out of ${listed(ends.map((at) => nameOf(before, was, at)))}.`);
+      continue;
+    }
+    if (same.awg !== wire.awg)
+      steps.push(
+        `Lay the ${wire.colour} wire at ${nameOf(after, now, same.a)} anew with AWG ${same.awg}, in the place of AWG ${wire.awg}.`,
+      );
+    for (const side of ['a', 'b'] as const) {
+      const [from, to] = [wire[side], same[side]];
+      if (from.node === to.node && from.n !== to.n && !refitted.has(to.node))
+        steps.push(`Move the ${wire.colour} wire from contact ${from.n} to ${nameOf(after, now, to)}.`);
+      if (from.node === to.node && refitted.has(to.node)) steps.push(`The ${wire.colour} wire goes into ${nameOf(after, now, to)}.`);
+    }
+  }
+  for (const wire of Object.values(now.conductors)) {
+    if (was.conductors[wire.id] !== undefined || merged.has(wireKey(now, wire))) continue;
+    steps.push(`Lay a ${wire.colour} wire, AWG ${wire.awg}, from ${nameOf(after, now, wire.a)} to ${nameOf(after, now, wire.b)}.`);
+  }
+  return steps;
+}

@@ -1,0 +1,4 @@
+/** A name in the middle of a sentence: its first letter small, and units as they are. */
+export function inSentence(name: string): string {
+  return /^[A-Z][a-z]/.test(name) ? `${name.charAt(0).toLowerCase()}${name.slice(1)}` : name;
+}
