@@ -26,7 +26,7 @@ test('the controller of Mudflat is changed: ranked, planned, taken as one edit, 
   await expect(move).toContainText('Every link and every function has its place.');
   await expect(move.locator('[data-moved="RADIO1 telemetry"]')).toContainText('FC1 link 1FC1 link A');
   await expect(move.locator('[data-moved="motor 1"]')).toContainText('FC1 main 1');
-  await expect(move.locator('[data-cable=W12]')).toContainText('Move the white wire from contact 3 to FC1 main 1 contact 1.');
+  await expect(move.locator('[data-cable=W12]')).toContainText('Move the white wire from contact 3 to FC1 main 1 contact 1 (S).');
   await expect(move).toContainText('Unplug every pack and take the propellers off');
   expect(await violations(page)).toEqual([]);
   await move.getByRole('button', { name: 'Take the change' }).click();

@@ -111,6 +111,7 @@ test('a new aircraft of ten serial devices is short by two; a part gives way, an
   const before = await leftOut.count();
   expect(before).toBeGreaterThan(0);
   expect(await violations(page)).toEqual([]);
+  await expect(board.getByRole('link', { name: 'Which controller has a port for each, and at what price' })).toBeVisible();
   await board.getByRole('button', { name: 'Exchange RNG1' }).first().click();
   await planned(page);
   await expect(leftOut).toHaveCount(before - 1);

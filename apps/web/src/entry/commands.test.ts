@@ -60,6 +60,24 @@ describe('the entry line', () => {
     expect(at(take('move fc1 540 5 -10', whole))).toEqual([540, 5, -10]);
   });
 
+  it('keeps the links of a part on a port, and says why where they cannot be there', () => {
+    const found = suggest('radio1 on s4')[0];
+    expect(found).toMatchObject({ text: 'RADIO1 on FC1 S4', effect: 'keeps RADIO1 telemetry there when ports are planned' });
+    expect(found?.action).toMatchObject({ is: 'edit', to: '/aircraft/reedbed/links/ports' });
+    const radio = Object.values(demo.aircraft.items).find(({ ref }) => ref === 'RADIO1')?.id ?? '';
+    expect(take('radio1 on s4').aircraft.links[`telemetry.${radio}`]?.port?.endpoint).toBe('S4');
+    expect(suggest('radio1 on s2')[0]).toMatchObject({ action: undefined, effect: expect.stringMatching(/^cannot be there: /) });
+    expect(suggest('nobody on s4').filter(({ action }) => action !== undefined)).toEqual([]);
+  });
+
+  it('plans the change to another controller', () => {
+    const boards = suggest('move to ');
+    expect(boards.length).toBe(10);
+    expect(boards.every(({ action }) => action?.is === 'go' && action.to.includes('/brief/boards?to='))).toBe(true);
+    expect(suggest('move to h7 wing')[0]?.text).toBe('move to controller h7 wing board, servo regulator');
+    expect(suggest('move to nonsense').filter(({ action }) => action !== undefined)).toEqual([]);
+  });
+
   it('wires two ports by meaning, and tells what it would do', () => {
     expect(suggest('gnss1 > s4', withGnss)[0]).toMatchObject({
       text: 'GNSS1 UART > FC1 S4',

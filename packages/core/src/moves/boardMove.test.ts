@@ -152,8 +152,8 @@ describe('a change of controller', () => {
         is: 're-pinned',
         steps: [
           'Plug it from FC1 out 1 into FC1 main 1.',
-          'Move the white wire from contact 3 to FC1 main 1 contact 1.',
-          'Move the black wire from contact 1 to FC1 main 1 contact 3.',
+          'Move the white wire from contact 3 to FC1 main 1 contact 1 (S).',
+          'Move the black wire from contact 1 to FC1 main 1 contact 3 (GND).',
         ],
       }),
     );
@@ -204,6 +204,16 @@ describe('the boards for an aircraft', () => {
     const lost = moved(design, part).links.filter(({ now }) => now === undefined);
     expect([...(fit?.shortNeeded ?? []), ...(fit?.short ?? [])]).toEqual(expect.arrayContaining(lost.map(({ what }) => what)));
     expect(fit?.left).toEqual({ serial: 1, buses: 0, outputs: 0 });
+  });
+
+  it('are looked at for each of two controllers: the links of the other stay', () => {
+    const one = bench('controller-f4-wing', 'controller-h7-carrier', 'radio-900-class', 'gnss-serial');
+    one.wire('RADIO1 UART', 'FC1 S1');
+    one.wire('GNSS1 UART', 'FC2 E');
+    const move = moved(one.design, board('controller-f7-mini'), 'FC2');
+    expect(move.links).toContainEqual({ what: 'RADIO1 telemetry', was: 'FC1 S1', now: 'FC1 S1' });
+    expect(move.links.find(({ what }) => what === 'GNSS1 position')?.now).toBeDefined();
+    expect(problemsOf(one.design, move)).toEqual([]);
   });
 
   it('are looked at for an aircraft that has none, and put in with its links', () => {

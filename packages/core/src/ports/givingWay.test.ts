@@ -2,12 +2,13 @@ import { describe, expect, it } from '@jest/globals';
 import { findingsOf } from '../checks/findingsOf.ts';
 import { integrityOf } from '../edits/integrity.ts';
 import { graphOf } from '../graph/graphOf.ts';
+import { planJoin } from '../harness/looms/planJoin.ts';
 import { runsOf } from '../harness/runs.ts';
 import { chainsOf } from '../links/chains/chainsOf.ts';
 import { isPinRow } from '../model/connector.ts';
 import type { Design } from '../model/design.ts';
 import { bench, powered } from '../test/checkCases/build.ts';
-import { findingsBy, itemOf, made } from '../test/designs.ts';
+import { findingsBy, itemOf, made, portOfItem } from '../test/designs.ts';
 import { everyLinkFits } from './everyLinkFits.ts';
 import { GIVING_WAY } from './fit.ts';
 import { planPorts, type PlanWish } from './planPorts.ts';
@@ -147,5 +148,27 @@ describe('a port that a person wants a link on', () => {
     );
     expect(portChoices(graph, gnss, 'nothing of the kind')).toEqual([]);
     expect(portChoices(graph, fc, 'pos e')[0]?.why).toBe('it has no link that ends at a controller');
+  });
+});
+
+describe('a link that moves', () => {
+  it('leaves the loom that feeds its device as it is: only the branch to the old port goes', () => {
+    const one = powered('companion-small-5v', 'regulator-buck-5v-3a');
+    one.wire('CC1 header', 'FC1 S6');
+    const joined = planJoin(graphOf(one.design), portOfItem(one.design, 'BEC1', 'out'), portOfItem(one.design, 'CC1', 'header'), 'meaning');
+    if (joined === undefined) throw new Error('The regulator cannot be joined.');
+    const design = made(one.design, joined);
+    const runs = (of: Design): readonly string[] =>
+      runsOf(graphOf(of)).map(({ a, b }) => [`${a.ref} ${a.port.id}`, `${b.ref} ${b.port.id}`].sort().join(', '));
+    expect(runs(design)).toEqual(expect.arrayContaining(['BEC1 out, CC1 header', 'CC1 header, FC1 S6']));
+    const plan = planOf(design);
+    expect(homes(design)['CC1 companion']).not.toBe('FC1 S6');
+    const { edit, undone } = takePlan(graphOf(design), plan);
+    if (edit === undefined) throw new Error('Nothing is taken.');
+    const after = made(design, edit);
+    expect([undone, integrityOf(after)]).toEqual([[], []]);
+    expect(runs(after)).toContain('BEC1 out, CC1 header');
+    expect(runs(after).filter((run) => run.includes('FC1 S6'))).toEqual([]);
+    expect(stateOf(after, `companion.${itemOf(design, 'CC1').id}`)).not.toBe('not-joined');
   });
 });

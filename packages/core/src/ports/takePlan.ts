@@ -6,10 +6,10 @@ import { runsOf } from '../harness/runs.ts';
 import { chainsOf } from '../links/chains/chainsOf.ts';
 import { portOfEndpoint } from '../model/endpointPins.ts';
 import type { Cable } from '../model/aircraft.ts';
-import type { CableId } from '../model/ids.ts';
 import { settingsOf, settingTakes } from '../model/settingsOf.ts';
 import { cablesAtPort } from '../graph/cableJoins.ts';
 import { joinLink } from './joinLink.ts';
+import { takeOff } from './takeOff.ts';
 import type { PlannedLink, PortPlan } from './planPorts.ts';
 import type { WantedSetting } from './fit.ts';
 
@@ -28,7 +28,8 @@ export function takePlan(graph: Graph, { links }: PortPlan): TakenPlan {
   const moving = links.filter((link) => link.fit !== undefined && (!isThere(link) || needsPart(link)));
   const unfed = new Set(moving.filter((link) => link.seeker.now !== undefined && isWiredUnfed(graph, link)));
   // 1. What moves, or is wired wrongly, is taken off first: its port may be another's now.
-  for (const link of moving) if (!isThere(link)) for (const cable of cablesOf(graph, link)) draft.make({ kind: 'remove-cable', cable });
+  for (const link of moving)
+    if (!isThere(link)) for (const cable of cablesOf(graph, link)) takeOff(draft, graph, cable, link.seeker.entry.item.id);
   // 2. Cables and branches.
   for (const link of moving) {
     const why = link.fit === undefined ? undefined : joinLink(draft, link.fit, { isUnfed: unfed.has(link), isSplit: isSplit(link, links) });
@@ -60,7 +61,7 @@ function needsPart({ fit }: PlannedLink): boolean {
 }
 
 /** The cables between the device and controllers at the ports that it leaves by, but for those that lead other links. */
-function cablesOf(graph: Graph, { seeker: { item, keys, entry, endpoints } }: PlannedLink): readonly CableId[] {
+function cablesOf(graph: Graph, { seeker: { item, keys, entry, endpoints } }: PlannedLink): readonly Cable[] {
   const ports = [...new Set(endpoints.map(portOfEndpoint))];
   const others = chainsOf(graph).filter(({ key, state }) => !keys.includes(key) && state.is !== 'not-joined' && state.is !== 'off');
   return ports
@@ -70,8 +71,7 @@ function cablesOf(graph: Graph, { seeker: { item, keys, entry, endpoints } }: Pl
       const leadsOthers = others.some(({ hops }) => hops.some(({ a, b }) => b !== undefined && items.has(a.item) && items.has(b.item)));
       const isToBoard = [...items].some((other) => other !== item && graph.items[other]?.part?.kind === 'controller');
       return isToBoard && !leadsOthers && !feedsBoard(graph, cable);
-    })
-    .map(({ id }) => id);
+    });
 }
 
 /** True for a cable by which a controller lives: it stays, whatever becomes of the link that it leads too. */
@@ -109,7 +109,7 @@ function isSplit({ seeker, fit }: PlannedLink, links: readonly PlannedLink[]): b
 /** True where the device's cable to a controller is there and joins no supply. */
 function isWiredUnfed(graph: Graph, link: PlannedLink): boolean {
   const cables = cablesOf(graph, link);
-  const runs = runsOf(graph).filter(({ leg }) => leg !== undefined && cables.includes(leg.cable.id));
+  const runs = runsOf(graph).filter(({ leg }) => leg !== undefined && cables.includes(leg.cable));
   return runs.length > 0 && runs.every(({ joins }) => !joins.some(({ a, b }) => isSupply(a.pin.role) && isSupply(b.pin.role)));
 }
 

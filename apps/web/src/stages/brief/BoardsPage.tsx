@@ -84,26 +84,27 @@ function Fits({ item, keys, onChoose }: FitsProps) {
         </p>
       )}
       {shown !== undefined && (
-        <table className="mt-2 w-full border-collapse text-[13px]">
-          <HeadRow
-            cell="pr-3 py-1 align-bottom"
-            heads={[
-              'Controller',
-              'Without a port or output',
-              'Without supply',
-              'Left free',
-              figures('Grams'),
-              figures('Contacts'),
-              figures('Cables'),
-              { text: 'Change', isHidden: true },
-            ]}
-          />
-          <tbody>
-            {shown.answer.map((fit) => (
-              <FitRow key={fit.part} fit={fit} onChoose={onChoose} />
-            ))}
-          </tbody>
-        </table>
+        <div className="mt-2 overflow-x-auto" role="region" aria-label="Controllers compared" tabIndex={0}>
+          <table className="w-full border-collapse text-[13px]">
+            <HeadRow
+              cell="pr-3 py-1 align-bottom"
+              heads={[
+                'Controller',
+                'Without a port or output',
+                'Without supply',
+                'Left free',
+                figures('Grams'),
+                figures('Contacts'),
+                figures('Cables'),
+              ]}
+            />
+            <tbody>
+              {shown.answer.map((fit) => (
+                <FitRow key={fit.part} fit={fit} onChoose={onChoose} />
+              ))}
+            </tbody>
+          </table>
+        </div>
       )}
     </div>
   );
@@ -115,7 +116,18 @@ function FitRow({ fit, onChoose }: { readonly fit: BoardFit; readonly onChoose: 
   return (
     <tr className="border-b border-rule align-top" data-board={name}>
       <th scope="row" className="py-1 pr-3 text-left font-normal">
-        {name}
+        {isNow ? (
+          name
+        ) : (
+          <button
+            type="button"
+            className="min-h-6 text-left underline"
+            aria-label={`Plan the change to ${name}`}
+            onClick={() => onChoose(part)}
+          >
+            {name}
+          </button>
+        )}
         {isNow && <span className="block text-[12px] text-ink2">in the aircraft now</span>}
       </th>
       <td className="py-1 pr-3">
@@ -124,24 +136,12 @@ function FitRow({ fit, onChoose }: { readonly fit: BoardFit; readonly onChoose: 
         {short.length > 0 && <span className="block">{short.join(', ')}</span>}
       </td>
       <td className="py-1 pr-3">{dark.length === 0 ? 'nothing' : dark.join(', ')}</td>
-      <td className="py-1 pr-3 whitespace-nowrap">
+      <td className="py-1 pr-3 lg:whitespace-nowrap">
         {left.serial} serial, {left.buses} {left.buses === 1 ? 'bus' : 'buses'}, {left.outputs} {left.outputs === 1 ? 'output' : 'outputs'}
       </td>
       <td className="value py-1 pr-3 text-right">{signed(figure(massG, 'g'), massG)}</td>
       <td className="value py-1 pr-3 text-right">{contacts}</td>
       <td className="value py-1 pr-3 text-right">{cables}</td>
-      <td className="no-print py-1">
-        {!isNow && (
-          <button
-            type="button"
-            className="action whitespace-nowrap"
-            aria-label={`Plan the change to ${name}`}
-            onClick={() => onChoose(part)}
-          >
-            Plan it
-          </button>
-        )}
-      </td>
     </tr>
   );
 }

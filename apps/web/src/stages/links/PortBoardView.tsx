@@ -1,5 +1,7 @@
 import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
 import type { BoardCell, BoardRow, PortBoard } from '@wired-falcon/core';
+import { paths } from '../../addresses/paths.ts';
 import { useSelection } from '../../selection/SelectionContext.tsx';
 import { useMake, useSessionState } from '../../session/SessionContext.tsx';
 import { useReadersUnits } from '../../ui/readersUnits.ts';
@@ -83,7 +85,8 @@ interface PlanProps {
 function Plan({ board: { summary, edit, rows, columns, proof, relaxations }, seq, isAsked }: PlanProps) {
   const make = useMake();
   const { read } = useReadersUnits();
-  const isCurrent = useSessionState().seq === seq && isAsked;
+  const { design, seq: now } = useSessionState();
+  const isCurrent = now === seq && isAsked;
   return (
     <div className="mt-2">
       <p className="font-semibold" data-proof={proof.is}>
@@ -96,6 +99,13 @@ function Plan({ board: { summary, edit, rows, columns, proof, relaxations }, seq
         <button type="button" className="action no-print mt-2" disabled={!isCurrent} onClick={() => make(edit)}>
           {isCurrent ? 'Take the plan' : 'Being solved again'}
         </button>
+      )}
+      {rows.some(({ planned }) => planned === undefined) && (
+        <p className="no-print mt-2 text-[13px]">
+          <Link className="underline" to={paths.boards(design.aircraft.id)}>
+            Which controller has a port for each, and at what price
+          </Link>
+        </p>
       )}
       {relaxations.length > 0 && (
         <div className="no-print mt-3">

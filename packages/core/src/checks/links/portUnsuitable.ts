@@ -6,6 +6,7 @@ import { protocols } from '../../links/protocols.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 import { isPortAlone, polarityOf } from '../../links/polarity.ts';
 import { addInverter } from '../helpers/converterRemedies.ts';
+import { plannedPort } from '../helpers/plannedPort.ts';
 import { endSubject, freePortsBeside, moveToPort } from './serialRemedies.ts';
 
 /** A controller's port that is not able to do what is joined to it. */
@@ -41,10 +42,7 @@ function sayingFor(graph: Graph, port: SerialEnd, far: SerialEnd, reason: Reason
     what: `${endName(port)} is ${reason.isNote === true ? 'barely' : 'not'} suitable for ${far.entry.item.ref}: ${reason.sentence}`,
     evidence: [{ label: endName(port), value: reason.value, limit: reason.limit }],
     why: reason.why ?? 'No setting of the port makes up for it; the link needs another port or something in between.',
-    remedies: () => [
-      ...betterPorts(graph, port, far),
-      ...(reason.takesInverter === true ? addInverter(graph, far, port, portUnsuitable) : []),
-    ],
+    remedies: () => [...movedTo(graph, port, far), ...(reason.takesInverter === true ? addInverter(graph, far, port, portUnsuitable) : [])],
   };
 }
 
@@ -135,6 +133,12 @@ function isInUse(graph: Graph, item: number, addresses: readonly string[]): bool
     const node = circuitNode(graph, item, address);
     return node !== undefined && pinsOf(graph, graph.wires, groupOf(graph.wires, node)).some(({ at }) => at.item !== item);
   });
+}
+
+/** Where the plan of ports puts it; for what is in no plan, the first free ports of the board. */
+function movedTo(graph: Graph, port: SerialEnd, far: SerialEnd): readonly Remedy[] {
+  const planned = plannedPort(graph, { device: far.item, board: port.item, endpoint: port.endpoint.id });
+  return planned.length > 0 ? planned : betterPorts(graph, port, far);
 }
 
 /** The first free ports of the same board against which nothing speaks. */
