@@ -139,6 +139,16 @@ describe('a change of controller', () => {
     },
   );
 
+  it.each<[string, Demo, string, string]>([
+    ['a fuse of the board that several parts overload together', 'Reedbed', 'controller-h7-carrier', 'controller-8-bit-servo-fed'],
+    ['9 V beside the signals of a receiver for 5 V', 'Mudflat', 'controller-h7-wing', 'controller-f4-wing'],
+    ['a pack on the servo rail of a row of pins', 'Reedbed', 'controller-f7-rows', 'controller-h7-carrier'],
+  ])('burns nothing where it could: %s', (_, demo, a, b) => {
+    const first = DEMOS[demo](countingIds());
+    const design = after(first, moved(first, board(a)));
+    expect(problemsOf(design, moved(design, board(b)))).toEqual([]);
+  });
+
   it('says what is done with each cable, and where each link, function and supply goes', () => {
     const { links, outputs, supplies, cables, massG, title } = moved(DEMOS.Mudflat(countingIds()), board('controller-h7-carrier'));
     expect(title).toBe('FC1 becomes "Controller H7 carrier, 8 serial"');

@@ -5,7 +5,6 @@ import { graphOf } from '../graph/graphOf.ts';
 import { planJoin } from '../harness/looms/planJoin.ts';
 import { runsOf } from '../harness/runs.ts';
 import { chainsOf } from '../links/chains/chainsOf.ts';
-import { isPinRow } from '../model/connector.ts';
 import type { Design } from '../model/design.ts';
 import { bench, powered } from '../test/checkCases/build.ts';
 import { findingsBy, itemOf, made, portOfItem } from '../test/designs.ts';
@@ -97,10 +96,17 @@ describe('a row of pins with several ports', () => {
     expect(findingsOf(after).filter(({ check }) => check.startsWith('link.protocol') || check === 'wire.contention')).toEqual([]);
   });
 
-  it('gives each device its ground, from elsewhere in the row where none is beside its pins', () => {
-    const grounded = runsOf(graphOf(after)).filter(({ a, b }) => isPinRow(a.port.connector) || isPinRow(b.port.connector));
-    expect(findingsBy(after, 'wire.no-common-ground')).toEqual([]);
-    expect(grounded.length).toBeGreaterThan(0);
+  it('gives each device its ground and its supply, from elsewhere in the row where none is free beside its pins', () => {
+    const parts = ['gnss-serial', 'radio-900-class', 'rangefinder-serial-40m', 'compass-i2c-fixed'];
+    const full = bench('controller-f7-rows', ...parts).design;
+    const { edit: all, undone: none } = takePlan(graphOf(full), planOf(full));
+    const wired = all === undefined ? full : made(full, all);
+    expect(none).toEqual([]);
+    const roles = runsOf(graphOf(wired))
+      .filter(({ a, b }) => a.ref === 'MAG1' || b.ref === 'MAG1')
+      .flatMap(({ joins }) => joins.flatMap(({ a, b }) => [a, b].filter(({ ref }) => ref === 'MAG1').map(({ pin }) => pin.role)));
+    expect([...new Set(roles)].sort()).toEqual(['gnd', 'scl', 'sda', 'supply-in']);
+    expect(findingsBy(wired, 'wire.no-common-ground')).toEqual([]);
   });
 });
 
