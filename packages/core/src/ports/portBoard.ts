@@ -80,7 +80,7 @@ export function portBoard(graph: Graph, wish: PlanWish = {}): PortBoard | undefi
   };
 }
 
-function summaryOf({ links, ports, proof }: PortPlan): string {
+function summaryOf({ links, ports, proof, cost }: PortPlan): string {
   if (ports.length === 0) return 'No controller in the aircraft: there is no port to give.';
   if (links.length === 0) return 'Nothing wants a port yet.';
   const left = links.filter(({ fit }) => fit === undefined);
@@ -88,7 +88,8 @@ function summaryOf({ links, ports, proof }: PortPlan): string {
     left.length === 0
       ? 'Every link has a port.'
       : `${listed(left.map(({ seeker }) => seeker.title))} ${left.length === 1 ? 'finds' : 'find'} no port.`;
-  return proof.is === 'optimal' ? short : `${short} The search was stopped: there may be a better plan.`;
+  if (proof.is === 'optimal') return short;
+  return `${short} The search was stopped: a better plan would cost ${cost - proof.atLeast} less at most, of ${cost}.`;
 }
 
 function rowOf({ links }: Aircraft, { ports, cells }: PortPlan, link: PlannedLink, i: number): BoardRow {

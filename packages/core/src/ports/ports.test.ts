@@ -15,6 +15,7 @@ import { countingIds, itemOf, made } from '../test/designs.ts';
 import { everyLinkFits } from './everyLinkFits.ts';
 import { GIVING_WAY } from './fit.ts';
 import { planPorts, type PlanWish, type PortPlan } from './planPorts.ts';
+import { portBoard } from './portBoard.ts';
 import { relaxationsOf } from './relaxations.ts';
 import { takePlan } from './takePlan.ts';
 
@@ -161,6 +162,17 @@ describe('the ports of an aircraft', () => {
     expect(tried.filter(([fits]) => fits).length).toBeGreaterThan(10);
     expect(tried.filter(([fits, left]) => !fits && left > 0).length).toBeGreaterThan(5);
     expect(Object.values(demos).map((design) => everyLinkFits(graphOf(design)))).toEqual([true, true, false]);
+  });
+
+  it('say how far from the best they may be where the search is stopped', () => {
+    const { design } = bench('controller-h7-carrier', ...TEN, ...TEN);
+    const stoppedAfter = (steps: number): string | undefined => {
+      let asked = 0;
+      const board = portBoard(graphOf(design), { patience: { isOver: () => ++asked > steps } });
+      return board?.proof.is === 'stopped' ? board.summary : undefined;
+    };
+    const [said] = [1, 2, 4, 8, 16, 32, 64, 128, 256, 512].flatMap((steps) => stoppedAfter(steps) ?? []);
+    expect(said).toMatch(/The search was stopped: a better plan would cost \d+ less at most, of \d+\.$/);
   });
 
   it('keep to what the firmware takes: a role once, so many of MAVLink', () => {
