@@ -1,5 +1,6 @@
 import { graphAfter } from '../checks/helpers/tryEdit.ts';
 import type { Graph } from '../graph/graph.ts';
+import { byRank } from '../harness/joinRank.ts';
 import type { ItemId, PartKey } from '../model/ids.ts';
 import { boardPortsOf } from '../ports/boardPorts.ts';
 import { linkSeekers } from '../ports/linkSeekers.ts';
@@ -50,16 +51,11 @@ export function* boardFits(graph: Graph, item: ItemId | undefined, boards: reado
     if (fit !== undefined) fits.push(fit);
     yield (i + 1) / boards.length;
   }
-  return fits.sort((a, b) => compared(rankOf(a), rankOf(b)));
+  return fits.sort((a, b) => byRank(rankOf(a), rankOf(b)));
 }
 
 function rankOf({ shortNeeded, short, dark, contacts, massG, isNow }: BoardFit): readonly number[] {
   return [shortNeeded.length, shortNeeded.length + short.length, dark.length, isNow ? 0 : 1, contacts, massG];
-}
-
-function compared(x: readonly number[], y: readonly number[]): number {
-  const at = x.findIndex((value, i) => value !== y[i]);
-  return at < 0 ? 0 : (x[at] ?? 0) - (y[at] ?? 0);
 }
 
 function fitOf(graph: Graph, swap: BoardSwap, part: PartKey): BoardFit | undefined {

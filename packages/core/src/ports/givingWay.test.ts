@@ -177,4 +177,21 @@ describe('a link that moves', () => {
     expect(runs(after).filter((run) => run.includes('FC1 S6'))).toEqual([]);
     expect(stateOf(after, `companion.${itemOf(design, 'CC1').id}`)).not.toBe('not-joined');
   });
+
+  it('leaves a second controller that hears the device by the same loom as it is', () => {
+    const one = powered('controller-h7-carrier', 'radio-900-class');
+    one.wire('RADIO1 UART', 'FC1 S6');
+    const joined = planJoin(graphOf(one.design), portOfItem(one.design, 'RADIO1', 'UART'), portOfItem(one.design, 'FC2', 'A'), 'meaning');
+    if (joined === undefined) throw new Error('The second controller cannot be joined.');
+    const design = made(one.design, joined);
+    const at = (of: Design, board: string): readonly string[] =>
+      runsOf(graphOf(of)).flatMap(({ a, b }) => [a, b].filter(({ ref }) => ref === board).map(({ port }) => port.id));
+    const plan = planOf(design, { pins: new Map([[`telemetry.${itemOf(design, 'RADIO1').id}`, `${itemOf(design, 'FC1').id} S1`]]) });
+    const { edit } = takePlan(graphOf(design), plan);
+    if (edit === undefined) throw new Error('Nothing is taken.');
+    const after = made(design, edit);
+    expect(integrityOf(after)).toEqual([]);
+    expect([at(design, 'FC2').includes('A'), at(after, 'FC2').includes('A')]).toEqual([true, true]);
+    expect([at(after, 'FC1').includes('S1'), at(after, 'FC1').includes('S6')]).toEqual([true, false]);
+  });
 });

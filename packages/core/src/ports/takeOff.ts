@@ -1,23 +1,22 @@
-import type { Graph } from '../graph/graph.ts';
 import type { DraftEdits } from '../harness/draftEdits.ts';
 import { tidyLoom } from '../harness/looms/tidyLoom.ts';
 import type { Cable } from '../model/aircraft.ts';
 import type { ItemId } from '../model/ids.ts';
 
 /**
- * Takes a device off the controllers that a cable leads to. A cable between them alone goes; of one that leads to others too, such as what
- * feeds the device, only the branches to controllers do.
+ * Takes a device off a controller that a cable leads to. A cable between the two alone goes; of one that leads to others too, such as what
+ * feeds the device or a second controller, only the branches to this one do.
+ * @param isBoard true for the controller, or for any where the link arrives at none
  */
-export function takeOff(draft: DraftEdits, graph: Graph, cable: Cable, device: ItemId): void {
+export function takeOff(draft: DraftEdits, cable: Cable, device: ItemId, isBoard: (item: ItemId) => boolean): void {
   const ends = Object.values(cable.nodes).flatMap((node) => (node.is === 'end' ? [node] : []));
-  const isAtBoard = (item: ItemId): boolean => graph.items[graph.itemIx.get(item) ?? -1]?.part?.kind === 'controller';
-  const isBetweenThem = ends.every(({ at }) => at.is !== 'mate' && (at.is === 'free' || at.item === device || isAtBoard(at.item)));
+  const isBetweenThem = ends.every(({ at }) => at.is !== 'mate' && (at.is === 'free' || at.item === device || isBoard(at.item)));
   if (isBetweenThem) {
     draft.make({ kind: 'remove-cable', cable: cable.id });
     return;
   }
   for (const { id, at } of ends) {
-    if (at.is !== 'port' || !isAtBoard(at.item)) continue;
+    if (at.is !== 'port' || !isBoard(at.item)) continue;
     const wires = Object.values(draft.cable(cable.id)?.conductors ?? {}).filter(({ a, b }) => a.node === id || b.node === id);
     for (const wire of wires) draft.make({ kind: 'remove-conductor', cable: cable.id, conductor: wire.id });
     const leg = Object.values(draft.cable(cable.id)?.legs ?? {}).find(({ a, b }) => a === id || b === id);

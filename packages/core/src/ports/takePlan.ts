@@ -29,7 +29,9 @@ export function takePlan(graph: Graph, { links }: PortPlan): TakenPlan {
   const unfed = new Set(moving.filter((link) => link.seeker.now !== undefined && isWiredUnfed(graph, link)));
   // 1. What moves, or is wired wrongly, is taken off first: its port may be another's now.
   for (const link of moving)
-    if (!isThere(link)) for (const cable of cablesOf(graph, link)) takeOff(draft, graph, cable, link.seeker.entry.item.id);
+    if (!isThere(link))
+      for (const cable of cablesOf(graph, link))
+        takeOff(draft, cable, link.seeker.entry.item.id, (item) => isBoardOf(graph, link, graph.itemIx.get(item)));
   // 2. Cables and branches.
   for (const link of moving) {
     const why = link.fit === undefined ? undefined : joinLink(draft, link.fit, { isUnfed: unfed.has(link), isSplit: isSplit(link, links) });
@@ -61,7 +63,8 @@ function needsPart({ fit }: PlannedLink): boolean {
 }
 
 /** The cables between the device and controllers at the ports that it leaves by, but for those that lead other links. */
-function cablesOf(graph: Graph, { seeker: { item, keys, entry, endpoints } }: PlannedLink): readonly Cable[] {
+function cablesOf(graph: Graph, link: PlannedLink): readonly Cable[] {
+  const { keys, entry, endpoints } = link.seeker;
   const ports = [...new Set(endpoints.map(portOfEndpoint))];
   const others = chainsOf(graph).filter(({ key, state }) => !keys.includes(key) && state.is !== 'not-joined' && state.is !== 'off');
   return ports
@@ -69,9 +72,14 @@ function cablesOf(graph: Graph, { seeker: { item, keys, entry, endpoints } }: Pl
     .filter((cable) => {
       const items = itemsOf(graph, cable);
       const leadsOthers = others.some(({ hops }) => hops.some(({ a, b }) => b !== undefined && items.has(a.item) && items.has(b.item)));
-      const isToBoard = [...items].some((other) => other !== item && graph.items[other]?.part?.kind === 'controller');
+      const isToBoard = [...items].some((other) => isBoardOf(graph, link, other));
       return isToBoard && !leadsOthers && !feedsBoard(graph, cable);
     });
+}
+
+/** True for the controller that a link arrives at; for any controller where it arrives at none. Another that hears the device too is left alone. */
+function isBoardOf(graph: Graph, { seeker: { now } }: PlannedLink, item: number | undefined): boolean {
+  return now === undefined ? graph.items[item ?? -1]?.part?.kind === 'controller' : item === now.item;
 }
 
 /** True for a cable by which a controller lives: it stays, whatever becomes of the link that it leads too. */

@@ -26,8 +26,8 @@ export function MovePlan({ item, part, onBack }: MovePlanProps) {
   const plan = taken ?? shown?.answer;
   const take = (one: BoardMove): void => {
     if (one.edit === undefined) return;
-    make(one.edit);
-    setTaken(one);
+    const made = make(one.edit);
+    if (!('refused' in made)) setTaken(one);
   };
   return (
     <div data-testid="move" data-seq={shown?.seq ?? 0} data-taken={taken !== undefined}>
@@ -60,6 +60,9 @@ export function MovePlan({ item, part, onBack }: MovePlanProps) {
           ) : (
             <p className="no-print mt-2 flex items-center gap-3">
               <span role="status">The change is made. Undo takes it back as a whole.</span>
+              <button type="button" className="action" onClick={() => setTaken(undefined)}>
+                Plan again
+              </button>
               <PrintButton />
             </p>
           )}
@@ -133,8 +136,8 @@ function WorkList({ plan }: { readonly plan: BoardMove }) {
             {added.map(({ name, where }) => (
               <li key={name}>{read(where === undefined ? `${name}.` : `${name}, ${where}.`)}</li>
             ))}
-            {mended.map((sentence) => (
-              <li key={sentence}>{read(sentence)}</li>
+            {mended.map((sentence, i) => (
+              <li key={i}>{read(sentence)}</li>
             ))}
           </ul>
         </Part>
@@ -155,8 +158,8 @@ function WorkList({ plan }: { readonly plan: BoardMove }) {
                 <td className="py-1 pr-3 whitespace-nowrap">{CABLE_WORK[is]}</td>
                 <td className="py-1">
                   <ol className="list-decimal pl-5">
-                    {steps.map((step) => (
-                      <li key={step}>{read(step)}</li>
+                    {steps.map((step, i) => (
+                      <li key={i}>{read(step)}</li>
                     ))}
                   </ol>
                 </td>
@@ -186,8 +189,8 @@ function MovedTable({ moved }: { readonly moved: readonly Moved[] }) {
     <table className="border-collapse">
       <HeadRow cell="pr-5 py-0.5" heads={['What', 'Before', 'After']} />
       <tbody>
-        {moved.map(({ what, was, now, why }) => (
-          <tr key={what} className="border-b border-rule align-top" data-moved={what}>
+        {moved.map(({ what, was, now, why }, i) => (
+          <tr key={i} className="border-b border-rule align-top" data-moved={what}>
             <th scope="row" className="py-0.5 pr-5 text-left font-normal">
               {what}
             </th>

@@ -109,7 +109,7 @@ function Plan({ board: { summary, edit, rows, columns, proof, relaxations }, seq
       )}
       {relaxations.length > 0 && (
         <div className="no-print mt-3">
-          <h3 className="text-[13px] font-semibold">What could give way, one step each</h3>
+          <h3 className="text-[13px] font-semibold">What could give way</h3>
           <ul className="mt-1 text-[13px]">
             {relaxations.map(({ label, sentence, edit: step }) => (
               <li key={sentence} className="flex flex-wrap items-center gap-2 py-0.5">

@@ -12,7 +12,7 @@ import type { Fit } from '../../ports/fit.ts';
 
 /** A link that arrived at the board that goes, and where it is planned on the new one. */
 export interface Resettled {
-  /** Where it arrived on the old board: several endpoints where one plug reads several things. */
+  /** Where it arrived on the old board. */
   readonly was: Endpoint;
   /** How it is on the new one; undefined where it finds no port. */
   readonly fit: Fit | undefined;

@@ -11,7 +11,7 @@ import { wireSteps } from './wireSteps.ts';
 /** What a change makes of a cable, from the least work to the most. */
 export const CABLE_WORK = {
   stays: 'stays',
-  'put-elsewhere': 'plug in elsewhere',
+  'put-elsewhere': 'move an end',
   'loose-end': 'leave an end loose',
   're-pinned': 're-pin',
   'new-plug': 'fit another plug',
@@ -115,7 +115,8 @@ function changed(before: Graph, after: Graph, was: Cable, now: Cable, merged: Re
       steps.push(`Leave the end at ${here} loose, and insulate it.`);
     } else if (there !== undefined && there !== here) {
       atLeast('put-elsewhere');
-      steps.push(`Plug it from ${here ?? 'its loose end'} into ${there}.`);
+      const isSoldered = end.connector.gender === 'pads';
+      steps.push(`${isSoldered ? 'Solder' : 'Plug'} it from ${here ?? 'its loose end'} ${isSoldered ? 'to' : 'into'} ${there}.`);
     }
   }
   for (const node of endsOf(was))
