@@ -5,7 +5,7 @@ const web = (folder) => `^apps/web/src/${folder}/`;
 
 /** The floors of core from the ground up. A floor may use itself and those below it. */
 const CORE_FLOORS = [
-  ['text', 'assign'],
+  ['text', 'assign', 'codecs'],
   ['model'],
   ['parts', 'dialects'],
   ['graph', 'edits'],
@@ -13,7 +13,7 @@ const CORE_FLOORS = [
   ['links', 'harness', 'radio'],
   ['ports'],
   ['power'],
-  ['field'],
+  ['field', 'rc'],
   ['checks'],
   ['moves'],
   ['formats', 'demo'],

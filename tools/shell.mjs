@@ -33,11 +33,11 @@ export function ensurePackages() {
   writeFileSync(mark, lock);
 }
 
-/** Installs from Debian's packages what the tests need beside npm's: a browser, and a circuit simulator to be checked against. */
+/** Installs from Debian's packages what the tests need beside npm's: a browser, and a circuit simulator and a logic decoder to be checked against. */
 export function ensureDebianPackages() {
-  const missing = ['chromium', 'ngspice'].filter((name) => !existsSync(`/usr/bin/${name}`));
+  const missing = ['chromium', 'ngspice', 'sigrok-cli'].filter((name) => !existsSync(`/usr/bin/${name}`));
   if (missing.length === 0) return;
-  process.stdout.write(`Installing ${missing.join(' and ')} from Debian's packages ...\n`);
+  process.stdout.write(`Installing ${missing.join(', ')} from Debian's packages ...\n`);
   const asRoot = process.getuid?.() === 0 ? [] : ['sudo'];
   const apt = (args) => {
     const [command, ...rest] = [...asRoot, 'apt-get', ...args];

@@ -52,6 +52,9 @@ function asOfToday(document: Json, schema: number): string {
     ...(schema < 2 ? { needs: {}, outputs: {} } : {}),
     ...(schema < 9 ? { mates: {} } : {}),
     ...(schema < 12 ? { bonds: {}, links: {}, wishes: {} } : {}),
+    ...(schema < 14
+      ? { rc: { channels: {}, switches: {}, ranges: {}, takeOvers: {}, osd: {}, radioFields: {}, seen: {}, figures: {}, choices: {} } }
+      : {}),
     ...(schema < 10 ? { dialect: dialectKeyNow(String(document['dialect'])) } : {}),
   });
 }

@@ -4,11 +4,13 @@ interface FileButtonProps {
   readonly label: string;
   /** What the file is, for those who cannot see the button. */
   readonly fileLabel: string;
+  /** What the file may be; JSON unless something else is said. */
+  readonly accept?: string;
   readonly onText: (text: string) => void;
 }
 
-/** A button that asks for a JSON file and gives its text. The same file can be chosen again. */
-export function FileButton({ label, fileLabel, onText }: FileButtonProps) {
+/** A button that asks for a file and gives its text. The same file can be chosen again. */
+export function FileButton({ label, fileLabel, accept = 'application/json,.json', onText }: FileButtonProps) {
   const file = useRef<HTMLInputElement>(null);
   return (
     <>
@@ -18,7 +20,7 @@ export function FileButton({ label, fileLabel, onText }: FileButtonProps) {
       <input
         ref={file}
         type="file"
-        accept="application/json,.json"
+        accept={accept}
         aria-label={fileLabel}
         className="hidden"
         onChange={(event) => {

@@ -12,6 +12,7 @@ import { straightCableHarm } from './wiring/fitsButWrong.ts';
 import { briefChecks } from './brief/index.ts';
 import { layoutChecks } from './layout/index.ts';
 import { linkChecks } from './links/index.ts';
+import { rcChecks } from './rc/index.ts';
 import { outputChecks } from './outputs/index.ts';
 import { powerChecks } from './power/index.ts';
 import { checks } from './registry.ts';
@@ -21,7 +22,7 @@ it('stand in the folder of their stage, each once', () => {
   const byStage = {
     brief: briefChecks,
     layout: layoutChecks,
-    links: linkChecks,
+    links: [...linkChecks, ...rcChecks],
     outputs: outputChecks,
     power: powerChecks,
     wiring: wiringChecks,
@@ -43,7 +44,8 @@ describe.each(checks.map((check) => [check.id, check] as const))('%s', (id) => {
     const findings = findingsBy(found?.wrong() ?? demoDesign(), id);
     expect(findings.length).toBeGreaterThan(0);
     for (const finding of findings) {
-      expect(finding.what).toMatch(/[A-Z]+\d+/);
+      // An item, or a channel of the plan.
+      expect(finding.what).toMatch(/[A-Z]+\d+|[Cc]hannel \d+/);
       expect(finding.why.length).toBeGreaterThan(10);
       expect(finding.where.length).toBeGreaterThan(0);
       // A value that reads like its limit tells nobody what is wrong.

@@ -85,6 +85,7 @@ describe('the demo aircraft', () => {
       'wire.not-wired',
       'wire.back-powered',
       'link.port-names',
+      'rc.rssi-source',
       'output.wired-unassigned',
     ]);
   });

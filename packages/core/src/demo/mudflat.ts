@@ -1,6 +1,7 @@
 import type { Design } from '../model/design.ts';
 import type { AircraftId, MakeId } from '../model/ids.ts';
 import { Bench } from './bench.ts';
+import { mudflatRc } from './rcPlans.ts';
 import { mudflatLayout } from './mudflatLayout.ts';
 
 /**
@@ -15,6 +16,7 @@ export function mudflat(id: AircraftId, makeId: MakeId): Design {
   surfaces(bench);
   sensorsAndLinks(bench);
   ground(bench);
+  mudflatRc(bench);
   mudflatLayout(bench);
   return bench.design;
 }

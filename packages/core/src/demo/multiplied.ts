@@ -1,3 +1,4 @@
+import { EMPTY_RC } from '../model/rcPlan.ts';
 import { splitReference } from '../edits/references.ts';
 import type { Aircraft, Cable, CableEndAt, CableNode, Item } from '../model/aircraft.ts';
 import type { Design } from '../model/design.ts';
@@ -35,7 +36,10 @@ export function multiplied(design: Design, times: number): Design {
     }
   }
   const issued = Object.fromEntries(Object.entries(aircraft.issued).map(([prefix, count]) => [prefix, count * times]));
-  return { ...design, aircraft: { ...aircraft, items, cables, mates, bonds, links: {}, wishes: {}, outputs: {}, waivers: {}, issued } };
+  return {
+    ...design,
+    aircraft: { ...aircraft, items, cables, mates, bonds, links: {}, wishes: {}, rc: EMPTY_RC, outputs: {}, waivers: {}, issued },
+  };
 }
 
 function copyOf<B extends ItemId | CableId | ConductorId | MateId | BondId>(id: B, copy: number): B {

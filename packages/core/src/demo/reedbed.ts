@@ -1,6 +1,7 @@
 import type { Design } from '../model/design.ts';
 import type { AircraftId, MakeId } from '../model/ids.ts';
 import { Bench } from './bench.ts';
+import { reedbedRc } from './rcPlans.ts';
 import { reedbedLayout } from './reedbedLayout.ts';
 
 /**
@@ -13,6 +14,7 @@ export function reedbed(id: AircraftId, makeId: MakeId): Design {
   flyingParts(bench);
   laterParts(bench);
   ground(bench);
+  reedbedRc(bench);
   reedbedLayout(bench);
   return bench.design;
 }

@@ -1,6 +1,7 @@
 import type { Design } from '../model/design.ts';
 import type { AircraftId, MakeId } from '../model/ids.ts';
 import { Bench } from './bench.ts';
+import { saltmarshRc } from './rcPlans.ts';
 import { saltmarshLayout } from './saltmarshLayout.ts';
 
 /**
@@ -15,6 +16,7 @@ export function saltmarsh(id: AircraftId, makeId: MakeId): Design {
   sensorsAndLinks(bench);
   secondServoSupply(bench);
   ground(bench);
+  saltmarshRc(bench);
   saltmarshLayout(bench);
   return bench.design;
 }

@@ -31,7 +31,7 @@ function likeProblems(boards: Dialect['boards'], target: string): string[] {
   return [];
 }
 
-function tableProblems({ functions, orientations, modes, bauds, rcScaleUs }: Dialect): string[] {
+function tableProblems({ functions, orientations, modes, bauds, rcScaleUs, frameScale, modeSlotsUs = [], failsafe }: Dialect): string[] {
   const codes = (table: Readonly<Record<string, { readonly code: string } | undefined>>): Record<string, string> =>
     Object.fromEntries(Object.entries(table).flatMap(([key, entry]) => (entry === undefined ? [] : [[key, entry.code]])));
   const { least, middle, most } = rcScaleUs;
@@ -41,6 +41,13 @@ function tableProblems({ functions, orientations, modes, bauds, rcScaleUs }: Dia
     ...twice(codes(modes), (code, ids) => `Modes ${ids} have the same code, ${code}.`),
     ...twice(bauds, (code, ids) => `Bauds ${ids} have the same code, ${code}.`),
     ...(least < middle && middle < most ? [] : [`The RC scale does not rise: ${least}, ${middle}, ${most} us.`]),
+    ...(frameScale === undefined || (frameScale.low.value < frameScale.high.value && frameScale.low.us < frameScale.high.us)
+      ? []
+      : ['The scale of channel frames does not rise.']),
+    ...(modeSlotsUs.every((us, i) => i === 0 || us > (modeSlotsUs[i - 1] ?? 0))
+      ? []
+      : [`The mode slots do not rise: ${listed(modeSlotsUs.map(String))} us.`]),
+    ...twice(codes(failsafe?.actions ?? {}), (code, ids) => `Actions ${ids} have the same code, ${code}.`),
   ];
 }
 

@@ -114,6 +114,17 @@ describe('problems of a dialect', () => {
       'Board A: o1 and o2 have the same output index, 3.',
     ],
     ['one code for two modes', { modes: { manual: { code: '4' }, rate: { code: '4' } } }, 'Modes manual and rate have the same code, 4.'],
+    [
+      'a scale of frames that falls',
+      { frameScale: { low: { value: 1800, us: 1000 }, high: { value: 200, us: 2000 } } },
+      'The scale of channel frames does not rise.',
+    ],
+    ['mode slots that fall', { modeSlotsUs: [1200, 1100] }, 'The mode slots do not rise: 1200 and 1100 us.'],
+    [
+      'one code for two actions',
+      { failsafe: { delayS: 1, backBy: 'mode', actions: { return: { code: '3' }, circle: { code: '3' } } } },
+      'Actions return and circle have the same code, 3.',
+    ],
     ['one code for two bauds', { bauds: { '4800': '1', '9600': '1' } }, 'Bauds 4800 and 9600 have the same code, 1.'],
     ['a scale that falls', { rcScaleUs: { least: 2000, middle: 1500, most: 1000 } }, 'The RC scale does not rise: 2000, 1500, 1000 us.'],
     [

@@ -172,6 +172,21 @@ export const numbered: Dialect = {
   },
   pitchRisesOn: 'pull',
   rcScaleUs: { least: 1000, middle: 1500, most: 2000 },
+  frameScale: { low: { value: 200, us: 1000 }, high: { value: 1800, us: 2000 } },
+  // A middle at 1500 us and the positions of a switch with six of them lie well inside.
+  modeSlotsUs: [1110, 1290, 1445, 1685, 1895],
+  failsafe: {
+    delayS: 1.5,
+    actions: {
+      mission: { code: '1', name: 'ROUTE ON' },
+      return: { code: '3', name: 'HOMEWARD' },
+      circle: { code: '4', name: 'ORBIT' },
+      descend: { code: '6', name: 'GLIDE' },
+      'motor-stop': { code: '9', name: 'CUT' },
+    },
+    backBy: 'mode',
+    throttleUs: 955,
+  },
   limits: [
     { of: 'ground-links', most: 4, sentence: 'Four ports at the most carry MAVLink.' },
     { of: 'software-ports', most: 1, sentence: 'One serial port at the most is made by software.' },

@@ -200,6 +200,17 @@ export const roleTable: Dialect = {
   },
   pitchRisesOn: 'push',
   rcScaleUs: { least: 988, middle: 1500, most: 2012 },
+  failsafe: {
+    delayS: 0.8,
+    actions: {
+      return: { code: 'back' },
+      land: { code: 'settle' },
+      descend: { code: 'glide' },
+      'motor-stop': { code: 'still' },
+      nothing: { code: 'none' },
+    },
+    backBy: 'stick',
+  },
   limits: [
     { of: 'ground-links', most: 1, sentence: 'One port carries MAVLink.' },
     { of: 'software-ports', most: 2, sentence: 'Two serial ports at the most are made by software.' },

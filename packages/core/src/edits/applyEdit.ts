@@ -107,5 +107,6 @@ function placeOf(design: Design, path: readonly string[]): string {
   if (family === 'bonds') return 'The bond of two radios';
   if (family === 'links') return 'What is said about the link';
   if (family === 'wishes') return 'The link';
+  if (family === 'rc') return 'The RC plan';
   return family === 'waivers' ? 'The accepted finding' : family === 'name' ? 'The name of the aircraft' : 'The aircraft';
 }

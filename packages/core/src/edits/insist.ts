@@ -63,6 +63,24 @@ function insistOnOne(design: Design, edit: SimpleEdit): SimpleEdit | undefined {
       return { ...edit, was: aircraft.links[edit.link]?.port ?? null };
     case 'set-stream':
       return { ...edit, was: aircraft.links[edit.link]?.streams?.[edit.stream] ?? null };
+    case 'set-rc-channel':
+      return { ...edit, was: aircraft.rc.channels[edit.channel] ?? null };
+    case 'set-rc-switch':
+      return { ...edit, was: aircraft.rc.switches[edit.id] ?? null };
+    case 'set-mode-range':
+      return { ...edit, was: aircraft.rc.ranges[edit.id] ?? null };
+    case 'set-take-over':
+      return { ...edit, was: aircraft.rc.takeOvers[edit.item] ?? null };
+    case 'set-osd-field':
+      return { ...edit, was: aircraft.rc.osd[edit.field] ?? null };
+    case 'set-radio-field':
+      return { ...edit, was: aircraft.rc.radioFields[edit.field] === true };
+    case 'set-seen-loss':
+      return { ...edit, was: aircraft.rc.seen[edit.item] ?? null };
+    case 'set-rc-figure':
+      return { ...edit, was: aircraft.rc.figures[edit.figure] ?? null };
+    case 'set-rc-choice':
+      return { ...edit, was: aircraft.rc.choices[edit.choice] ?? null };
     case 'rename-item':
     case 'label-item':
     case 'set-item-setting':

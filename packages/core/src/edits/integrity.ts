@@ -1,6 +1,7 @@
 import { outputKey, type Aircraft, type Cable, type Item, type OutputUse } from '../model/aircraft.ts';
 import type { Bond } from '../model/bond.ts';
 import type { Design } from '../model/design.ts';
+import { asId, type ItemId } from '../model/ids.ts';
 import { linkOfKey, type LinkWords, type Wish } from '../model/linkWords.ts';
 import type { Mate } from '../model/mate.ts';
 import { socketProblem } from '../model/socket.ts';
@@ -27,6 +28,7 @@ export function integrityOf(design: Design): Refusal[] {
     outputs: 'all',
     waivers: 'all',
     isAirframe: true,
+    isRc: true,
   });
 }
 
@@ -77,6 +79,7 @@ export function integrityAround(design: Design, changes: readonly Change[]): Ref
     ),
     waivers: touched.waivers,
     isAirframe: isAirframeTouched,
+    isRc: touched.items.size > 0 || changes.some(({ path }) => path[0] === 'rc'),
   });
 }
 
@@ -101,6 +104,7 @@ function entriesIn<T>(record: Readonly<Record<string, T>>, scope: Scope): [strin
 
 interface Places extends Readonly<Record<'items' | 'cables' | 'mates' | 'bonds' | 'links' | 'wishes' | 'outputs' | 'waivers', Scope>> {
   readonly isAirframe: boolean;
+  readonly isRc: boolean;
 }
 
 function problemsIn(design: Design, scope: Places): Refusal[] {
@@ -117,6 +121,7 @@ function problemsIn(design: Design, scope: Places): Refusal[] {
     ...entriesIn(aircraft.bonds, scope.bonds).flatMap(([id, bond]) => bondProblems(aircraft, id, bond)),
     ...entriesIn(aircraft.links, scope.links).flatMap(([key, words]) => linkProblems(aircraft, key, words)),
     ...entriesIn(aircraft.wishes, scope.wishes).flatMap(([id, wish]) => wishProblems(aircraft, id, wish)),
+    ...(scope.isRc ? rcProblems(aircraft) : []),
     ...entriesIn(aircraft.outputs, scope.outputs).flatMap(([key, use]) => outputProblems(aircraft, key, use)),
     ...entriesIn(aircraft.waivers, scope.waivers)
       .filter(([id, waiver]) => waiver.id !== id)
@@ -220,6 +225,27 @@ function wishProblems({ items }: Aircraft, id: string, { id: own, from, to }: Wi
   if (from === to) return [problem('cable-to-itself', 'A link goes from an item to itself.', id, from)];
   const gone = [from, to].find((item) => items[item] === undefined);
   return gone === undefined ? [] : [problem('unknown-item', 'A link is wanted to an item that is not there.', id, gone)];
+}
+
+function rcProblems({ items, rc }: Aircraft): Refusal[] {
+  const trackers = Object.values(rc.channels).flatMap(({ from }) => (from?.is === 'tracker' ? [from.item] : []));
+  const named = [
+    ...trackers.map((item) => [item, 'A channel comes from a head tracker that is not there.'] as const),
+    ...Object.keys(rc.takeOvers)
+      .map((key) => asId<ItemId>(key))
+      .map((item) => [item, 'Channels are taken over by a companion that is not there.'] as const),
+    ...Object.keys(rc.seen)
+      .map((key) => asId<ItemId>(key))
+      .map((item) => [item, 'What a receiver does on loss was seen of one that is not there.'] as const),
+  ];
+  return [
+    ...named.flatMap(([item, sentence]) => (items[item] === undefined ? [problem('unknown-item', sentence, item)] : [])),
+    ...Object.values(rc.ranges).flatMap((range) =>
+      [range, range.with].some((span) => span !== undefined && span.fromUs >= span.toUs)
+        ? [problem('bad-shape', 'A range of channel values ends before it begins.')]
+        : [],
+    ),
+  ];
 }
 
 function outputProblems(aircraft: Aircraft, key: string, use: OutputUse): Refusal[] {

@@ -2,6 +2,7 @@ import { Type } from '@sinclair/typebox';
 import { ItemSchema, ItemWhereSchema, RefSchema, type Aircraft, type ItemWhere } from '../model/aircraft.ts';
 import { ItemIdSchema } from '../model/ids.ts';
 import { LIMITS } from '../model/limits.ts';
+import { rcWithout } from '../model/rcPlan.ts';
 import { SettingIdSchema, SettingValueSchema, type SettingValue } from '../model/setting.ts';
 import { socketProblem } from '../model/socket.ts';
 import { settingsOf, settingTakes } from '../model/settingsOf.ts';
@@ -65,6 +66,7 @@ const removeItem = editKind({
         bonds: bondsWithout(aircraft.bonds, edit.item),
         links: linksWithout(aircraft.links, edit.item),
         wishes: wishesWithout(aircraft.wishes, edit.item),
+        rc: rcWithout(aircraft.rc, edit.item),
       },
     };
   },

@@ -80,7 +80,7 @@ describe('random edits', () => {
           for (const one of edit.kind === 'batch' ? edit.edits : [edit]) kinds.add(one.kind);
         }
       }),
-      { numRuns: 180, seed: 7 },
+      { numRuns: 240, seed: 11 },
     );
     expect([...editKinds.keys()].filter((kind) => !kinds.has(kind))).toEqual([]);
   });

@@ -20,6 +20,7 @@ import { outputEdits } from './outputEdits.ts';
 import { partEdits } from './partEdits.ts';
 import { placeEdits } from './placeEdits.ts';
 import { powerEdits } from './powerEdits.ts';
+import { rcEdits } from './rcEdits.ts';
 import { socketEdits } from './socketEdits.ts';
 import { waiverEdits } from './waiverEdits.ts';
 
@@ -43,6 +44,7 @@ const families = [
   ...partEdits,
   ...placeEdits,
   ...powerEdits,
+  ...rcEdits,
   ...waiverEdits,
 ] as const;
 

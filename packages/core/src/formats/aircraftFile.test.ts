@@ -4,6 +4,7 @@ import { dialectId } from '../dialects/build.ts';
 import { dialectOf } from '../dialects/dialectOf.ts';
 import { numbered } from '../dialects/numbered.ts';
 import { usedRevisions } from '../edits/library.ts';
+import { EMPTY_RC } from '../model/rcPlan.ts';
 import { SCHEMA_VERSION } from '../model/aircraft.ts';
 import type { Dialect } from '../model/dialect.ts';
 import { withDialect } from '../test/checkCases/build.ts';
@@ -75,7 +76,7 @@ describe('aircraft files', () => {
     const file = { format: 'wired-falcon-aircraft', parts: usedRevisions(demoDesign()).parts };
     const read = readAircraftFile(JSON.stringify({ ...file, aircraft: { ...first, dialect: 'numbered-ports', schema: 1 } }));
     if ('sentence' in read) throw new Error(read.sentence);
-    expect(read.migrated).toHaveLength(12);
+    expect(read.migrated).toHaveLength(13);
     expect(read.design.aircraft).toEqual({
       ...first,
       dialect,
@@ -86,6 +87,7 @@ describe('aircraft files', () => {
       bonds: {},
       links: {},
       wishes: {},
+      rc: EMPTY_RC,
     });
     expect(dialectOf(read.design)?.id).toBe('numbered-ports');
   });

@@ -2,6 +2,7 @@ import { dialectKeyFrom } from '../dialects/dialectRef.ts';
 import type { Change } from '../edits/changes.ts';
 import type { PutBack } from '../edits/registry.ts';
 import { SCHEMA_VERSION } from '../model/aircraft.ts';
+import { EMPTY_RC } from '../model/rcPlan.ts';
 
 /** Takes a document of the version before to version `to`. */
 export interface Migration {
@@ -79,6 +80,11 @@ export const MIGRATIONS: readonly Migration[] = [
     to: 13,
     title: 'Ports that a person wants links on',
     migrate: (document) => document,
+  },
+  {
+    to: 14,
+    title: 'RC channels, switches and modes, what happens on loss, what the pilot sees',
+    migrate: (document) => ({ ...document, rc: EMPTY_RC }),
   },
 ];
 

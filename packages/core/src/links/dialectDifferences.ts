@@ -2,6 +2,7 @@ import { boardOf } from '../dialects/boardOf.ts';
 import { dialectOf } from '../dialects/dialectOf.ts';
 import type { Graph } from '../graph/graph.ts';
 import type { Dialect } from '../model/dialect.ts';
+import { FLIGHT_MODES } from '../model/flightModes.ts';
 import { OUTPUT_FUNCTIONS } from '../model/outputFunctions.ts';
 
 /** One thing of an aircraft that two dialects write in different ways. */
@@ -36,6 +37,8 @@ export function dialectDifferences(graph: Graph, other: Dialect): readonly Diale
     compare(OUTPUT_FUNCTIONS[name].title, (dialect) => dialect?.functions[name]?.code);
   compare('pitch channel rises on', (dialect) => dialect?.pitchRisesOn);
   compare('RC scale, us', (dialect) => scaleWords(dialect));
+  for (const mode of new Set(Object.values(design.aircraft.rc.ranges).map((range) => range.gives)))
+    if (mode !== 'armed') compare(FLIGHT_MODES[mode].title, (dialect) => dialect?.modes[mode]?.code);
   return found;
 }
 

@@ -60,6 +60,9 @@ describe('what another dialect writes in another way', () => {
       'left elevon',
       'pitch channel rises on',
       'RC scale, us',
+      'manual: sticks to surfaces',
+      'self-level: sticks set the attitude',
+      'altitude hold',
     ]);
     expect(found).toContainEqual({ what: 'FC1 out3', was: '30', now: 'b1' });
     expect(found).toContainEqual({ what: 'left elevon', was: '321', now: 'wing.left' });

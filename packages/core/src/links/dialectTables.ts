@@ -2,10 +2,13 @@ import { boardNamed } from '../dialects/boardOf.ts';
 import { AIRFRAME_KINDS, airframeKinds } from '../model/airframes.ts';
 import { LIMITED, type Dialect, type DialectRefusal, type NamedCode } from '../model/dialect.ts';
 import { FLIGHT_MODES, flightModes } from '../model/flightModes.ts';
+import { LOSS_ACTIONS, lossActions } from '../model/lossActions.ts';
 import { MOUNTINGS, mountings } from '../model/mounting.ts';
 import { naturalOrder } from '../model/naturalOrder.ts';
 import { OUTPUT_FUNCTIONS, outputFunctions } from '../model/outputFunctions.ts';
 import { PROTOCOL_IDS, type ProtocolId } from '../model/protocolIds.ts';
+import { RC_CHOICES } from '../model/rcWords.ts';
+import { stated } from '../text/numbers.ts';
 import { protocols } from './protocols.ts';
 
 /** One table of a dialect, in words. */
@@ -102,7 +105,7 @@ function codeTables({ roles, bauds, functions, orientations, modes, motors }: Di
   ];
 }
 
-function rules({ pitchRisesOn, rcScaleUs, limits, refusals }: Dialect): DialectTable {
+function rules({ pitchRisesOn, rcScaleUs, frameScale, modeSlotsUs, failsafe, limits, refusals }: Dialect): DialectTable {
   return {
     id: 'rules',
     title: 'Sticks, limits and refusals',
@@ -110,10 +113,41 @@ function rules({ pitchRisesOn, rcScaleUs, limits, refusals }: Dialect): DialectT
     rows: [
       ['pitch channel', pitchRisesOn, `It rises when the stick is ${pitchRisesOn === 'pull' ? 'pulled' : 'pushed'}.`],
       ['RC scale', `${rcScaleUs.least} ${rcScaleUs.middle} ${rcScaleUs.most} us`, 'Full one way, the middle, full the other way.'],
+      ...(frameScale === undefined
+        ? []
+        : [['scale of SBUS and CRSF', scaleWords(frameScale), 'Values of a frame, and what the firmware makes of them.']]),
+      ...(modeSlotsUs === undefined
+        ? []
+        : [
+            [
+              'mode slots',
+              `${modeSlotsUs.join(' ')} us`,
+              `${modeSlotsUs.length + 1} slots on one channel, with these pulse widths between them.`,
+            ],
+          ]),
+      ...(failsafe === undefined ? [] : failsafeRows(failsafe)),
       ...limits.map(({ of, most, sentence }) => [LIMITED[of].title, String(most), sentence]),
       ...refusals.map((refusal) => [subjectOf(refusal), '', refusal.sentence]),
     ],
   };
+}
+
+function scaleWords({ low, high }: NonNullable<Dialect['frameScale']>): string {
+  return `${low.value}: ${low.us} us, ${high.value}: ${high.us} us`;
+}
+
+function failsafeRows({ delayS, actions, backBy, throttleUs }: NonNullable<Dialect['failsafe']>): string[][] {
+  return [
+    ['signal lost', stated(delayS, 's'), 'Until the first action, where nobody sets it.'],
+    ['control comes back', backBy, RC_CHOICES.back.values[backBy] ?? ''],
+    ...(throttleUs === undefined ? [] : [['throttle threshold', `${throttleUs} us`, 'A throttle below this is taken for a lost signal.']]),
+    ...lossActions.flatMap((action) => {
+      const entry = actions[action];
+      return entry === undefined
+        ? []
+        : [['action on loss', entry.code, `${LOSS_ACTIONS[action].title}${entry.name === undefined ? '' : `, ${entry.name}`}`]];
+    }),
+  ];
 }
 
 function subjectOf(refusal: DialectRefusal): string {

@@ -29,6 +29,7 @@ import { needIds, type NeedId } from './needs.ts';
 import { oneOf } from './oneOf.ts';
 import { outputFunctions } from './outputFunctions.ts';
 import { PowerPlanSchema } from './powerPlan.ts';
+import { RcPlanSchema } from './rcPlan.ts';
 import { SettingIdSchema, SettingValueSchema } from './setting.ts';
 import type { Shape } from './shape.ts';
 import { SocketSchema } from './socket.ts';
@@ -39,7 +40,7 @@ const note = Type.String({ maxLength: LIMITS.noteChars });
 const label = Type.String({ maxLength: LIMITS.labelChars });
 
 /** The version of the document's shape that this code writes. */
-export const SCHEMA_VERSION = 13;
+export const SCHEMA_VERSION = 14;
 
 /** What people call an item: a prefix and a number, `GNSS1`. */
 export const RefSchema = Type.String({ pattern: '^[A-Z]{1,8}[1-9][0-9]{0,3}$' });
@@ -267,6 +268,8 @@ export const AircraftSchema = Type.Object(
     links: recordOf(LinkKeySchema, LinkWordsSchema),
     /** Links beyond those. */
     wishes: recordOf(WishIdSchema, WishSchema, LIMITS.wishesPerAircraft),
+    /** Channels, switches, modes, what happens on loss, what the pilot sees. */
+    rc: RcPlanSchema,
     outputs: recordOf(OutputKeySchema, OutputUseSchema),
     waivers: recordOf(WaiverIdSchema, WaiverSchema),
     /** The highest number given out per prefix; only rises, so that no reference is ever used for two things. */

@@ -20,8 +20,12 @@ export function dialectKeyOf(dialect: Dialect): DialectKey {
 function keyOf(content: Part | Dialect): string {
   const known = keys.get(content);
   if (known !== undefined) return known;
-  const digits = bytesToHex(sha256(utf8ToBytes(canonicalJson(content)))).slice(0, 16);
-  const key = `${content.id}@${digits}`;
+  const key = `${content.id}@${digestOf(content)}`;
   keys.set(content, key);
   return key;
+}
+
+/** The first 16 hex digits of the SHA-256 of the canonical JSON of a value. */
+export function digestOf(value: unknown): string {
+  return bytesToHex(sha256(utf8ToBytes(canonicalJson(value)))).slice(0, 16);
 }

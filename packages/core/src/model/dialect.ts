@@ -4,6 +4,7 @@ import { flightModes } from './flightModes.ts';
 import { DialectIdSchema, recordOf } from './ids.ts';
 import { keyText } from './keys.ts';
 import { LIMITS } from './limits.ts';
+import { lossActions } from './lossActions.ts';
 import { mountings } from './mounting.ts';
 import { oneOf } from './oneOf.ts';
 import { outputFunctions } from './outputFunctions.ts';
@@ -104,6 +105,28 @@ export type DialectRefusal = Shape<typeof RefusalSchema>;
 
 const microseconds = Type.Integer({ minimum: 500, maximum: 2500 });
 
+const onScale = Type.Object(
+  { value: Type.Integer({ minimum: 0, maximum: 2047 }), us: Type.Number({ minimum: 500, maximum: 2500 }) },
+  closed,
+);
+
+/** What takes control back from what a controller does on loss. */
+export const BACK_BY = ['signal', 'stick', 'mode'] as const;
+
+const FailsafeSchema = Type.Object(
+  {
+    /** From the loss to the first action, where nobody sets it, in seconds. */
+    delayS: Type.Number({ minimum: 0, maximum: 60 }),
+    /** What it can do, and how it calls and codes that. */
+    actions: some(lossActions, NamedCodeSchema),
+    /** What gives control back. */
+    backBy: oneOf(BACK_BY),
+    /** A throttle below this is taken for a lost link, where nobody sets it; absent where it does not look at that. */
+    throttleUs: Type.Optional(microseconds),
+  },
+  closed,
+);
+
 export const DialectSchema = Type.Object(
   {
     id: DialectIdSchema,
@@ -127,6 +150,12 @@ export const DialectSchema = Type.Object(
     pitchRisesOn: Type.Union([Type.Literal('pull'), Type.Literal('push')]),
     /** The pulse widths that a channel is read as: full one way, the middle, full the other way, in microseconds. */
     rcScaleUs: Type.Object({ least: microseconds, middle: microseconds, most: microseconds }, closed),
+    /** Two values of SBUS and CRSF with the pulse widths that the firmware makes of them; where absent, as radios have it. */
+    frameScale: Type.Optional(Type.Object({ low: onScale, high: onScale }, closed)),
+    /** Where modes have slots on one channel: the pulse widths between them, rising. Absent: ranges of any channels. */
+    modeSlotsUs: Type.Optional(Type.Array(microseconds, { minItems: 1, maxItems: 15 })),
+    /** What it does when the signal is lost. */
+    failsafe: Type.Optional(FailsafeSchema),
     limits: Type.Array(LimitSchema, { maxItems: 60 }),
     refusals: Type.Array(RefusalSchema, { maxItems: 200 }),
   },

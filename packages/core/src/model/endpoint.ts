@@ -32,7 +32,13 @@ const upTo64 = Type.Integer({ minimum: 1, maximum: 64 });
 export const LOSS_SIGNALS = ['flag', 'no-frames', 'preset', 'none'] as const;
 export type LossSignal = (typeof LOSS_SIGNALS)[number];
 const LossSignalSchema = Type.Object(
-  { format: Type.String({ minLength: 1 }), when: Type.Optional(WhenSchema), signal: oneOf(LOSS_SIGNALS) },
+  {
+    format: Type.String({ minLength: 1 }),
+    when: Type.Optional(WhenSchema),
+    signal: oneOf(LOSS_SIGNALS),
+    /** From the last frame through the air until it says so, in ms. */
+    afterMs: Type.Optional(Type.Number({ minimum: 0, maximum: 10_000 })),
+  },
   closed,
 );
 
@@ -152,6 +158,10 @@ export function endpointSchema<N extends TSchema>(number: N) {
         channels: number,
         /** By format, and by a setting where that decides. What is not said is unknown. */
         lossSignal: Type.Optional(Type.Array(LossSignalSchema, { minItems: 1 })),
+        /** From the stick to the end of the frame that says so, at most, in ms. */
+        latencyMs: Type.Optional(Type.Number({ minimum: 0, maximum: 1000 })),
+        /** Of a pulse train, from frame to frame, in ms. */
+        frameMs: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 100 })),
         /** How it tells how well it hears; an empty list tells nothing. */
         tells: Type.Optional(Type.Array(linkReportSchema(number))),
       },

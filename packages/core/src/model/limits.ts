@@ -26,6 +26,9 @@ export const LIMITS = {
   pointsPerFrame: 60,
   routesPerFrame: 120,
   boardsPerDialect: 300,
+  rcSwitches: 24,
+  /** Ranges of channel values that give modes. */
+  modeRanges: 60,
   /** Characters of a dialect's file. */
   dialectFileChars: 2_000_000,
 } as const;

@@ -66,6 +66,8 @@ export const AirTraitsSchema = Type.Object(
         {
           unit: Type.Union([Type.Literal('kbit/s'), Type.Literal('Hz')]),
           choices: Type.Array(Type.Number({ exclusiveMinimum: 0, maximum: 1_000_000 }), { minItems: 1 }),
+          /** Of each rate, into how many steps channels above the fourth are cut; absent where all channels are whole. */
+          auxiliarySteps: Type.Optional(Type.Array(Type.Integer({ minimum: 2, maximum: 2048 }), { minItems: 1 })),
         },
         closed,
       ),

@@ -71,7 +71,7 @@ export const stickFrames: AirTraits = { protocol: 'stick frames', versions: [2, 
 export const fastStickFrames: AirTraits = {
   protocol: 'fast stick frames',
   versions: [3, 2],
-  rates: { unit: 'Hz', choices: [150, 50, 250, 500] },
+  rates: { unit: 'Hz', choices: [150, 50, 250, 500], auxiliarySteps: [64, 128, 16, 3] },
   knows: phrase,
 };
 export const farStickFrames: AirTraits = {

@@ -56,6 +56,15 @@ describe('the catalogue', () => {
     expect(sampleParts.filter((part) => part.kind === kind).length).toBeGreaterThanOrEqual(least);
   });
 
+  it('says of everything that carries channels what its lights mean and what is done once', () => {
+    const carries = sampleParts.filter(({ endpoints }) => endpoints.some(({ is }) => is === 'rc-out' || is === 'rc-in'));
+    const channelled = carries.filter(({ kind }) => kind !== 'controller');
+    expect(channelled.length).toBeGreaterThan(14);
+    expect(
+      channelled.filter(({ indications = [], steps = [] }) => indications.length === 0 || steps.length === 0).map(({ id }) => id),
+    ).toEqual([]);
+  });
+
   it('varies pin orders between parts of one kind, as the world does', () => {
     const orders = (kind: Part['kind'], role: PinRole) =>
       new Set(

@@ -70,9 +70,29 @@ export const converters: readonly Part[] = [
     circuit: [takes('@v')],
     endpoints: [
       ...[1, 2, 3, 4, 5, 6, 7, 8].map((n) => ({ is: 'rc-in' as const, id: `in${n}`, pin: `in${n}.1`, formats: ['pwm'] })),
-      { is: 'rc-out', id: 'out', pin: 'out.1', formats: ['ppm'], channels: 8, lossSignal: [{ format: 'ppm', signal: 'none' }] },
+      {
+        is: 'rc-out',
+        id: 'out',
+        pin: 'out.1',
+        formats: ['ppm'],
+        channels: 8,
+        lossSignal: [{ format: 'ppm', signal: 'none' }],
+        latencyMs: 24,
+        frameMs: 22.5,
+      },
     ],
     routes: [1, 2, 3, 4, 5, 6, 7, 8].map((n) => ({ from: `in${n}`, to: 'out', transform: 'encode' as const })),
+    indications: [
+      { shows: 'steady', means: 'pulses on input 1' },
+      { shows: 'slow flash', means: 'no pulses on input 1: it repeats the last train' },
+    ],
+    steps: [
+      {
+        title: 'Look at the loss of the link',
+        text: 'With the propellers off, switch the stick unit off. The train goes on with the last values: only a throttle that the receiver puts below the threshold of the controller tells.',
+        caution: 'propellers-off',
+      },
+    ],
   }),
   samplePart({
     id: 'bridge-sbus-to-serial',
@@ -95,6 +115,17 @@ export const converters: readonly Part[] = [
       uart('serial', { tx: 'serial.2', rx: 'serial.3' }, [offer('transparent', 'both', 115_200)]),
     ],
     routes: [{ from: 'SBUS', to: 'serial', transform: 'bridge' }],
+    indications: [
+      { shows: 'green flicker', means: 'frames arrive from the receiver' },
+      { shows: 'dark', means: 'nothing arrives: nothing is sent on' },
+    ],
+    steps: [
+      {
+        title: 'Look at the loss of the link',
+        text: 'With the propellers off, switch the stick unit off, then pull the serial plug: the controller has to say "signal lost" both times.',
+        caution: 'propellers-off',
+      },
+    ],
   }),
   samplePart({
     id: 'bridge-serial-to-sbus',
@@ -116,6 +147,72 @@ export const converters: readonly Part[] = [
       uart('SBUS', { tx: 'SBUS.1' }, [offer('sbus', 'talker', 100_000)], { duplex: 'tx-only' }),
     ],
     routes: [{ from: 'serial', to: 'SBUS', transform: 'bridge' }],
+    indications: [
+      { shows: 'green flicker', means: 'frames arrive over the serial side' },
+      { shows: 'dark', means: 'nothing arrives: nothing is sent on' },
+    ],
+    steps: [
+      {
+        title: 'Look at the loss of the link',
+        text: 'With the propellers off, switch the stick unit off, then pull the serial plug: the controller has to say "signal lost" both times.',
+        caution: 'propellers-off',
+      },
+    ],
+  }),
+  samplePart({
+    id: 'converter-sbus-to-ppm',
+    kind: 'converter',
+    name: 'Converter, SBUS to PPM',
+    summary:
+      'SBUS in, eight channels as one pulse train out, for boards that read PPM. What it does when frames stop or carry the flag is set.',
+    massG: 3,
+    sizeMm: [20, 14, 5],
+    settings: [
+      {
+        is: 'choice',
+        id: 'on-loss',
+        label: 'when the signal is lost',
+        choices: [
+          { value: 'repeat', label: 'repeats the last channels' },
+          { value: 'stop', label: 'stops its pulses' },
+        ],
+        default: 'repeat',
+        how: { is: 'jumper', jumper: 'STOP, put on', confirms: 'its light goes out when the stick unit is switched off' },
+      },
+    ],
+    ports: [
+      wiredPort('SBUS', ['pin-2.54', 'socket'], [['S', 'rx', logic3V3], ['V', 'supply-in', '@v'], gnd], { needed: true }),
+      wiredPort('out', ['pin-2.54', 'socket'], [['S', 'pulse-out', logic3V3], ['V', 'supply-in', '@v'], gnd], { needed: true }),
+    ],
+    circuit: [takes('@v')],
+    endpoints: [
+      uart('SBUS', { rx: 'SBUS.1' }, [offer('sbus', 'listener', 100_000)], { duplex: 'rx-only', inverts: 'rx' }),
+      {
+        is: 'rc-out',
+        id: 'out',
+        pin: 'out.1',
+        formats: ['ppm'],
+        channels: 8,
+        lossSignal: [
+          { format: 'ppm', when: { setting: 'on-loss', in: ['repeat'] }, signal: 'none' },
+          { format: 'ppm', when: { setting: 'on-loss', in: ['stop'] }, signal: 'no-frames' },
+        ],
+        latencyMs: 38,
+        frameMs: 22.5,
+      },
+    ],
+    routes: [{ from: 'SBUS', to: 'out', transform: 'bridge' }],
+    indications: [
+      { shows: 'steady', means: 'frames arrive' },
+      { shows: 'dark', means: 'no frames, or the flag of a lost link' },
+    ],
+    steps: [
+      {
+        title: 'Look at the loss of the link',
+        text: 'With the propellers off, switch the stick unit off: the controller has to say "signal lost".',
+        caution: 'propellers-off',
+      },
+    ],
   }),
   samplePart({
     id: 'inverter-level-shifter',

@@ -25,6 +25,11 @@ export const partFacts: readonly PartFact[] = [
       ),
   },
   {
+    id: 'rc-latency',
+    title: 'how late its channels are',
+    statedOf: ({ endpoints }) => endpoints.flatMap((endpoint) => (endpoint.is === 'rc-out' ? [endpoint.latencyMs !== undefined] : [])),
+  },
+  {
     id: 'link-report',
     title: 'how it tells how well it hears',
     statedOf: ({ kind, endpoints }) =>

@@ -31,6 +31,12 @@ export const tryLoss = {
   text: 'With the aircraft held and the throttle at rest, switch the stick unit off and see what each output does; switch it on again.',
   caution: 'propellers-off',
 };
+/** The lights of plain receivers. */
+export const plainLights: NonNullable<Part['indications']> = [
+  { shows: 'red flashing', means: 'waiting to bind' },
+  { shows: 'green steady', means: 'linked' },
+  { shows: 'red steady', means: 'no link' },
+];
 export const ground: Row = ['GND', 'gnd', '@gnd'];
 const windowV = [5, 3.7, 8.4] as const;
 export const takes = (pin: string): RawElement => load('receiver', [pin, '@gnd'], [0.06, 0.08, 0.1], windowV);
@@ -96,10 +102,25 @@ export const failsafe: Part['settings'][number] = {
     confirms: 'one long flash; try it out by switching the sticks off, propellers off',
   },
 };
+/** Where the throttle goes then, of a receiver that goes to preset positions. */
+export const presetThrottle: Part['settings'][number] = {
+  is: 'number',
+  id: 'preset-throttle',
+  label: 'throttle on loss, where preset',
+  unit: 'us',
+  min: 800,
+  max: 2200,
+  how: {
+    is: 'button',
+    button: 'BIND, linked, with the throttle and its trim all the way down',
+    seconds: 5,
+    confirms: 'one long flash; read the channel at the controller with the sticks switched off, propellers off',
+  },
+};
 const pwmLoss: LossSignals = [
   { format: 'pwm', when: { setting: 'failsafe', in: ['hold'] }, signal: 'none' },
-  { format: 'pwm', when: { setting: 'failsafe', in: ['preset'] }, signal: 'preset' },
-  { format: 'pwm', when: { setting: 'failsafe', in: ['no-pulses'] }, signal: 'no-frames' },
+  { format: 'pwm', when: { setting: 'failsafe', in: ['preset'] }, signal: 'preset', afterMs: 800 },
+  { format: 'pwm', when: { setting: 'failsafe', in: ['no-pulses'] }, signal: 'no-frames', afterMs: 800 },
 ];
 
 type LinkReports = NonNullable<RawRcOut['tells']>;
@@ -118,6 +139,7 @@ export function servoRows(rows: readonly number[], rest: Partial<RawRcOut> = {})
     formats: ['pwm'],
     channels: 1,
     lossSignal: pwmLoss,
+    latencyMs: 38,
     tells: [],
     ...rest,
   }));
@@ -149,7 +171,8 @@ export function sbusTalker(pin: string, inverted?: boolean, id = 'SBUS', when?: 
       pin,
       formats: ['sbus'],
       channels: 16,
-      lossSignal: [{ format: 'sbus', signal: 'flag' }],
+      lossSignal: [{ format: 'sbus', signal: 'flag', afterMs: 300 }],
+      latencyMs: 26,
       tells: [...tells],
     },
     uart(id, { tx: pin }, [offer('sbus', 'talker', 100_000, [100_000], inverted)], { duplex: 'tx-only', ...base }),
@@ -167,7 +190,8 @@ export function crsfTalker(tx: string, rx: string, id: string, when?: When): Raw
       pin: tx,
       formats: ['crsf'],
       channels: 16,
-      lossSignal: [{ format: 'crsf', signal: 'no-frames' }],
+      lossSignal: [{ format: 'crsf', signal: 'no-frames', afterMs: 250 }],
+      latencyMs: 11,
       tells: [...inFrames],
     },
     uart(id, { tx, rx }, [offer('crsf', 'both', 420_000)], base),

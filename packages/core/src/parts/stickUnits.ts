@@ -110,6 +110,8 @@ export const stickUnits: readonly Part[] = [
         formats: ['ppm'],
         channels: 8,
         lossSignal: [{ format: 'ppm', signal: 'no-frames' }],
+        latencyMs: 24,
+        frameMs: 22.5,
       },
       {
         is: 'rc-out',
@@ -119,6 +121,7 @@ export const stickUnits: readonly Part[] = [
         formats: ['sbus'],
         channels: 16,
         lossSignal: [{ format: 'sbus', signal: 'no-frames' }],
+        latencyMs: 15,
       },
       { is: 'rc-in', id: 'trainer', pin: 'trainer.1', formats: ['ppm'] },
       { is: 'usb', id: 'usb', port: 'usb', as: 'device' },
@@ -131,7 +134,7 @@ export const stickUnits: readonly Part[] = [
     steps: [
       {
         title: 'A model of its own',
-        text: 'Make a new model for this aircraft with plain channels, travel 100 per cent, sub-trims at zero, and no mixes: the controller mixes.',
+        text: 'Never fly an aircraft with the model of another: give each a model of its own, and let the radio ask for it by the receiver where it can.',
       },
       {
         title: 'Throttle hold',
@@ -233,7 +236,16 @@ export const stickUnits: readonly Part[] = [
     ],
     circuit: [load('charger', ['usb.1', '@gnd'], [0, 0.2, 0.3], [5, 4.5, 5.5])],
     endpoints: [
-      { is: 'rc-out', id: 'PPM', pin: 'lead.1', formats: ['ppm'], channels: 8, lossSignal: [{ format: 'ppm', signal: 'no-frames' }] },
+      {
+        is: 'rc-out',
+        id: 'PPM',
+        pin: 'lead.1',
+        formats: ['ppm'],
+        channels: 8,
+        lossSignal: [{ format: 'ppm', signal: 'no-frames' }],
+        latencyMs: 25,
+        frameMs: 22.5,
+      },
       { is: 'usb', id: 'usb', port: 'usb', as: 'device' },
     ],
     indications: [{ shows: 'green flash', means: 'running' }],

@@ -33,6 +33,7 @@ export const UNITS = {
   kHz: whole,
   MHz: whole,
   uT: significant(3, 2),
+  us: whole,
   ns: whole,
   ms: hundredths,
   s: significant(3, 2),

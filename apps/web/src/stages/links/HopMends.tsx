@@ -1,8 +1,6 @@
 import { hopEndName, portOfSignal, type Chain, type Hop, type HopEnd, type JudgedFinding } from '@wired-falcon/core';
-import { useMake } from '../../session/SessionContext.tsx';
-import { useReadersUnits } from '../../ui/readersUnits.ts';
 import { useFindings } from '../../workers/FollowerContext.tsx';
-import { useRemedies } from '../../workers/useRemedies.ts';
+import { Mends } from './Mends.tsx';
 
 /** What mends the hop at which a chain breaks: the remedies of the findings about its two ends. */
 export function HopMends({ hop }: { readonly hop: Hop }) {
@@ -56,19 +54,4 @@ function isAbout({ check, where }: JudgedFinding['finding'], { entry, signal }: 
   if (isItem && check.startsWith('link.')) return true;
   const port = portOfSignal(signal);
   return where.some((subject) => subject.is === 'port' && subject.item === entry.item.id && subject.port === port);
-}
-
-function Mends({ finding }: { readonly finding: JudgedFinding['finding'] }) {
-  const make = useMake();
-  const { read } = useReadersUnits();
-  const { remedies, seq } = useRemedies(finding.key);
-  return (
-    <span className="contents" data-drafted-for={seq}>
-      {remedies.map(({ label, sentence, edit }) => (
-        <button key={sentence} type="button" className="action" title={read(sentence)} data-mend onClick={() => make(edit)}>
-          {read(label)}
-        </button>
-      ))}
-    </span>
-  );
 }

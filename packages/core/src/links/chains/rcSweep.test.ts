@@ -26,6 +26,7 @@ const SENDERS: readonly (readonly [part: string, settings: Settings, endpoint: s
   ['receiver-pwm-8-telemetry', {}, 'ch8', 'PWM'],
   ['receiver-ppm-8', {}, 'PPM', 'PPM'],
   ['encoder-pwm-to-ppm', {}, 'out', 'PPM'],
+  ['converter-sbus-to-ppm', {}, 'out', 'PPM'],
   ['handheld-air-unit', {}, 'RC', 'SBUS'],
   ['handheld-air-unit-5-way', {}, 'RC', 'SBUS'],
   ['head-tracker-ppm', {}, 'PPM', 'PPM'],
@@ -59,6 +60,7 @@ const INPUTS: readonly Input[] = [
   ...of('controller-h7-carrier', ANY, 'A', 'B', 'C', 'D', 'E', 'F', 'RC', 'H'),
   ...of('controller-h7-ethernet', ANY, 'P1', 'P2', 'L1', 'L2', 'L3', 'RC', 'X1'),
   ...of('controller-h7-wing', ANY, 'R1', 'R2', 'R3', 'R4', 'R5', 'R6', 'R7'),
+  ...of('converter-sbus-to-ppm', ['SBUS', 'SBUS upright'], 'SBUS'),
   ...of('encoder-pwm-to-ppm', ['PWM'], 'in1', ...ROWS),
   // Which way up they read it is not stated.
   ...of('stick-module-24-fast', ['PPM', 'SBUS', 'SBUS upright'], 'bay'),

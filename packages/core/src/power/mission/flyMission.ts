@@ -113,27 +113,57 @@ export interface Endurance {
   readonly minutes: number | undefined;
 }
 
-/** How long the aircraft cruises, or hovers where it has no wing, from full packs to the end of the usable share of the first one. */
-export function enduranceOf(graph: Graph): Endurance | undefined {
+/** Cruising, or hovering where there is no wing, from full packs until the first one is at the end of its usable share. */
+export interface Cruise {
+  /** The situation, as people call it. */
+  readonly situation: string;
+  readonly packs: readonly MissionPack[];
+  /** At least until then, where it comes within a day. */
+  readonly samples: readonly MissionSample[];
+  /** What a pack holds then, from 0 to 1. */
+  readonly leastCharge: number;
+  /** The index of the pack that is there first, with the index of the sample in which it is; undefined where none is within a day. */
+  readonly end: { readonly pack: number; readonly sample: number } | undefined;
+}
+
+const cruises = new WeakMap<Graph, Cruise | undefined>();
+
+/** How the packs are drawn down in cruise; undefined where the aircraft has no such situation. */
+export function cruiseOf(graph: Graph): Cruise | undefined {
+  if (cruises.has(graph)) return cruises.get(graph);
+  const found = cruiseDown(graph);
+  cruises.set(graph, found);
+  return found;
+}
+
+function cruiseDown(graph: Graph): Cruise | undefined {
   const { power, airframe } = graph.design.aircraft;
   const wanted = WINGLESS.includes(airframe.kind) ? 'hover' : 'cruise';
   const scenario = scenariosOf(graph.design.aircraft).find(({ id }) => id === wanted);
   if (scenario === undefined) return undefined;
-  const least = 1 - (power?.usableShare ?? DEFAULT_USABLE_SHARE);
+  const leastCharge = 1 - (power?.usableShare ?? DEFAULT_USABLE_SHARE);
   const flight = new Flight(powerNetwork(graph));
-  if (flight.packs.length === 0) return { situation: scenario.title, minutes: undefined };
-  for (let minutes = 0; minutes < MOST_MIN; minutes += 15) {
+  const shared = { situation: scenario.title, packs: flight.packs, samples: flight.samples, leastCharge };
+  for (let minutes = 0; minutes < MOST_MIN && flight.packs.length > 0; minutes += 15) {
     flight.fly(scenario, 15);
-    const found = flight.samples.findIndex(({ packs }) => packs.some(({ charge }) => charge <= least));
-    const [before, at] = [flight.samples[found - 1], flight.samples[found]];
-    if (at === undefined) continue;
-    const reached = at.packs.findIndex(({ charge }) => charge <= least);
-    const [from, to] = [before?.packs[reached]?.charge ?? 1, at.packs[reached]?.charge ?? 0];
-    const share = from === to ? 1 : (from - least) / (from - to);
-    const start = before?.minute ?? 0;
-    return { situation: scenario.title, minutes: start + share * (at.minute - start) };
+    const sample = flight.samples.findIndex(({ packs }) => packs.some(({ charge }) => charge <= leastCharge));
+    const pack = flight.samples[sample]?.packs.findIndex(({ charge }) => charge <= leastCharge);
+    if (pack !== undefined) return { ...shared, end: { pack, sample } };
   }
-  return { situation: scenario.title, minutes: undefined };
+  return { ...shared, end: undefined };
+}
+
+/** How long the aircraft cruises, or hovers where it has no wing, from full packs to the end of the usable share of the first one. */
+export function enduranceOf(graph: Graph): Endurance | undefined {
+  const cruise = cruiseOf(graph);
+  if (cruise === undefined) return undefined;
+  const { situation, samples, leastCharge, end } = cruise;
+  if (end === undefined) return { situation, minutes: undefined };
+  const [before, at] = [samples[end.sample - 1], samples[end.sample]];
+  const [from, to] = [before?.packs[end.pack]?.charge ?? 1, at?.packs[end.pack]?.charge ?? 0];
+  const share = from === to ? 1 : (from - leastCharge) / (from - to);
+  const start = before?.minute ?? 0;
+  return { situation, minutes: start + share * ((at?.minute ?? start) - start) };
 }
 
 /** Packs that are drawn from in steps. */

@@ -5,6 +5,7 @@ import { linkCases } from './links.ts';
 import { placementCases } from './placement.ts';
 import { outputCases } from './outputs.ts';
 import { powerCases } from './power.ts';
+import { rcCases } from './rc.ts';
 import { wiringCases } from './wiring.ts';
 
 /** A case for every check, by its id. */
@@ -14,6 +15,7 @@ export const CASES: CheckCases = {
   ...wiringCases,
   ...busCases,
   ...linkCases,
+  ...rcCases,
   ...outputCases,
   ...placementCases,
 };

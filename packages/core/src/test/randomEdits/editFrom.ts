@@ -6,6 +6,7 @@ import { addItem, adopt, label, output, removeItem, rename, setting, side, where
 import { pick, type Draw } from './draw.ts';
 import { frameEdit, placeEdit } from './layout.ts';
 import { bond, linkWords, socket, wish } from './links.ts';
+import { rcChannel, rcModes, rcWords } from './rc.ts';
 
 /** The title of a batch whose edits know nothing of each other. */
 export const TWO_AT_ONCE = 'two at once';
@@ -59,6 +60,9 @@ export function editFrom(design: Design, draw: Draw): Edit {
     frameEdit,
     placeEdit,
     placeEdit,
+    rcChannel,
+    rcModes,
+    rcWords,
   ];
   const one = pick(makers, draw.kind)?.(design, draw);
   if (one === undefined) return addItem(design, draw);

@@ -1,0 +1,24 @@
+/** What an action of a controller rests on: a position fix, a home position, a measured airspeed. */
+export const ACTION_NEEDS = { fix: 'position fix', home: 'home position', airspeed: 'airspeed' } as const;
+export type ActionNeed = keyof typeof ACTION_NEEDS;
+
+/** What a controller does by itself when a link is lost or the pack is low, by what it does, whatever a firmware calls it. `flies`: it goes on under control. */
+export const LOSS_ACTIONS = {
+  nothing: { title: 'flies on with what arrives', needs: [], flies: false, throttle: 'as it was' },
+  mission: { title: 'goes on with the mission', needs: ['fix'], flies: true, throttle: 'as the mission wants' },
+  return: { title: 'returns', needs: ['fix', 'home'], flies: true, throttle: 'cruise' },
+  circle: { title: 'circles where it is', needs: ['fix'], flies: true, throttle: 'cruise' },
+  descend: { title: 'levels the wings and glides down', needs: [], flies: true, throttle: 'off' },
+  land: { title: 'lands where it is', needs: [], flies: true, throttle: 'for the descent' },
+  'motor-stop': { title: 'stops the motors', needs: [], flies: false, throttle: 'off' },
+} as const satisfies Readonly<
+  Record<string, { readonly title: string; readonly needs: readonly ActionNeed[]; readonly flies: boolean; readonly throttle: string }>
+>;
+export type LossAction = keyof typeof LOSS_ACTIONS;
+
+export function isLossAction(text: string): text is LossAction {
+  return Object.hasOwn(LOSS_ACTIONS, text);
+}
+
+/** All actions, in the order of the table. */
+export const lossActions: readonly LossAction[] = Object.keys(LOSS_ACTIONS).filter(isLossAction);
