@@ -35,54 +35,26 @@ const pictures: readonly Picture[] = [
   { name: 'parts', at: 'aircraft/saltmarsh/parts' },
   { name: 'wiring', at: 'aircraft/reedbed/wiring' },
   { name: 'chains', at: 'aircraft/reedbed/links' },
+  { name: 'channels', at: 'aircraft/reedbed/links/channels' },
+  { name: 'modes', at: 'aircraft/mudflat/links/modes' },
+  { name: 'picture', at: 'aircraft/reedbed/links/picture' },
   { name: 'ports', at: 'aircraft/mudflat/links/ports', stage: (page) => page.locator('[data-link]').first().waitFor() },
   { name: 'power', at: 'aircraft/saltmarsh/power?situation=cruise' },
-  {
-    name: 'faults',
-    at: 'aircraft/saltmarsh/power',
-    stage: async (page) => {
-      await page.getByTestId('faults').locator('tbody button').first().waitFor();
-      await page.getByTestId('faults').evaluate((section) => section.scrollIntoView({ block: 'center' }));
-    },
-  },
   { name: 'mission', at: 'aircraft/saltmarsh/power/mission', stage: (page) => page.locator('.apexcharts-series path').first().waitFor() },
   { name: 'documents', at: 'aircraft/saltmarsh/documents' },
-  // Last, since they change the aircraft.
+  // Last, since it changes the aircraft.
   {
-    name: 'joining',
+    name: 'ladder',
     at: 'aircraft/reedbed/wiring',
     stage: async (page) => {
       await enter(page, 'add gnss compass serial i2c', 'adds GNSS1');
       await settled(page);
       await enter(page, 'gnss1 > s4', 'GNSS1 main > FC1 S4');
       await settled(page);
-      await page.locator('[data-pin="GNSS1.main.5"]').first().click();
-      await page.locator('[data-pin="FC1.I2C.2"]').click();
-      await page.getByRole('button', { name: 'Add the branch to W21' }).waitFor();
-    },
-  },
-  {
-    name: 'ladder',
-    at: 'aircraft/reedbed/wiring',
-    stage: async (page) => {
       await enter(page, 'gnss1 > i2c', 'branch of W21');
       await settled(page);
       await enter(page, 'open w20', 'opens its pin ladder');
       await settled(page);
-    },
-  },
-  {
-    name: 'pin-rows',
-    at: 'aircraft/reedbed/wiring',
-    stage: async (page) => {
-      await enter(page, 'add controller f7 rows', 'adds FC2');
-      await settled(page);
-      await enter(page, 'add servo 9g analog x2', 'adds SRV');
-      await settled(page);
-      for (const servo of ['srv3', 'srv4']) {
-        await enter(page, `${servo} > fc2 servos`, 'FC2 servos');
-        await settled(page);
-      }
     },
   },
 ];

@@ -116,6 +116,7 @@ test('the whole demo aircraft is mended with remedies alone', async ({ page, air
     'wire.not-wired',
     'wire.back-powered',
     'link.port-names',
+    'rc.rssi-source',
     'output.wired-unassigned',
   ]);
   await enter(page, 'bz1 > buzzer', '2 conductors by meaning');

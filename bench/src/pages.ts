@@ -29,7 +29,18 @@ const STORIES: readonly Story[] = [
   },
   { page: 'power', come: addServo, keys: ['Control+z', 'Control+y'] },
   { page: 'links', come: addServo, keys: ['Control+z', 'Control+y'] },
+  { page: 'links/channels', come: choose('Stick mode', '4'), keys: ['Control+z', 'Control+y'] },
+  { page: 'links/modes', come: choose('Control comes back', 'signal'), keys: ['Control+z', 'Control+y'] },
 ];
+
+/** An edit of the RC plan to take back and to make again. */
+function choose(label: string, value: string): (page: Page) => Promise<void> {
+  return async (page) => {
+    await page.getByLabel(label).selectOption(value);
+    await page.getByRole('heading', { level: 2 }).first().click();
+    await settled(page);
+  };
+}
 
 /** An edit to take back and to make again. */
 async function addServo(page: Page): Promise<void> {

@@ -221,3 +221,4 @@ export * from './rc/osd/fieldPlan.ts';
 export * from './rc/osd/fieldSources.ts';
 export * from './rc/osd/pictureGrid.ts';
 export * from './rc/osd/radioScreen.ts';
+export * from './rc/modes/armingPositions.ts';

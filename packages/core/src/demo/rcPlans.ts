@@ -2,7 +2,7 @@ import { sameJson } from '../model/canonicalJson.ts';
 import type { FlightMode } from '../model/flightModes.ts';
 import type { MeasuredChannel } from '../model/rcPlan.ts';
 import { rcChoices, rcFigures, type RcChoice, type RcFigure } from '../model/rcWords.ts';
-import { beginPlan } from '../rc/beginPlan.ts';
+import { beginPlan, type ChannelOrder } from '../rc/beginPlan.ts';
 import { beginFields } from '../rc/osd/beginFields.ts';
 import { graphOf } from '../graph/graphOf.ts';
 import { lossBasis } from '../rc/failsafe/lossPath.ts';
@@ -36,7 +36,7 @@ const LEVER = { firstUs: 1002, centreUs: 1500, lastUs: 1999 };
 
 /** By hand, level, or home, by one switch; flaps and the shutter of the mapping camera. */
 export function saltmarshRc(bench: Bench): void {
-  bench.make(beginPlan(bench.design, 'aileron-first'));
+  begin(bench, 'aileron-first');
   bench.make({ kind: 'set-rc-switch', id: 's4', value: { title: 'switch 4', positions: 2 }, was: null });
   bench.make({
     kind: 'set-rc-channel',
@@ -62,7 +62,7 @@ export function saltmarshRc(bench: Bench): void {
 
 /** A radio that still has the model of last year: elevons mixed in it, and the pitch channel the wrong way round. */
 export function reedbedRc(bench: Bench): void {
-  bench.make(beginPlan(bench.design, 'throttle-first'));
+  begin(bench, 'throttle-first');
   modes(bench, [
     ['manual', STRIP_US.least],
     ['self-level', 1290],
@@ -77,7 +77,7 @@ export function reedbedRc(bench: Bench): void {
 
 /** Six modes by two switches that the radio mixes to one channel. */
 export function mudflatRc(bench: Bench): void {
-  bench.make(beginPlan(bench.design, 'aileron-first'));
+  begin(bench, 'aileron-first');
   bench.make({ kind: 'set-rc-switch', id: 's4', value: { title: 'switch 4', positions: 2 }, was: null });
   const was = bench.design.aircraft.rc.channels['5'];
   if (was !== undefined)
@@ -94,6 +94,11 @@ export function mudflatRc(bench: Bench): void {
   figures(bench, { returnHeightM: 60, wayHomeM: 2500, homeSpeedMps: 17 });
   seen(bench, 'RX1', 'no-frames');
   screens(bench);
+}
+
+function begin(bench: Bench, order: ChannelOrder): void {
+  const edit = beginPlan(bench.design, order);
+  if (edit !== undefined) bench.make(edit);
 }
 
 /** What the pilot sees: the usual, as far as it has a source. */

@@ -168,6 +168,7 @@ export const numbered: Dialect = {
     'hover-level': { code: '72', name: 'HOVER' },
     'hover-altitude': { code: '74', name: 'HOVER+HEIGHT' },
     'hover-position': { code: '76', name: 'HOVER+PLACE' },
+    failsafe: { code: '79', name: 'AS LOST' },
     guided: { code: '81', name: 'LED' },
   },
   pitchRisesOn: 'pull',

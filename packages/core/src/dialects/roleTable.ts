@@ -197,6 +197,7 @@ export const roleTable: Dialect = {
     'hover-level': { code: 'float' },
     'hover-altitude': { code: 'float+height' },
     'hover-position': { code: 'float+place' },
+    failsafe: { code: 'as-lost' },
   },
   pitchRisesOn: 'push',
   rcScaleUs: { least: 988, middle: 1500, most: 2012 },

@@ -2,7 +2,6 @@ import { type TSchema, Type } from '@sinclair/typebox';
 import type { Aircraft } from '../model/aircraft.ts';
 import { sameJson } from '../model/canonicalJson.ts';
 import type { Design } from '../model/design.ts';
-import { FLIGHT_MODES } from '../model/flightModes.ts';
 import { ItemIdSchema } from '../model/ids.ts';
 import { LIMITS } from '../model/limits.ts';
 import { oneOf } from '../model/oneOf.ts';
@@ -10,6 +9,7 @@ import { OSD_FIELDS, osdFields } from '../model/osdFields.ts';
 import {
   ChannelNoSchema,
   ChoiceValueSchema,
+  givesName,
   ModeRangeSchema,
   OsdSpotSchema,
   RangeIdSchema,
@@ -18,7 +18,6 @@ import {
   SeenLossSchema,
   SwitchIdSchema,
   TakeOverSchema,
-  type ModeRange,
   type RcPlan,
 } from '../model/rcPlan.ts';
 import { CHANNEL_USES } from '../model/rcUses.ts';
@@ -67,8 +66,8 @@ const setRange = editKind({
   schema: Type.Object({ kind: Type.Literal('set-mode-range'), id: RangeIdSchema, value: rangeOrNone, was: rangeOrNone }, closed),
   title: ({ value, was }) =>
     value === null
-      ? `Take out the range of ${was === null ? 'a mode' : rangeTitle(was)}`
-      : `${rangeTitle(value)}: channel ${value.channel}, ${value.fromUs} to ${value.toUs} us`,
+      ? `Take out the range of ${was === null ? 'a mode' : givesName(was.gives)}`
+      : `${givesName(value.gives)}: channel ${value.channel}, ${value.fromUs} to ${value.toUs} us`,
   apply: (design, { id, value, was }) => {
     const backward = value === null ? undefined : [value, value.with].find((span) => span !== undefined && span.fromUs >= span.toUs);
     if (backward !== undefined)
@@ -79,10 +78,6 @@ const setRange = editKind({
     return setEntry(design, 'ranges', id, value, was, 'The range');
   },
 });
-
-function rangeTitle({ gives }: ModeRange): string {
-  return gives === 'armed' ? 'armed' : FLIGHT_MODES[gives].title.replace(/:.*/, '');
-}
 
 const takeOverOrNone = orNone(TakeOverSchema);
 const setTakeOver = editKind({

@@ -17,6 +17,7 @@ export const FLIGHT_MODES = {
   'hover-level': { title: 'hover, self-level', levels: true, position: false },
   'hover-altitude': { title: 'hover, altitude held', levels: true, position: false },
   'hover-position': { title: 'hover, position held', levels: true, position: true },
+  failsafe: { title: 'failsafe: as if the signal were lost', levels: false, position: false },
   guided: { title: 'guided by a companion or the ground', levels: true, position: true },
 } as const;
 export type FlightMode = keyof typeof FLIGHT_MODES;

@@ -1,5 +1,5 @@
-/** What an action of a controller rests on: a position fix, a home position, a measured airspeed. */
-export const ACTION_NEEDS = { fix: 'position fix', home: 'home position', airspeed: 'airspeed' } as const;
+/** What an action of a controller rests on. */
+export const ACTION_NEEDS = { fix: 'position fix', home: 'home position' } as const;
 export type ActionNeed = keyof typeof ACTION_NEEDS;
 
 /** What a controller does by itself when a link is lost or the pack is low, by what it does, whatever a firmware calls it. `flies`: it goes on under control. */

@@ -1,6 +1,6 @@
 import { Type } from '@sinclair/typebox';
 import { LOSS_SIGNALS } from './endpoint.ts';
-import { flightModes } from './flightModes.ts';
+import { FLIGHT_MODES, flightModes } from './flightModes.ts';
 import { ItemIdSchema, recordOf, type ItemId } from './ids.ts';
 import { keyText } from './keys.ts';
 import { LIMITS } from './limits.ts';
@@ -91,6 +91,11 @@ export const ModeRangeSchema = Type.Object(
 /** Values of a channel that put the aircraft into a mode, or arm it. */
 export type ModeRange = Shape<typeof ModeRangeSchema>;
 export type RangeGives = ModeRange['gives'];
+
+/** What a range gives in a word or two: the title of its mode without what it does. */
+export function givesName(gives: RangeGives): string {
+  return gives === 'armed' ? 'armed' : FLIGHT_MODES[gives].title.replace(/:.*/, '');
+}
 
 export const TakeOverSchema = Type.Object(
   { channels: Type.Array(ChannelNoSchema, { minItems: 1, maxItems: MOST_CHANNELS, uniqueItems: true }) },

@@ -23,6 +23,11 @@ const fixed = (...settings: readonly string[]): Ways => [
   { settings, how: { is: 'wiring', wiring: 'It has no setting of its own: it passes on what arrives' } },
 ];
 
+/** What passes channels on is tried out when the link is lost. */
+function lossStep(text: string): NonNullable<Part['steps']>[number] {
+  return { title: 'Look at the loss of the link', text, caution: 'propellers-off' };
+}
+
 /** Parts that stand in a signal's way and change it. */
 /** Both wires of a serial port from one level to another; its low side makes its level by itself. */
 function levelShifter(id: string, name: string, low: Logic, what: string): Part {
@@ -87,11 +92,9 @@ export const converters: readonly Part[] = [
       { shows: 'slow flash', means: 'no pulses on input 1: it repeats the last train' },
     ],
     steps: [
-      {
-        title: 'Look at the loss of the link',
-        text: 'With the propellers off, switch the stick unit off. The train goes on with the last values: only a throttle that the receiver puts below the threshold of the controller tells.',
-        caution: 'propellers-off',
-      },
+      lossStep(
+        'With the propellers off, switch the stick unit off. The train goes on with the last values: only a throttle that the receiver puts below the threshold of the controller tells.',
+      ),
     ],
   }),
   samplePart({
@@ -120,11 +123,9 @@ export const converters: readonly Part[] = [
       { shows: 'dark', means: 'nothing arrives: nothing is sent on' },
     ],
     steps: [
-      {
-        title: 'Look at the loss of the link',
-        text: 'With the propellers off, switch the stick unit off, then pull the serial plug: the controller has to say "signal lost" both times.',
-        caution: 'propellers-off',
-      },
+      lossStep(
+        'With the propellers off, switch the stick unit off, then pull the serial plug: the controller has to say "signal lost" both times.',
+      ),
     ],
   }),
   samplePart({
@@ -152,11 +153,9 @@ export const converters: readonly Part[] = [
       { shows: 'dark', means: 'nothing arrives: nothing is sent on' },
     ],
     steps: [
-      {
-        title: 'Look at the loss of the link',
-        text: 'With the propellers off, switch the stick unit off, then pull the serial plug: the controller has to say "signal lost" both times.',
-        caution: 'propellers-off',
-      },
+      lossStep(
+        'With the propellers off, switch the stick unit off, then pull the serial plug: the controller has to say "signal lost" both times.',
+      ),
     ],
   }),
   samplePart({
@@ -206,13 +205,7 @@ export const converters: readonly Part[] = [
       { shows: 'steady', means: 'frames arrive' },
       { shows: 'dark', means: 'no frames, or the flag of a lost link' },
     ],
-    steps: [
-      {
-        title: 'Look at the loss of the link',
-        text: 'With the propellers off, switch the stick unit off: the controller has to say "signal lost".',
-        caution: 'propellers-off',
-      },
-    ],
+    steps: [lossStep('With the propellers off, switch the stick unit off: the controller has to say "signal lost".')],
   }),
   samplePart({
     id: 'inverter-level-shifter',

@@ -29,9 +29,10 @@ const ARMED_FROM_US = 1700;
 
 /**
  * A plan to begin with: the four sticks in the order of a school, a switch of three positions for the modes that the dialect has and the airframe
- * needs, a switch for arming, and flaps where there are some. One edit; what is planned of these channels already is not touched.
+ * needs, a switch for arming, and flaps where there are some. One edit; what is planned of these already is not touched.
+ * @returns undefined where all of it is planned already
  */
-export function beginPlan(design: Design, order: ChannelOrder): Edit {
+export function beginPlan(design: Design, order: ChannelOrder): Edit | undefined {
   const { rc, airframe } = design.aircraft;
   const hasFlaps = AIRFRAME_KINDS[airframe.kind].functions.some((name) => name.startsWith('flap'));
   const steps = (use: ChannelUse, id: string): RcChannel => ({ use, from: { is: 'switches', switches: [id] } });
@@ -59,7 +60,7 @@ export function beginPlan(design: Design, order: ChannelOrder): Edit {
     ...(rc.choices.arming === undefined ? [{ kind: 'set-rc-choice', choice: 'arming', value: 'switch', was: null } as const] : []),
     ...(rc.choices.radioMixes === undefined ? [{ kind: 'set-rc-choice', choice: 'radioMixes', value: 'plain', was: null } as const] : []),
   ];
-  return { kind: 'batch', title: `Begin the channel plan: ${CHANNEL_ORDERS[order].title}`, edits };
+  return edits.length === 0 ? undefined : { kind: 'batch', title: `Begin the channel plan: ${CHANNEL_ORDERS[order].title}`, edits };
 }
 
 /** The modes that a switch of three positions chooses at first: by hand or level, more help, home. */

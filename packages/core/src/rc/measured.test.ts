@@ -5,7 +5,7 @@ import { graphOf } from '../graph/graphOf.ts';
 import type { Design } from '../model/design.ts';
 import type { RcChannel } from '../model/rcPlan.ts';
 import { channelUses } from '../model/rcUses.ts';
-import { withDialect } from '../test/checkCases/build.ts';
+import { bench, withDialect } from '../test/checkCases/build.ts';
 import { planned, withChannel } from '../test/checkCases/rc.ts';
 import { made } from '../test/designs.ts';
 import { withPlainSpaces } from '../text/numbers.ts';
@@ -80,7 +80,7 @@ describe('measured channels from CSV', () => {
     for (const text of [
       'channel,first,centre,last\n1,1002,1500,1998\n5,1000,,2000',
       '1;1002;1500;1998\n5;1000;;2000\n',
-      '\uFEFFmax\tmin\tmid\tch\r\n1998\t1002\t1500\tCH1\r\n2000\t1000\t\tch 5\r\n',
+      '\uFEFFright\tleft\tmid\tch\r\n1998\t1002\t1500\tCH1\r\n2000\t1000\t\tch 5\r\n',
       'channel,left,right,centre\n1,1002,1998,1500\n5,1000,2000,',
     ])
       expect(measuredFromCsv(text)).toEqual({ channels: wanted, problems: [] });
@@ -99,6 +99,14 @@ describe('measured channels from CSV', () => {
       'Line 7: "x" is no channel from 1 to 32.',
       'and 1 more lines',
     ]);
+    expect(measuredFromCsv('2,1000,1500,2000\n2,1100,1500,1900')).toEqual({
+      channels: { '2': { firstUs: 1000, centreUs: 1500, lastUs: 2000 } },
+      problems: ['Line 2: channel 2 stands there twice.'],
+    });
+    expect(measuredFromCsv('ch,min,mid,max\n1,1000,1500,2000')).toEqual({
+      channels: { '1': { firstUs: 1000, centreUs: 1500, lastUs: 2000 } },
+      problems: [expect.stringContaining('a reversed channel is not seen')],
+    });
     expect(measuredFromCsv('')).toEqual({ channels: {}, problems: ['There is nothing in it.'] });
     expect(measuredFromCsv('a,b\n1,2').problems[0]).toContain('has no column "channel, first and last"');
     const long = Array.from({ length: 10_000 }, (_, i) => `${i + 1},1000,1500,2000`).join('\n');
@@ -156,6 +164,15 @@ describe('the monitor of a radio that is set up right', () => {
     expect(shown(design, { switches: { s1: 2, s2: 1 } }).get('5')).toBeCloseTo(2000, 0);
     expect(shown(design, { knobs: { '9': -1 } }).get('9')).toBeCloseTo(1000, 0);
     expect(shown(design, {}).get('20')).toBeUndefined();
+    const one = bench('controller-f4-wing', 'receiver-crsf-full');
+    one.wire('RX1 UART', 'FC1 S1');
+    one.setting('FC1', 'S1.protocol', 'crsf');
+    one.setting('RX1', 'rc.rate', 500);
+    // Three steps are all that this air rate leaves above the fourth channel.
+    const cut = withChannel(withChannel(one.design, '4', { use: 'yaw' }), '9', { use: 'knob', from: { is: 'knob' } });
+    const seen = new Set(Array.from({ length: 41 }, (_, i) => Math.round(shown(cut, { knobs: { '9': i / 20 - 1 } }).get('9') ?? NaN)));
+    expect([...seen]).toEqual([1000, 1500, 2000]);
+    expect(shown(cut, { sticks: { ...HANDS_OFF.sticks, yaw: 0.3 } }).get('4')).toBeCloseTo(1495 + 0.3 * 505, 0);
   });
 });
 

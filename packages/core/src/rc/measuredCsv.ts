@@ -21,6 +21,8 @@ const HEADS = {
 } as const;
 type Column = keyof typeof HEADS;
 
+/** Heads that do not say where the stick was. */
+const SORTED_HEADS = /^(min|max|low|high)/;
 const MOST_PROBLEMS = 5;
 /** A longer file is no table of channels. */
 const MOST_LINES = 200;
@@ -51,6 +53,10 @@ export function measuredFromCsv(text: string): MeasuredTable {
     else if (Object.hasOwn(channels, read.no)) problems.push(`Line ${i + (hasHead ? 2 : 1)}: channel ${read.no} stands there twice.`);
     else channels[read.no] = read.measured;
   });
+  if (hasHead && head.some((cell) => SORTED_HEADS.test(cell)))
+    problems.unshift(
+      'Its least and most are taken for stick left and right: where the smaller figure always comes first, a reversed channel is not seen.',
+    );
   const shown = problems.slice(0, MOST_PROBLEMS);
   return { channels, problems: problems.length > shown.length ? [...shown, `and ${problems.length - shown.length} more lines`] : shown };
 }

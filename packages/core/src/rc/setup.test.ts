@@ -10,7 +10,7 @@ import { asId, type AircraftId, type EditId } from '../model/ids.ts';
 import { sampleDialects } from '../dialects/sampleDialects.ts';
 import { countingIds, emptyBench, itemOf, made } from '../test/designs.ts';
 import { bench, withDialect } from '../test/checkCases/build.ts';
-import { planned, withChannel } from '../test/checkCases/rc.ts';
+import { begin, planned, withChannel } from '../test/checkCases/rc.ts';
 import { findingsOf } from '../checks/findingsOf.ts';
 import { withPlainSpaces } from '../text/numbers.ts';
 import { beginPlan } from './beginPlan.ts';
@@ -27,7 +27,7 @@ describe('a plan to begin with', () => {
       const empty = withDialect(bench('controller-f4-wing').design, dialect);
       const begun = { ...empty, aircraft: { ...empty.aircraft, airframe: { kind } } };
       for (const order of ['aileron-first', 'throttle-first'] as const) {
-        const design = made(begun, beginPlan(begun, order));
+        const design = begin(begun, order);
         const reach = modeReachOf(design);
         expect([reach?.unreached, reach?.overlaps, reach?.gaps, reach?.farFromSafe, reach?.sharedWithArming]).toEqual([[], [], [], [], []]);
         expect(findingsOf(design).filter(({ check }) => check.startsWith('rc.mode') || check === 'link.dialect-refuses')).toEqual([]);
@@ -38,7 +38,8 @@ describe('a plan to begin with', () => {
 
   it('leaves alone what is planned already', () => {
     const own = withChannel(bench('controller-f4-wing').design, '5', { use: 'light' });
-    expect(made(own, beginPlan(own, 'aileron-first')).aircraft.rc.channels['5']).toEqual({ use: 'light' });
+    expect(begin(own, 'aileron-first').aircraft.rc.channels['5']).toEqual({ use: 'light' });
+    expect(beginPlan(planned(), 'aileron-first')).toBeUndefined();
   });
 });
 

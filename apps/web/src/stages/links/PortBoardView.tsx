@@ -5,6 +5,7 @@ import { paths } from '../../addresses/paths.ts';
 import { useSelection } from '../../selection/SelectionContext.tsx';
 import { useMake, useSessionState } from '../../session/SessionContext.tsx';
 import { useReadersUnits } from '../../ui/readersUnits.ts';
+import { WideRegion } from '../../ui/WideRegion.tsx';
 import { NotComputed } from '../../ui/NotComputed.tsx';
 import { useCalculated } from '../../workers/useCalculated.ts';
 import type { ports, PortWish } from './calculators.ts';
@@ -146,49 +147,51 @@ function BoardTable({ board: { rows, columns }, onPin }: BoardTableProps) {
   const { select } = useSelection();
   return (
     <>
-      <div className="mt-3 overflow-x-auto" role="region" aria-label="Links against ports" tabIndex={0}>
-        <table className="border-collapse text-[12px]">
-          <thead>
-            <tr>
-              <th scope="col" className="pr-2 text-left align-bottom font-semibold">
-                Link
-              </th>
-              {columns.map(({ key, label }) => (
-                <th key={key} scope="col" className="h-24 w-[30px] min-w-[26px] px-0 pb-1 align-bottom font-normal">
-                  <span className="inline-block whitespace-nowrap [writing-mode:vertical-rl] rotate-180">{label}</span>
+      <div className="mt-3">
+        <WideRegion label="Links against ports">
+          <table className="border-collapse text-[12px]">
+            <thead>
+              <tr>
+                <th scope="col" className="pr-2 text-left align-bottom font-semibold">
+                  Link
                 </th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((row, r) => (
-              <tr key={row.keys.join(' ')} className="border-t border-rule" data-link={row.title} data-planned={row.planned ?? 'none'}>
-                <th scope="row" className="pr-3 text-left font-normal whitespace-nowrap">
-                  <button
-                    type="button"
-                    className="min-h-6 text-left hover:underline"
-                    onClick={() => select({ is: 'item', item: row.item })}
-                  >
-                    {row.title}
-                  </button>
-                </th>
-                {row.cells.map((cell, c) => (
-                  <td key={columns[c]?.key ?? c} className="p-0 text-center">
-                    <CellButton
-                      name={`${row.title} on ${columns[c]?.title ?? ''}`}
-                      cell={cell}
-                      isNow={row.now === columns[c]?.key}
-                      isPlanned={row.planned === columns[c]?.key}
-                      isPinned={row.pinned === columns[c]?.key}
-                      isChosen={spot?.row === r && spot.column === c}
-                      onChoose={() => setSpot({ row: r, column: c })}
-                    />
-                  </td>
+                {columns.map(({ key, label }) => (
+                  <th key={key} scope="col" className="h-24 w-[30px] min-w-[26px] px-0 pb-1 align-bottom font-normal">
+                    <span className="inline-block whitespace-nowrap [writing-mode:vertical-rl] rotate-180">{label}</span>
+                  </th>
                 ))}
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {rows.map((row, r) => (
+                <tr key={row.keys.join(' ')} className="border-t border-rule" data-link={row.title} data-planned={row.planned ?? 'none'}>
+                  <th scope="row" className="pr-3 text-left font-normal whitespace-nowrap">
+                    <button
+                      type="button"
+                      className="min-h-6 text-left hover:underline"
+                      onClick={() => select({ is: 'item', item: row.item })}
+                    >
+                      {row.title}
+                    </button>
+                  </th>
+                  {row.cells.map((cell, c) => (
+                    <td key={columns[c]?.key ?? c} className="p-0 text-center">
+                      <CellButton
+                        name={`${row.title} on ${columns[c]?.title ?? ''}`}
+                        cell={cell}
+                        isNow={row.now === columns[c]?.key}
+                        isPlanned={row.planned === columns[c]?.key}
+                        isPinned={row.pinned === columns[c]?.key}
+                        isChosen={spot?.row === r && spot.column === c}
+                        onChoose={() => setSpot({ row: r, column: c })}
+                      />
+                    </td>
+                  ))}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </WideRegion>
       </div>
       <p className="mt-1 text-[12px] text-ink2">Filled: planned. Framed: wired there now. Underlined: kept there by you.</p>
       <div aria-live="polite" className="no-print mt-2 min-h-12 text-[13px]">

@@ -1,7 +1,6 @@
 import type { Edit } from '../../edits/registry.ts';
 import type { Graph } from '../../graph/graph.ts';
-import { FLIGHT_MODES } from '../../model/flightModes.ts';
-import type { ModeRange } from '../../model/rcPlan.ts';
+import { givesName, type ModeRange } from '../../model/rcPlan.ts';
 import { combinationsOf, modeChannels, type Combination } from '../../rc/modes/combinations.ts';
 import { clashesOn, type Clash } from '../../rc/modes/valueStrip.ts';
 import { positionWords } from '../../rc/switchPositions.ts';
@@ -21,15 +20,10 @@ export const modeOverlap: Check = {
   ],
 };
 
-/** A mode as people say it. */
-export function modeTitle(gives: ModeRange['gives']): string {
-  return gives === 'armed' ? 'armed' : FLIGHT_MODES[gives].title.replace(/:.*/, '');
-}
-
 function clashSaying(graph: Graph, channel: string, clash: Clash): Saying {
   const { ranges } = graph.design.aircraft.rc;
   const [a, b] = clash.ranges.map((id) => ranges[id]);
-  const names = [a, b].map((one) => (one === undefined ? '?' : modeTitle(one.gives)));
+  const names = [a, b].map((one) => (one === undefined ? '?' : givesName(one.gives)));
   return {
     severity: 'mend',
     where: rcSubjects(graph),
@@ -48,7 +42,7 @@ function partings({ ranges: [idA, idB], fromUs, toUs }: Clash, a: ModeRange | un
     if (then.fromUs >= then.toUs) return [];
     const edit: Edit = { kind: 'set-mode-range', id, value: then, was: now };
     const words = spanText(then.fromUs, then.toUs, 'us');
-    return [{ label: `Shorten ${modeTitle(now.gives)}`, sentence: `Let ${modeTitle(now.gives)} have ${words}.`, edit }];
+    return [{ label: `Shorten ${givesName(now.gives)}`, sentence: `Let ${givesName(now.gives)} have ${words}.`, edit }];
   };
   return [...shortened(idA, a, { ...a, toUs: fromUs }), ...shortened(idB, b, { ...b, fromUs: toUs })];
 }
@@ -64,7 +58,7 @@ function togetherSayings(graph: Graph): Saying[] {
   const bySet = new Map<string, Combination[]>();
   for (const one of clashing) bySet.set(one.ranges.join(' '), [...(bySet.get(one.ranges.join(' ')) ?? []), one]);
   return [...bySet].map(([key, some]): Saying => {
-    const names = (some[0]?.ranges ?? []).flatMap((id) => (rc.ranges[id] === undefined ? [] : [modeTitle(rc.ranges[id].gives)]));
+    const names = (some[0]?.ranges ?? []).flatMap((id) => (rc.ranges[id] === undefined ? [] : [givesName(rc.ranges[id].gives)]));
     return {
       severity: 'mend',
       where: rcSubjects(graph),

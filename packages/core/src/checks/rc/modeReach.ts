@@ -1,6 +1,6 @@
 import { dialectOf } from '../../dialects/dialectOf.ts';
 import type { Graph } from '../../graph/graph.ts';
-import { isRcBegun, type ModeRange } from '../../model/rcPlan.ts';
+import { givesName, isRcBegun, type ModeRange } from '../../model/rcPlan.ts';
 import { combinationsOf, modeChannels, MOST_COMBINATIONS } from '../../rc/modes/combinations.ts';
 import { hasWings, hovers, modeReachOf, type ModeReach } from '../../rc/modes/modeReach.ts';
 import { gapsOn } from '../../rc/modes/valueStrip.ts';
@@ -9,7 +9,7 @@ import { listed } from '../../text/lists.ts';
 import { range as spanText } from '../../text/numbers.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 import { rcSubjects } from '../helpers/rcSubjects.ts';
-import { modeTitle } from './modeOverlap.ts';
+import { armingApart, homewards, overGap, towardsSafe } from './modeRemedies.ts';
 
 /** Modes that no switch reaches, positions in nobody's range, no way home, no safe mode within one movement, an arming switch that is shared. */
 export const modeReach: Check = {
@@ -19,11 +19,13 @@ export const modeReach: Check = {
   run: ({ graph }) => {
     const { rc } = graph.design.aircraft;
     if (!isRcBegun(rc) || rcSubjects(graph).length === 0) return [];
-    if (combinationsOf(graph.design) === undefined) return [tooMany(graph)];
+    const combinations = combinationsOf(graph.design);
+    if (combinations === undefined) return [tooMany(graph)];
     const reach = modeReachOf(graph.design);
     if (reach === undefined) return [];
     const hasModes = Object.values(rc.ranges).some(({ gives }) => gives !== 'armed');
     if (!hasModes) return [noModes(graph)];
+    if (combinations.length === 0) return [noSwitch(graph)];
     return [
       ...unreached(graph, reach),
       ...gaps(graph, reach),
@@ -55,12 +57,24 @@ function noModes(graph: Graph): Saying {
   };
 }
 
+function noSwitch(graph: Graph): Saying {
+  const channels = modeChannels(graph.design);
+  return {
+    severity: 'mend',
+    where: rcSubjects(graph),
+    what: `Modes are chosen by channel ${listed(channels)}, and no switch of the radio is behind ${channels.length === 1 ? 'it' : 'them'}.`,
+    evidence: [{ label: 'switches', value: '0', limit: 'at least 1' }],
+    why: 'No mode can be chosen in flight.',
+    discriminator: 'no-switch',
+  };
+}
+
 function unreached(graph: Graph, reach: ModeReach): Saying[] {
   const { ranges } = graph.design.aircraft.rc;
   return reach.unreached.flatMap((id): Saying[] => {
     const range = ranges[id];
     if (range === undefined) return [];
-    const name = range.gives === 'armed' ? 'Arming' : `The mode "${modeTitle(range.gives)}"`;
+    const name = range.gives === 'armed' ? 'Arming' : `The mode "${givesName(range.gives)}"`;
     return [
       {
         severity: 'mend',
@@ -78,7 +92,7 @@ function unreached(graph: Graph, reach: ModeReach): Saying[] {
 function takeOut(id: string, range: ModeRange): Remedy {
   return {
     label: 'Take the range out',
-    sentence: `Take the range of ${modeTitle(range.gives)} at ${spanText(range.fromUs, range.toUs, 'us')} out.`,
+    sentence: `Take the range of ${givesName(range.gives)} at ${spanText(range.fromUs, range.toUs, 'us')} out.`,
     edit: { kind: 'set-mode-range', id, value: null, was: range },
   };
 }
@@ -96,6 +110,7 @@ function gaps(graph: Graph, { gaps: found }: ModeReach): Saying[] {
       evidence: [{ label: 'such combinations', value: String(found.length), limit: '0' }],
       why: 'The firmware falls back to a mode that nobody chose.',
       discriminator: 'gap',
+      remedies: () => overGap(graph, first),
     },
   ];
 }
@@ -127,8 +142,8 @@ function closings(graph: Graph, channel: string, fromUs: number, toUs: number): 
   const [id, range] = before;
   return [
     {
-      label: `Widen ${modeTitle(range.gives)}`,
-      sentence: `Let ${modeTitle(range.gives)} go on to ${Math.round(toUs)} us.`,
+      label: `Widen ${givesName(range.gives)}`,
+      sentence: `Let ${givesName(range.gives)} go on to ${Math.round(toUs)} us.`,
       edit: { kind: 'set-mode-range', id, value: { ...range, toUs }, was: range },
     },
   ];
@@ -143,6 +158,7 @@ function noReturn(graph: Graph, { hasReturn }: ModeReach): Saying[] {
       what: 'No position of the switches brings the aircraft home by itself.',
       why: 'The way home is what helps when the picture or the orientation is lost.',
       discriminator: 'no-return',
+      remedies: () => homewards(graph),
     },
   ];
 }
@@ -160,6 +176,7 @@ function farFromSafe(graph: Graph, { farFromSafe: far }: ModeReach): Saying[] {
       evidence: [{ label: 'combinations too far from it', value: String(far.length), limit: '0' }],
       why: 'When stabilisation fails or works the wrong way round, one movement has to be enough.',
       discriminator: 'far',
+      remedies: () => towardsSafe(graph),
     },
   ];
 }
@@ -173,6 +190,7 @@ function shared(graph: Graph, { sharedWithArming }: ModeReach): Saying[] {
       what: `Arming shares ${listed(sharedWithArming)} with the flight modes.`,
       why: 'A change of mode in flight can stop the motors, or start them on the ground.',
       discriminator: 'arming',
+      remedies: () => armingApart(graph),
     },
   ];
 }

@@ -1,11 +1,10 @@
 import { dialectOf } from '../../dialects/dialectOf.ts';
 import type { Graph } from '../../graph/graph.ts';
-import type { ModeRange } from '../../model/rcPlan.ts';
+import { givesName, type ModeRange } from '../../model/rcPlan.ts';
 import { STRIP_US } from '../../rc/modes/valueStrip.ts';
 import { listed } from '../../text/lists.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 import { rcSubjects } from '../helpers/rcSubjects.ts';
-import { modeTitle } from './modeOverlap.ts';
 
 /** Modes that the firmware does not have, or not in this way. */
 export const modeSlots: Check = {
@@ -36,7 +35,7 @@ function unknownModes(graph: Graph): Saying[] {
       {
         severity: 'mend',
         where: rcSubjects(graph),
-        what: `The firmware has no mode "${modeTitle(gives)}".`,
+        what: `The firmware has no mode "${givesName(gives)}".`,
         evidence: [{ label: 'dialect', value: dialect.name }],
         why: 'It cannot be loaded.',
         discriminator: `mode ${id}`,
@@ -60,8 +59,8 @@ function outsideSlots(graph: Graph): Saying[] {
         where: rcSubjects(graph),
         what:
           off.length > 0
-            ? `The range of ${modeTitle(range.gives)} on channel ${range.channel} has a border at ${listed(off.map(String))} us, where no slot of the firmware has one.`
-            : `The range of ${modeTitle(range.gives)} on channel ${range.channel} goes with another channel; slots of the firmware do not.`,
+            ? `The range of ${givesName(range.gives)} on channel ${range.channel} has a border at ${listed(off.map(String))} us, where no slot of the firmware has one.`
+            : `The range of ${givesName(range.gives)} on channel ${range.channel} goes with another channel; slots of the firmware do not.`,
         evidence: [{ label: 'borders of the slots', value: slots.join(' ') }],
         why: 'The firmware cuts the channel at its own borders.',
         discriminator: `slot ${id}`,
@@ -79,7 +78,7 @@ function onEdges(id: string, range: ModeRange, edges: readonly number[]): Remedy
   return [
     {
       label: `${fromUs} to ${toUs} us`,
-      sentence: `Let ${modeTitle(range.gives)} have the slots from ${fromUs} to ${toUs} us.`,
+      sentence: `Let ${givesName(range.gives)} have the slots from ${fromUs} to ${toUs} us.`,
       edit: { kind: 'set-mode-range', id, value: { ...plain, fromUs, toUs }, was: range },
     },
   ];
@@ -104,7 +103,7 @@ function otherChannels(graph: Graph): Saying[] {
 function takenOut(id: string, range: ModeRange): Remedy {
   return {
     label: 'Take it out',
-    sentence: `Take the range of ${modeTitle(range.gives)} out.`,
+    sentence: `Take the range of ${givesName(range.gives)} out.`,
     edit: { kind: 'set-mode-range', id, value: null, was: range },
   };
 }

@@ -1,8 +1,10 @@
 import type { Graph } from '../../graph/graph.ts';
+import { isRcBegun } from '../../model/rcPlan.ts';
 import { OSD_FIELDS, type OsdField } from '../../model/osdFields.ts';
 import { beginFields } from '../../rc/osd/beginFields.ts';
 import { fieldPlanOf, freeSpotFor, type FieldPlan, type FieldRow } from '../../rc/osd/fieldPlan.ts';
 import { pictureGridOf, type PictureGrid } from '../../rc/osd/pictureGrid.ts';
+import { rcFeedsOf } from '../../rc/rcFeeds.ts';
 import { listed } from '../../text/lists.ts';
 import type { Check, Remedy, Saying, Subject } from '../finding.ts';
 import { rcController, rcSubjects } from '../helpers/rcSubjects.ts';
@@ -14,7 +16,9 @@ export const osdNotBegun: Check = {
   title: 'Picture without fields',
   run: ({ graph }) => {
     const grid = pictureGridOf(graph);
-    if (grid === undefined || fieldPlanOf(graph).isBegun || rcSubjects(graph).length === 0) return [];
+    const isRcOpen = rcFeedsOf(graph).length > 0 && !isRcBegun(graph.design.aircraft.rc);
+    // One note for a plan that is not begun.
+    if (grid === undefined || isRcOpen || fieldPlanOf(graph).isBegun || rcSubjects(graph).length === 0) return [];
     return [
       {
         severity: 'note',

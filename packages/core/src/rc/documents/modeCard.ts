@@ -2,6 +2,7 @@ import { dialectOf } from '../../dialects/dialectOf.ts';
 import type { Graph } from '../../graph/graph.ts';
 import type { Sheet } from '../../harness/documents/sheet.ts';
 import { FLIGHT_MODES } from '../../model/flightModes.ts';
+import { armingOf } from '../modes/armingPositions.ts';
 import { combinationsOf } from '../modes/combinations.ts';
 import { flightCombinations, flightSwitches } from '../modes/flightSwitches.ts';
 import { positionName, positionWords } from '../switchPositions.ts';
@@ -21,11 +22,7 @@ export function modeCard(graph: Graph): Sheet {
       mode !== undefined && FLIGHT_MODES[mode].position ? 'position fix' : '',
     ];
   });
-  const all = combinationsOf(design) ?? [];
-  const armed = all.filter(({ armedBy }) => armedBy.length > 0);
-  const arming =
-    armed[0]?.positions.filter(({ id, at }) => armed.every(({ positions }) => positions.some((one) => one.id === id && one.at === at))) ??
-    [];
+  const arming = armingOf(combinationsOf(design) ?? []);
   return {
     title: `Mode card ${name}`,
     subtitle: 'what each position of the switches gives',
@@ -37,8 +34,8 @@ export function modeCard(graph: Graph): Sheet {
     ],
     rows,
     notes: [
-      arming.length > 0 && armed.length < all.length
-        ? `The motors may run with ${positionWords(rc, arming)}.`
+      arming.is === 'some' && arming.common.length > 0
+        ? `The motors may run with ${positionWords(rc, arming.common)}.`
         : 'No switch alone arms the motors.',
     ],
     cautions: [],

@@ -268,6 +268,15 @@ describe('what the controller does then', () => {
       for (const { edit } of remediesOf(choose(null), finding)) expect(said(made(choose(null), edit))).toEqual([]);
   });
 
+  it('is no stop of the motors for what hovers', () => {
+    const stops = (kind: 'quad' | 'flying-wing'): readonly string[] => {
+      const design = made(noGnss(), { kind: 'set-rc-choice', choice: 'onLoss', value: 'motor-stop', was: 'return' });
+      return findingsBy({ ...design, aircraft: { ...design.aircraft, airframe: { kind } } }, 'rc.failsafe').map(({ what }) => what);
+    };
+    expect(stops('flying-wing')).toEqual([]);
+    expect(stops('quad')).toEqual(['When the signal is lost, FC1 stops the motors.']);
+  });
+
   it('does not take a throttle at rest for a lost signal', () => {
     const low = made(noGnss(), { kind: 'set-rc-figure', figure: 'throttleThresholdUs', value: 990, was: null });
     const [finding] = findingsBy(low, 'rc.failsafe').filter(({ what }) => what.includes('throttle'));

@@ -67,9 +67,19 @@ export function lossTimeline(graph: Graph): LossTimeline | undefined {
   const from = acts ?? says;
   const [signalS, handS] = [from + BACK_AFTER_S, from + BACK_AFTER_S + (back === 'signal' ? 0 : HAND_AFTER_S)];
   const endS = handS + SHOWN_AFTER_S;
-  const wrong: TimelineSpan['is'] = verdict.is === 'noticed' ? 'acts' : 'wrong';
   const receiver = path.feed.source.entry.item.ref;
   const board = path.feed.input.entry.item.ref;
+  /** What goes by the controller: something until it acts, or for good where it does not notice. */
+  const boardLane = (who: string, before: string, unnoticed: string, then: string): TimelineLane => ({
+    who,
+    spans:
+      acts === undefined
+        ? [{ fromS: 0, toS: signalS, words: unnoticed, is: 'wrong' }]
+        : [
+            { fromS: 0, toS: acts, words: before, is: 'waits' },
+            { fromS: acts, toS: handS, words: then, is: action === undefined ? 'wrong' : 'acts' },
+          ],
+  });
   const lanes: TimelineLane[] = [
     {
       who: receiver,
@@ -87,26 +97,8 @@ export function lossTimeline(graph: Graph): LossTimeline | undefined {
         { fromS: signalS, toS: endS, words: 'passes on', is: 'acts' },
       ],
     })),
-    {
-      who: board,
-      spans:
-        acts === undefined
-          ? [{ fromS: 0, toS: signalS, words: 'does not notice: flies on with the last channels', is: wrong }]
-          : [
-              { fromS: 0, toS: acts, words: 'keeps the last channels', is: 'waits' },
-              { fromS: acts, toS: handS, words: actionWords(graph, action), is: action === undefined ? 'wrong' : 'acts' },
-            ],
-    },
-    {
-      who: 'throttle',
-      spans:
-        acts === undefined
-          ? [{ fromS: 0, toS: signalS, words: 'as it was', is: wrong }]
-          : [
-              { fromS: 0, toS: acts, words: 'as it was', is: 'waits' },
-              { fromS: acts, toS: handS, words: throttleWords(graph, action), is: action === undefined ? 'wrong' : 'acts' },
-            ],
-    },
+    boardLane(board, 'keeps the last channels', 'does not notice: flies on with the last channels', actionWords(graph, action)),
+    boardLane('throttle', 'as it was', 'as it was', throttleWords(graph, action)),
     {
       who: 'pilot',
       spans: [

@@ -180,6 +180,19 @@ describe('what the switches give, against every position by brute force', () => 
   });
 });
 
+describe('the ends of a strip', () => {
+  it('belong to a mode only where a range goes beyond the last value', () => {
+    const ending = (toUs: number): readonly { readonly fromUs: number; readonly toUs: number }[] =>
+      gapsOn(
+        flying({ ...EMPTY_RC, channels: { '5': { use: 'mode' } }, ranges: { r: { channel: '5', fromUs: 800, toUs, gives: 'manual' } } }),
+        '5',
+      );
+    expect(ending(2013)).toEqual([]);
+    expect(ending(2012)).toEqual([{ fromUs: 2012, toUs: 2012 }]);
+    expect(ending(2000)).toEqual([{ fromUs: 2000, toUs: 2012 }]);
+  });
+});
+
 describe('positions of a switch', () => {
   const one = (positions: 2 | 3 | 6, more: Partial<RcChannel> = {}): readonly number[] =>
     positionValues(

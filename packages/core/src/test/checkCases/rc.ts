@@ -5,13 +5,13 @@ import type { OsdField } from '../../model/osdFields.ts';
 import { graphOf } from '../../graph/graphOf.ts';
 import { beginFields } from '../../rc/osd/beginFields.ts';
 import type { ModeRange, OsdSpot, RcChannel } from '../../model/rcPlan.ts';
-import { beginPlan } from '../../rc/beginPlan.ts';
+import { beginPlan, type ChannelOrder } from '../../rc/beginPlan.ts';
 import { lossBasis } from '../../rc/failsafe/lossPath.ts';
 import { itemOf, made } from '../designs.ts';
 import { bench, FC, set, withDialect, type CheckCase, type CheckCases } from './build.ts';
 
 /** A board that reads a receiver by SBUS. */
-function heard(): Design {
+export function heard(): Design {
   const one = bench(FC, 'receiver-sbus-telemetry', 'gnss-serial');
   one.wire('RX1 main', 'FC1 S2');
   one.setting('FC1', 'S2.protocol', 'sbus');
@@ -21,9 +21,16 @@ function heard(): Design {
   return one.design;
 }
 
+/** A plan to begin with, in the order of a school. */
+export function begin(design: Design, order: ChannelOrder): Design {
+  const edit = beginPlan(design, order);
+  if (edit === undefined) throw new Error('There is nothing to begin with.');
+  return made(design, edit);
+}
+
 /** The same with a plan to begin with, what happens on loss, and the receiver seen. */
 export function planned(design: Design = heard()): Design {
-  const begun = made(design, beginPlan(design, 'aileron-first'));
+  const begun = begin(design, 'aileron-first');
   const acts = made(begun, { kind: 'set-rc-choice', choice: 'onLoss', value: 'return', was: null });
   return seenLoss(acts, 'flag');
 }

@@ -15,6 +15,7 @@ import {
 } from '@wired-falcon/core';
 import { HeadRow } from '../../../ui/HeadRow.tsx';
 import { NumberField } from '../../../ui/NumberField.tsx';
+import { WideRegion } from '../../../ui/WideRegion.tsx';
 import { SeverityMark } from '../../../ui/SeverityMark.tsx';
 import { useReadersUnits } from '../../../ui/readersUnits.ts';
 import { SourceField } from './SourceField.tsx';
@@ -28,18 +29,20 @@ interface ChannelTableProps {
 /** The channels with their uses, sources and measured ends, and a verdict for each. */
 export function ChannelTable({ graph, plan }: ChannelTableProps) {
   return (
-    <div className="mt-3 overflow-x-auto" role="region" aria-label="Channels" tabIndex={0}>
-      <table className="w-full text-[12.5px]">
-        <HeadRow
-          cell="pr-2 align-bottom"
-          heads={['Channel', 'For', 'Comes from', 'Receiver', 'Left, back, first', 'Let go', 'Right, fwd., last', 'Verdict']}
-        />
-        <tbody>
-          {plan.rows.map((row) => (
-            <Row key={row.no} graph={graph} row={row} isHeard={plan.feeds.length > 0} />
-          ))}
-        </tbody>
-      </table>
+    <div className="mt-3">
+      <WideRegion label="Channels">
+        <table className="w-full text-[12.5px]">
+          <HeadRow
+            cell="pr-2 align-bottom"
+            heads={['Channel', 'For', 'Comes from', 'Receiver', 'Left, back, first', 'Let go', 'Right, fwd., last', 'Verdict']}
+          />
+          <tbody>
+            {plan.rows.map((row) => (
+              <Row key={row.no} graph={graph} row={row} isHeard={plan.feeds.length > 0} />
+            ))}
+          </tbody>
+        </table>
+      </WideRegion>
       <p className="mt-1 text-[12px] text-ink2">
         Measured: what the controller shows in microseconds at the ends of each stick or switch. Propellers off.
       </p>

@@ -10,6 +10,7 @@ import {
   rcOutOf,
   type ChannelPlan,
 } from '@wired-falcon/core';
+import { usePageLine } from '../../../session/usePageLine.tsx';
 import { useGraph, useMake } from '../../../session/SessionContext.tsx';
 import { ChannelMonitor } from './ChannelMonitor.tsx';
 import { ChannelTable } from './ChannelTable.tsx';
@@ -23,12 +24,14 @@ import { TakeOvers } from './TakeOvers.tsx';
 
 /** What each RC channel is for, where it comes from, and what the controller showed of it. */
 export function ChannelsPage() {
+  const { style } = usePageLine();
   const graph = useGraph();
   const plan = channelPlanOf(graph);
   const { rc } = graph.design.aircraft;
   const isBegun = isRcBegun(rc);
   return (
     <section data-scroll className="min-h-0 overflow-y-auto px-5 py-4" aria-label="RC channels" data-testid="channels">
+      {style}
       <h2 className="text-lg font-bold">RC channels</h2>
       <p className="mt-1 max-w-prose text-[13px] text-ink2">{arrivalWords(plan)}</p>
       {!isBegun && <Begin />}
@@ -40,7 +43,7 @@ export function ChannelsPage() {
           />
           <ChannelTable graph={graph} plan={plan} />
           <MeasuredImport />
-          <div className="mt-5 grid grid-cols-[minmax(0,3fr)_minmax(0,2fr)] gap-x-8 gap-y-5">
+          <div className="mt-5 grid gap-y-5 min-[1000px]:grid-cols-[minmax(0,3fr)_minmax(0,2fr)] gap-x-8">
             <SwitchList rc={rc} />
             <section aria-label="The radio">
               <h3 className="text-[15px] font-bold">The radio</h3>
@@ -93,7 +96,10 @@ function Begin() {
               key={order}
               type="button"
               className={`action ${i === 0 ? 'action-main' : ''}`}
-              onClick={() => make(beginPlan(graph.design, order))}
+              onClick={() => {
+                const edit = beginPlan(graph.design, order);
+                if (edit !== undefined) make(edit);
+              }}
             >
               Begin: {CHANNEL_ORDERS[order].title}
             </button>

@@ -1,4 +1,6 @@
 import {
+  armingOf,
+  givesName,
   combinationsOf,
   flightCombinations,
   flightSwitches,
@@ -10,7 +12,6 @@ import {
   type RcPlan,
 } from '@wired-falcon/core';
 import { HeadRow } from '../../../ui/HeadRow.tsx';
-import { modeName } from './modeNames.ts';
 
 /** So many combinations are shown; the rest is counted. */
 const MOST_SHOWN = 36;
@@ -128,25 +129,27 @@ function ModeCell({ design, reach, one }: ModeCellProps) {
 
 function modeWords({ aircraft }: Design, { mode, isOverlap, ranges }: Combination): string {
   if (mode === undefined) return 'no mode';
-  if (!isOverlap) return modeName(mode);
+  if (!isOverlap) return givesName(mode);
   const names = ranges.flatMap((id) => {
     const range = aircraft.rc.ranges[id];
-    return range === undefined ? [] : [modeName(range.gives)];
+    return range === undefined ? [] : [givesName(range.gives)];
   });
   return `${[...new Set(names)].join(' or ')}: two at once`;
 }
 
 /** In which positions the motors may run. */
 function armingWords(rc: RcPlan, combinations: readonly Combination[]): string {
-  const armed = combinations.filter(({ armedBy }) => armedBy.length > 0);
-  if (armed.length === 0)
-    return rc.choices.arming === 'stick' || rc.choices.arming === 'power' ? 'No switch arms.' : 'No position of a switch arms the motors.';
-  if (armed.length === combinations.length) return 'Every position arms the motors.';
-  // What is the same in all of them is what arms.
-  const common =
-    armed[0]?.positions.filter(({ id, at }) => armed.every(({ positions }) => positions.some((one) => one.id === id && one.at === at))) ??
-    [];
-  return common.length === 0
-    ? `${armed.length} of ${combinations.length} combinations arm the motors.`
-    : `The motors may run with ${positionWords(rc, common)}.`;
+  const arming = armingOf(combinations);
+  switch (arming.is) {
+    case 'never':
+      return rc.choices.arming === 'stick' || rc.choices.arming === 'power'
+        ? 'No switch arms.'
+        : 'No position of a switch arms the motors.';
+    case 'always':
+      return 'Every position arms the motors.';
+    case 'some':
+      return arming.common.length === 0
+        ? `${arming.count} of ${combinations.length} combinations arm the motors.`
+        : `The motors may run with ${positionWords(rc, arming.common)}.`;
+  }
 }

@@ -43,7 +43,7 @@ export function FailsafeSection({ graph }: { readonly graph: Graph }) {
         <LossPicture timeline={timeline} />
       )}
       <RcFindings name="Findings about the loss of the signal" checks={['rc.failsafe', 'rc.rssi-source']} />
-      <div className="mt-3 grid grid-cols-2 gap-x-10 gap-y-4">
+      <div className="mt-3 grid gap-x-10 min-[1000px]:grid-cols-2 gap-y-4">
         <section aria-label="What the controller does">
           <RcChoiceField choice="onLoss" without={unknown} />
           <Figure figure="lossDelayS" usual={delayS(graph)} />

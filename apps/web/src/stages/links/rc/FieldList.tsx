@@ -1,6 +1,7 @@
 import { freeSpotFor, OSD_FIELDS, type FieldPlan, type FieldRow, type OsdField } from '@wired-falcon/core';
 import { HeadRow } from '../../../ui/HeadRow.tsx';
 import { useDesign } from '../../../session/SessionContext.tsx';
+import { WideRegion } from '../../../ui/WideRegion.tsx';
 import { useRcEdits } from './useRcEdits.ts';
 
 interface FieldListProps {
@@ -11,15 +12,17 @@ interface FieldListProps {
 /** Every field with its source, and on which screen it is. */
 export function FieldList({ plan, onChoose }: FieldListProps) {
   return (
-    <table className="mt-4 text-[12.5px]">
-      <caption className="text-left text-[15px] font-bold">Fields and their sources</caption>
-      <HeadRow heads={['Field', 'Picture', 'Its source', 'Radio', 'Its way to the radio']} cell="pr-5" />
-      <tbody>
-        {plan.rows.map((row) => (
-          <Row key={row.field} plan={plan} row={row} onChoose={onChoose} />
-        ))}
-      </tbody>
-    </table>
+    <WideRegion label="Fields">
+      <table className="mt-4 text-[12.5px]">
+        <caption className="text-left text-[15px] font-bold">Fields and their sources</caption>
+        <HeadRow heads={['Field', 'Picture', 'Its source', 'Radio', 'Its way to the radio']} cell="pr-5" />
+        <tbody>
+          {plan.rows.map((row) => (
+            <Row key={row.field} plan={plan} row={row} onChoose={onChoose} />
+          ))}
+        </tbody>
+      </table>
+    </WideRegion>
   );
 }
 

@@ -1,5 +1,4 @@
-import { positionValues, positionWords, stated, STRIP_US, type Design, type ModeRange } from '@wired-falcon/core';
-import { modeName } from './modeNames.ts';
+import { givesName, positionValues, positionWords, stated, STRIP_US, type Design, type ModeRange } from '@wired-falcon/core';
 
 const LEFT = 24;
 const WIDTH = 880;
@@ -24,7 +23,7 @@ export function ModeStrip({ design, channel }: { readonly design: Design; readon
   const lanes = 1 + (together.length > 0 ? 1 : 0);
   const axis = BAR.top + BAR.height + (lanes - 1) * LANE + 10;
   const words = [
-    ...ranges.map(([, range]) => `${modeName(range.gives)} from ${range.fromUs} to ${stated(range.toUs, 'us')}${withWords(range)}`),
+    ...ranges.map(([, range]) => `${givesName(range.gives)} from ${range.fromUs} to ${stated(range.toUs, 'us')}${withWords(range)}`),
     ...marks.map(({ positions, us }) => `${positionWords(rc, positions)} at ${stated(Math.round(us), 'us')}`),
   ].join('; ');
   return (
@@ -96,8 +95,8 @@ function RangeBox({ range, top, height }: { readonly range: ModeRange; readonly 
       />
       <text x={from + 6} y={top + (height > 30 ? 16 : 15)} fontWeight={600}>
         {isNarrow
-          ? modeName(range.gives).slice(0, 8)
-          : `${modeName(range.gives)}${range.with === undefined ? '' : ` with ${range.with.channel}`}`}
+          ? givesName(range.gives).slice(0, 8)
+          : `${givesName(range.gives)}${range.with === undefined ? '' : ` with ${range.with.channel}`}`}
       </text>
       {height > 30 && !isNarrow && (
         <text x={from + 6} y={top + 31} className="font-mono" fontSize={10.5} fill="var(--color-ink2)">

@@ -1,6 +1,8 @@
 import { beginFields, chainName, chainsOf, fieldPlanOf, hopEndName, type FieldPlan, type Graph, type OsdField } from '@wired-falcon/core';
 import { useState } from 'react';
+import { usePageLine } from '../../../session/usePageLine.tsx';
 import { useGraph, useMake } from '../../../session/SessionContext.tsx';
+import { WideRegion } from '../../../ui/WideRegion.tsx';
 import { FieldList } from './FieldList.tsx';
 import { PictureDrawing } from './PictureDrawing.tsx';
 import { PilotAlarmList } from './PilotAlarmList.tsx';
@@ -8,6 +10,7 @@ import { RcFindings } from './RcFindings.tsx';
 
 /** What the pilot sees: fields over the picture, fields on the radio, and the alarms to set. */
 export function PicturePage() {
+  const { style } = usePageLine();
   const graph = useGraph();
   const make = useMake();
   const plan = fieldPlanOf(graph);
@@ -15,6 +18,7 @@ export function PicturePage() {
   const first = plan.isBegun ? undefined : beginFields(graph);
   return (
     <section data-scroll className="min-h-0 overflow-y-auto px-5 py-4" aria-label="Picture" data-testid="picture">
+      {style}
       <h2 className="text-lg font-bold">What the pilot sees</h2>
       <p className="mt-1 max-w-prose text-[13px] text-ink2">{gridWords(plan)}</p>
       {!plan.isBegun && (
@@ -31,7 +35,11 @@ export function PicturePage() {
         </div>
       )}
       <RcFindings name="Findings about screens" checks={['osd.field-without-source', 'osd.field-place', 'osd.not-begun']} />
-      {plan.grid !== undefined && <PictureDrawing plan={plan} grid={plan.grid} chosen={chosen} onChoose={setChosen} />}
+      {plan.grid !== undefined && (
+        <WideRegion label="Picture with its fields">
+          <PictureDrawing plan={plan} grid={plan.grid} chosen={chosen} onChoose={setChosen} />
+        </WideRegion>
+      )}
       <FieldList plan={plan} onChoose={setChosen} />
       <Standards graph={graph} />
       <PilotAlarmList />

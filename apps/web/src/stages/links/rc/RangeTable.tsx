@@ -1,9 +1,19 @@
 import { useState } from 'react';
-import { naturalOrder, RANGE_GIVES, rcChannelsOf, STRIP_US, type Design, type ModeRange, type RangeGives } from '@wired-falcon/core';
+import {
+  givesName,
+  naturalOrder,
+  RANGE_GIVES,
+  rcChannelsOf,
+  STRIP_US,
+  type Design,
+  type ModeRange,
+  type RangeGives,
+} from '@wired-falcon/core';
 import { makeId } from '../../../session/author.ts';
 import { HeadRow } from '../../../ui/HeadRow.tsx';
 import { NumberField } from '../../../ui/NumberField.tsx';
-import { firmwareName, modeName } from './modeNames.ts';
+import { WideRegion } from '../../../ui/WideRegion.tsx';
+import { firmwareName } from './firmwareName.ts';
 import { useRcEdits } from './useRcEdits.ts';
 
 /** The ranges of values that give modes, to be changed; and a row to add one. */
@@ -13,16 +23,18 @@ export function RangeTable({ design }: { readonly design: Design }) {
     ([, a], [, b]) => naturalOrder(a.channel, b.channel) || a.fromUs - b.fromUs || a.toUs - b.toUs,
   );
   return (
-    <section aria-label="Ranges">
+    <section aria-label="Ranges" className="min-w-0">
       <h3 className="text-[15px] font-bold">Ranges</h3>
-      <table className="mt-1 text-[12.5px]">
-        <HeadRow heads={['Gives', 'Channel', 'From', 'To, us', 'Only with', { text: 'Take out', isHidden: true }]} cell="pr-2" />
-        <tbody>
-          {ranges.map(([id, range]) => (
-            <RangeRow key={id} design={design} range={range} onSave={(value) => setRange(id, value)} />
-          ))}
-        </tbody>
-      </table>
+      <WideRegion label="Ranges of values">
+        <table className="mt-1 text-[12.5px]">
+          <HeadRow heads={['Gives', 'Channel', 'From', 'To, us', 'Only with', { text: 'Take out', isHidden: true }]} cell="pr-2" />
+          <tbody>
+            {ranges.map(([id, range]) => (
+              <RangeRow key={id} design={design} range={range} onSave={(value) => setRange(id, value)} />
+            ))}
+          </tbody>
+        </table>
+      </WideRegion>
       <AddRange design={design} onAdd={(range) => setRange(`r-${makeId()}`.slice(0, 40), range)} />
     </section>
   );
@@ -35,7 +47,7 @@ interface RangeRowProps {
 }
 
 function RangeRow({ design, range, onSave }: RangeRowProps) {
-  const name = modeName(range.gives);
+  const name = givesName(range.gives);
   const firmware = firmwareName(design, range.gives);
   const { with: also, ...plain } = range;
   return (
@@ -165,7 +177,7 @@ function GivesField({ label, design, value, onChange }: GivesFieldProps) {
     >
       {known.map((gives) => (
         <option key={gives} value={gives}>
-          {modeName(gives)}
+          {givesName(gives)}
         </option>
       ))}
     </select>
