@@ -101,20 +101,20 @@ function lossSaying(graph: Graph, { path, is, presetUs, thresholdUs }: LossVerdi
 
 function notSeen(path: LossPath, shared: Pick<Saying, 'where' | 'evidence' | 'discriminator'>, receiver: string): Saying {
   const { item } = path.feed.source.entry;
-  const stated = path.steps[0]?.signal;
+  const told = path.steps[0]?.signal;
   return {
     ...shared,
     severity: 'mend',
     what: `What ${receiver} does when the signal is lost has not been seen since it was set up.`,
     why: 'A receiver that holds its last channels without saying so flies the aircraft away.',
     remedies: () =>
-      stated === undefined
+      told === undefined
         ? []
         : [
             {
               label: 'Seen: it tells the loss',
-              sentence: `With the propellers off, the stick unit was switched off, and the controller said that the signal is lost: record that ${receiver} sends ${lossWords(stated)}.`,
-              edit: { kind: 'set-seen-loss', item: item.id, value: { signal: stated, basis: lossBasis(item) }, was: null },
+              sentence: `With the propellers off, the stick unit was switched off, and the controller said that the signal is lost: record that ${receiver} sends ${lossWords(told)}.`,
+              edit: { kind: 'set-seen-loss', item: item.id, value: { signal: told, basis: lossBasis(item) }, was: null },
             },
           ],
   };
