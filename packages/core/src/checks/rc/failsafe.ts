@@ -56,7 +56,7 @@ function lossSaying(graph: Graph, { path, is, presetUs, thresholdUs }: LossVerdi
   const lastStep = path.steps.find(({ signal }) => signal === path.arrives);
   switch (is) {
     case 'noticed':
-      return path.seen !== undefined ? [] : [notSeen(path, shared, receiver)];
+      return path.seen !== undefined ? [] : [notSeen(graph, path, shared)];
     case 'not-noticed':
       return [
         {
@@ -99,13 +99,13 @@ function lossSaying(graph: Graph, { path, is, presetUs, thresholdUs }: LossVerdi
   }
 }
 
-function notSeen(path: LossPath, shared: Pick<Saying, 'where' | 'evidence' | 'discriminator'>, receiver: string): Saying {
+function notSeen(graph: Graph, path: LossPath, shared: Pick<Saying, 'where' | 'evidence' | 'discriminator'>): Saying {
   const { item } = path.feed.source.entry;
   const told = path.steps[0]?.signal;
   return {
     ...shared,
     severity: 'mend',
-    what: `What ${receiver} does when the signal is lost has not been seen since it was set up.`,
+    what: `What ${item.ref} does when the signal is lost has not been seen since it was set up.`,
     why: 'A receiver that holds its last channels without saying so flies the aircraft away.',
     remedies: () =>
       told === undefined
@@ -113,8 +113,13 @@ function notSeen(path: LossPath, shared: Pick<Saying, 'where' | 'evidence' | 'di
         : [
             {
               label: 'Seen: it tells the loss',
-              sentence: `With the propellers off, the stick unit was switched off, and the controller said that the signal is lost: record that ${receiver} sends ${lossWords(told)}.`,
-              edit: { kind: 'set-seen-loss', item: item.id, value: { signal: told, basis: lossBasis(item) }, was: null },
+              sentence: `With the propellers off, the stick unit was switched off, and the controller said that the signal is lost: record that ${item.ref} sends ${lossWords(told)}.`,
+              edit: {
+                kind: 'set-seen-loss',
+                item: item.id,
+                value: { signal: told, basis: lossBasis(item) },
+                was: graph.design.aircraft.rc.seen[item.id] ?? null,
+              },
             },
           ],
   };

@@ -236,6 +236,10 @@ describe('what was seen of a receiver', () => {
     expect(findingsBy(bound, 'rc.failsafe').map(({ what }) => what)).toContain(
       'What RX1 does when the signal is lost has not been seen since it was set up.',
     );
+    // What was seen before stands in the document still, and is seen anew.
+    const lapsed = findingsOf(bound).find(({ what }) => what.includes('has not been seen'));
+    const [again] = lapsed === undefined ? [] : remediesOf(bound, lapsed);
+    expect(lossVerdicts(graphOf(again === undefined ? bound : made(bound, again.edit)))[0]?.path.seen).toBe('flag');
   });
 
   it('is asked for, and recording it settles the finding', () => {

@@ -109,7 +109,9 @@ function Seen({ graph }: { readonly graph: Graph }) {
   const verdicts = lossVerdicts(graph);
   return [...sources].map(([id, path]) => {
     const { item } = path.feed.source.entry;
-    const isNoticed = verdicts.some((verdict) => verdict.path.feed.source.entry.item.id === id && verdict.is === 'noticed');
+    const own = verdicts.filter((verdict) => verdict.path.feed.source.entry.item.id === id);
+    const isNoticed = own.every(({ is }) => is === 'noticed');
+    const isOpen = own.every(({ is }) => is === 'noticed' || is === 'unknown');
     return (
       <div key={id} data-seen={item.ref}>
         <label className="flex items-center justify-between gap-2 text-[13px]">
@@ -132,7 +134,11 @@ function Seen({ graph }: { readonly graph: Graph }) {
           </select>
         </label>
         <p className={`text-[12px] ${isNoticed ? 'text-ink2' : 'font-semibold text-rust'}`}>
-          {isNoticed ? 'The controller notices the loss.' : 'The controller does not notice the loss.'}
+          {isNoticed
+            ? 'The controller notices the loss.'
+            : isOpen
+              ? 'Whether the controller notices the loss is not known.'
+              : 'The controller does not notice the loss.'}
         </p>
       </div>
     );
