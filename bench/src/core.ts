@@ -30,9 +30,9 @@ const demo = saltmarsh(asId<AircraftId>('saltmarsh'), makeId);
 const tenTimes = multiplied(demo, 10);
 const large = largeAircraft(asId<AircraftId>('large'), makeId);
 
-/** The same design as a new version, so that nothing is taken from a cache of the one before. */
+/** The same design as a new version in which something that is built may differ, so that nothing is kept from the one before. */
 function newVersion(design: Design): Design {
-  return { ...design, aircraft: { ...design.aircraft } };
+  return { ...design, aircraft: { ...design.aircraft, items: { ...design.aircraft.items } } };
 }
 
 /** Graph and all checks, as after every edit. */

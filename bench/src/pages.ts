@@ -31,6 +31,7 @@ const STORIES: readonly Story[] = [
   { page: 'links', come: addServo, keys: ['Control+z', 'Control+y'] },
   { page: 'links/channels', come: choose('Stick mode', '4'), keys: ['Control+z', 'Control+y'] },
   { page: 'links/modes', come: choose('Control comes back', 'signal'), keys: ['Control+z', 'Control+y'] },
+  { page: 'links/picture', come: addField, keys: ['Control+z', 'Control+y'] },
 ];
 
 /** An edit of the RC plan to take back and to make again. */
@@ -40,6 +41,13 @@ function choose(label: string, value: string): (page: Page) => Promise<void> {
     await page.getByRole('heading', { level: 2 }).first().click();
     await settled(page);
   };
+}
+
+/** A field of the picture, put on or taken off. */
+async function addField(page: Page): Promise<void> {
+  await page.getByRole('region', { name: 'Fields' }).locator('input:enabled').first().click();
+  await page.getByRole('heading', { level: 2 }).first().click();
+  await settled(page);
 }
 
 /** An edit to take back and to make again. */

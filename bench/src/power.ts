@@ -17,7 +17,7 @@ let count = 0;
 const demo = saltmarsh(asId<AircraftId>('saltmarsh'), () => `p${++count}`);
 
 function newVersion(design: Design): Graph {
-  return graphOf({ ...design, aircraft: { ...design.aircraft } });
+  return graphOf({ ...design, aircraft: { ...design.aircraft, items: { ...design.aircraft.items } } });
 }
 
 /** The solver: each situation of a fresh version, and every single fault; with counts and the memory that it took. */

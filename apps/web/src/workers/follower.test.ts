@@ -203,6 +203,15 @@ describe('the worker that follows a document', () => {
     expect(shares).toEqual([...shares].sort((a, b) => a - b));
   });
 
+  it('answers what is urgent first, though it is asked later', async () => {
+    bench = new Bench();
+    const order: string[] = [];
+    const long = bench.follower.once<typeof nameOf>('name', null).then(() => order.push('name'));
+    const soon = bench.follower.once<typeof urgent>('urgent', null).then(() => order.push('urgent'));
+    await Promise.all([long, soon]);
+    expect(order).toEqual(['urgent', 'name']);
+  });
+
   it('leaves work that nobody wants any more: stopped, or about a document that is gone', async () => {
     bench = new Bench();
     const ends: string[] = [];

@@ -20,7 +20,7 @@ const SLICE_MS = 12;
  * Follows the document of a page, and answers what the page asks of it.
  *
  * 1. A document that comes makes every question about an older one void.
- * 2. Of the questions, the urgent come first, then the oldest.
+ * 2. Of the questions, the urgent come first, then the oldest. Work begins a turn after the first comes, when those that were asked together are there.
  * 3. Work is done in slices, between which messages are taken: a newer document, a question that is more urgent, or a stop.
  * 4. What a calculator throws is its answer; all others are answered as ever.
  */
@@ -69,13 +69,14 @@ export function serve(endpoint: Endpoint, calculators: readonly AnyCalculator[])
   async function work(): Promise<void> {
     if (isWorking) return;
     isWorking = true;
+    await turn();
     for (let job = next(); job !== undefined; job = next()) {
       const last = advance(job);
       if (last !== undefined) {
         jobs = jobs.filter((other) => other !== job);
         reply(job.port, last);
       }
-      await new Promise((resolve) => setTimeout(resolve));
+      await turn();
     }
     isWorking = false;
   }
@@ -101,6 +102,11 @@ export function serve(endpoint: Endpoint, calculators: readonly AnyCalculator[])
       return { is: 'failed', sentence: error instanceof Error ? error.message : String(error) };
     }
   }
+}
+
+/** Until the messages that are there have been taken. */
+function turn(): Promise<void> {
+  return new Promise((resolve) => setTimeout(resolve));
 }
 
 function canFollow(followed: FollowedDesign, { seq, edit, undoes }: Extract<ToWorker, { is: 'follow' }>): boolean {

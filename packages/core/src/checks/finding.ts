@@ -1,5 +1,6 @@
 import type { Graph } from '../graph/graph.ts';
 import type { CableId, ConductorId, ItemId } from '../model/ids.ts';
+import type { Unbuilt } from '../model/builtAlike.ts';
 import type { Stage } from '../model/stages.ts';
 import type { Edit } from '../edits/registry.ts';
 
@@ -75,6 +76,8 @@ export interface Check {
   readonly title: string;
   /** Why no edit can mend what it finds; absent where it offers one, now and then at least. */
   readonly leftToPeople?: string;
+  /** What it looks at besides how the aircraft is built. What it says is kept as long as neither changes. */
+  readonly reads?: readonly Unbuilt[];
   readonly run: (context: CheckContext) => readonly Saying[];
 }
 

@@ -1,5 +1,6 @@
 import { basisOf, holdsFor } from './basis.ts';
 import type { Aircraft, Waiver } from '../model/aircraft.ts';
+import { unbuiltChanges } from '../model/builtAlike.ts';
 import type { Design } from '../model/design.ts';
 import { naturalOrder } from '../model/naturalOrder.ts';
 import { stages } from '../model/stages.ts';
@@ -16,12 +17,19 @@ export interface BrokenCheck {
 
 /** What the checks said of a design, and how the remedies of each finding are drafted, by its key. */
 export interface Said {
+  readonly design: Design;
   readonly findings: readonly Finding[];
   readonly drafts: ReadonlyMap<string, () => readonly Remedy[]>;
   readonly broken: readonly BrokenCheck[];
+  /** The findings of each check, or why it has none. */
+  readonly byCheck: ReadonlyMap<Check, CheckAnswer>;
 }
 
+type CheckAnswer = { readonly findings: readonly Finding[] } | BrokenCheck;
+
 const cache = new WeakMap<Design, Said>();
+/** What was said last, most often of the version before. */
+let last: Said | undefined;
 
 /** Everything that the checks say of a design, in stable order: severity, stage, then the sentence by reference. */
 export function findingsOf(design: Design): readonly Finding[] {
@@ -41,44 +49,61 @@ export function brokenChecks(design: Design): readonly BrokenCheck[] {
 function saidOf(design: Design): Said {
   const known = cache.get(design);
   if (known !== undefined) return known;
-  const said = askChecks(checks, { graph: graphOf(design) });
+  const said = askChecks(checks, { graph: graphOf(design) }, last);
   cache.set(design, said);
+  last = said;
   return said;
 }
 
-/** Asks checks one after the other. One that throws is named, and the others are asked as ever. */
-export function askChecks(asked: readonly Check[], context: CheckContext): Said {
+/**
+ * Asks checks one after the other. One that throws is named, and the others are asked as ever.
+ * @param before what was said of an earlier version: a check that reads nothing of what has changed since then is not asked again
+ */
+export function askChecks(asked: readonly Check[], context: CheckContext, before?: Said): Said {
+  const { design } = context.graph;
+  const changed = before === undefined ? undefined : unbuiltChanges(before.design, design);
   const drafts = new Map<string, () => readonly Remedy[]>();
-  const broken: BrokenCheck[] = [];
-  const findings = asked.flatMap((check) => {
-    const said = sayingsOf(check, context);
-    if ('error' in said) {
-      broken.push(said);
-      return [];
-    }
-    return said.sayings.map((saying) => {
+  const byCheck = new Map<Check, CheckAnswer>();
+  for (const check of asked) {
+    const kept = changed?.some((member) => check.reads?.includes(member)) === false ? before?.byCheck.get(check) : undefined;
+    byCheck.set(check, kept ?? answerOf(check, context, drafts));
+    if (kept === undefined || 'error' in kept) continue;
+    // Remedies are drafted for the version of today, whatever version the finding is from.
+    for (const { key } of kept.findings) drafts.set(key, () => remediesNow(check, context, key));
+  }
+  const answers = [...byCheck.values()];
+  const findings = answers.flatMap((answer) => ('error' in answer ? [] : answer.findings)).sort(inFindingOrder);
+  return { design, findings, drafts, broken: answers.filter((answer) => 'error' in answer), byCheck };
+}
+
+function inFindingOrder(a: Finding, b: Finding): number {
+  return (
+    SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) ||
+    stages.indexOf(a.stage) - stages.indexOf(b.stage) ||
+    naturalOrder(a.what, b.what) ||
+    naturalOrder(a.key, b.key)
+  );
+}
+
+/** Asks one check, and puts down how its remedies are drafted. */
+function answerOf(check: Check, context: CheckContext, drafts: Map<string, () => readonly Remedy[]>): CheckAnswer {
+  try {
+    const findings = check.run(context).map((saying) => {
       const finding = findingFrom(check, saying);
       if (saying.remedies !== undefined) drafts.set(finding.key, saying.remedies);
       return finding;
     });
-  });
-  findings.sort(
-    (a, b) =>
-      SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) ||
-      stages.indexOf(a.stage) - stages.indexOf(b.stage) ||
-      naturalOrder(a.what, b.what) ||
-      naturalOrder(a.key, b.key),
-  );
-  return { findings, drafts, broken };
-}
-
-function sayingsOf(check: Check, context: CheckContext): { readonly sayings: readonly Saying[] } | BrokenCheck {
-  try {
-    return { sayings: check.run(context) };
+    return { findings };
   } catch (error) {
     const { id, title } = check;
     return { id, title, error: error instanceof Error ? error.message : String(error) };
   }
+}
+
+function remediesNow(check: Check, context: CheckContext, key: string): readonly Remedy[] {
+  const drafts = new Map<string, () => readonly Remedy[]>();
+  answerOf(check, context, drafts);
+  return drafts.get(key)?.() ?? [];
 }
 
 function findingFrom(check: Check, saying: Saying): Finding {

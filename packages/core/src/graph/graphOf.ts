@@ -1,4 +1,5 @@
 import { offsetOf, type Cable } from '../model/aircraft.ts';
+import { unbuiltChanges } from '../model/builtAlike.ts';
 import type { Design } from '../model/design.ts';
 import type { CableId, ItemId } from '../model/ids.ts';
 import { mateOffset, type Mate, type PortPlace } from '../model/mate.ts';
@@ -22,13 +23,20 @@ import { Grouping } from './partition.ts';
 import { isPassage } from './passedOn.ts';
 
 const cache = new WeakMap<Design, Graph>();
+/** The one that was asked for last, most often of the version before. */
+let last: Graph | undefined;
 
-/** The graph of a design, built once per version. Unknown parts, dangling ends and half-done cables are left out of it. */
+/**
+ * The graph of a design, once per version. Unknown parts, dangling ends and half-done cables are left out of it. A version that is
+ * built like the one before shares all but the design with it.
+ */
 export function graphOf(design: Design): Graph {
   const known = cache.get(design);
   if (known !== undefined) return known;
-  const graph = build(design);
+  const isAlike = last !== undefined && unbuiltChanges(last.design, design) !== undefined;
+  const graph: Graph = last !== undefined && isAlike ? { ...last, design } : build(design);
   cache.set(design, graph);
+  last = graph;
   return graph;
 }
 

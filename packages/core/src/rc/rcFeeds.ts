@@ -1,4 +1,4 @@
-import type { Graph } from '../graph/graph.ts';
+import { onceBuilt } from '../graph/onceBuilt.ts';
 import { endKey, farEnd, turned, type Hop, type HopEnd } from '../links/chains/hop.ts';
 import { hopsOf, type HopMap } from '../links/chains/hopsOf.ts';
 import { isCarried, leaving, passedOn } from '../links/chains/ways.ts';
@@ -30,14 +30,10 @@ export interface RcFeed {
 /** What hears a pilot. */
 const SOURCES: readonly PartKind[] = ['rc-receiver', 'handheld-link'];
 
-const cache = new WeakMap<Graph, readonly RcFeed[]>();
-
 /** Everything by which channels arrive at controllers of the aircraft, in the order of controllers and of their inputs. */
-export function rcFeedsOf(graph: Graph): readonly RcFeed[] {
-  const known = cache.get(graph);
-  if (known !== undefined) return known;
+export const rcFeedsOf = onceBuilt((graph): readonly RcFeed[] => {
   const map = hopsOf(graph);
-  const feeds = graph.items.flatMap((entry, item): RcFeed[] => {
+  return graph.items.flatMap((entry, item): RcFeed[] => {
     if (entry.part?.kind !== 'controller' || entry.item.where !== 'aircraft') return [];
     return entry.part.endpoints.flatMap((endpoint): RcFeed[] => {
       const input: HopEnd = { item, entry, signal: { is: 'endpoint', id: endpoint.id, endpoint } };
@@ -45,9 +41,7 @@ export function rcFeedsOf(graph: Graph): readonly RcFeed[] {
       return tracesTo(map, input, new Set()).map((trace) => ({ input, ...trace }));
     });
   });
-  cache.set(graph, feeds);
-  return feeds;
-}
+});
 
 /** True for an input for channels, and for a serial port that is set to one of their protocols or gets channels all the same. */
 function readsChannels(map: HopMap, input: HopEnd, endpoint: Endpoint): boolean {

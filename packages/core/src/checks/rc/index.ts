@@ -12,8 +12,8 @@ import { fieldPlace, fieldWithoutSource, osdNotBegun } from './osdFields.ts';
 import { rcNotBegun } from './rcNotBegun.ts';
 import { takeOver } from './takeOver.ts';
 
-/** Every check of RC: channels, modes, the loss of the signal, what the pilot sees. A new one is a file here and its name in this list. */
-export const rcChecks: readonly Check[] = [
+/** A new check is a file here and its name in this list. */
+const list: readonly Check[] = [
   rcNotBegun,
   failsafe,
   channelCapacity,
@@ -31,3 +31,6 @@ export const rcChecks: readonly Check[] = [
   fieldWithoutSource,
   fieldPlace,
 ];
+
+/** Every check of RC: channels, modes, the loss of the signal, what the pilot sees. All read the plan of RC. */
+export const rcChecks: readonly Check[] = list.map((check) => ({ ...check, reads: ['rc'] }));

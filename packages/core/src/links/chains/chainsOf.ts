@@ -1,5 +1,6 @@
 import type { Graph, GraphItem } from '../../graph/graph.ts';
 import { isJoined } from '../../graph/matesAt.ts';
+import { onceBuilt } from '../../graph/onceBuilt.ts';
 import type { WishId } from '../../model/ids.ts';
 import type { PartKind } from '../../model/partKinds.ts';
 import { linkKey, type Wish } from '../../model/linkWords.ts';
@@ -38,22 +39,16 @@ export interface Chain {
   readonly state: ChainState;
 }
 
-const cache = new WeakMap<Graph, readonly Chain[]>();
-
 /** Every link that exists by itself with its chain, by kind and then in natural order of the items that they begin at; then the wishes. */
-export function chainsOf(graph: Graph): readonly Chain[] {
-  const known = cache.get(graph);
-  if (known !== undefined) return known;
+export const chainsOf = onceBuilt((graph): readonly Chain[] => {
   const map = hopsOf(graph);
   const byThemselves = LINK_KINDS.flatMap((kind) => {
     const goals = goalsOf(graph, kind);
     return graph.items.flatMap((entry, item) => chainOf(graph, map, kind, goals, entry, item));
   });
   const wished = Object.values(graph.design.aircraft.wishes).flatMap((wish) => wishedChain(graph, map, wish));
-  const chains = [...byThemselves, ...wished.sort(byNatural(({ item, kind }) => `${graph.items[item]?.item.ref ?? ''} ${kind.id}`))];
-  cache.set(graph, chains);
-  return chains;
-}
+  return [...byThemselves, ...wished.sort(byNatural(({ item, kind }) => `${graph.items[item]?.item.ref ?? ''} ${kind.id}`))];
+});
 
 function chainOf(graph: Graph, map: HopMap, kind: LinkKind, goals: readonly number[], entry: GraphItem, item: number): Chain[] {
   const { part } = entry;

@@ -1,4 +1,5 @@
 import type { Graph } from '../../graph/graph.ts';
+import { onceBuilt } from '../../graph/onceBuilt.ts';
 import { carriersOf, type Carriers } from '../networks/carriers.ts';
 import { socketHops } from '../networks/socketHops.ts';
 import { socketPairsOf, type SocketPairs } from '../networks/socketPairs.ts';
@@ -18,12 +19,8 @@ export interface HopMap {
   readonly sockets: SocketPairs;
 }
 
-const cache = new WeakMap<Graph, HopMap>();
-
 /** Every hop of an aircraft: over serial wires, other copper, through the air, and of sockets over a network. */
-export function hopsOf(graph: Graph): HopMap {
-  const known = cache.get(graph);
-  if (known !== undefined) return known;
+export const hopsOf = onceBuilt((graph): HopMap => {
   const carrying = [...wireHops(graph), ...copperHops(graph), ...airHops(graph)];
   const carriers = carriersOf(carrying);
   const sockets = socketPairsOf(graph, carriers);
@@ -38,10 +35,8 @@ export function hopsOf(graph: Graph): HopMap {
       else there.push(hop);
     }
   }
-  const map = { hops, at, carriers, sockets };
-  cache.set(graph, map);
-  return map;
-}
+  return { hops, at, carriers, sockets };
+});
 
 function wireHops(graph: Graph): Hop[] {
   return serialHops(graph).map((hop) => ({ medium: 'serial', a: serialEnd(hop.a), b: serialEnd(hop.b), facets: serialFacets(graph, hop) }));

@@ -1,4 +1,5 @@
 import type { Graph } from '../../graph/graph.ts';
+import { onceBuilt } from '../../graph/onceBuilt.ts';
 import type { AirframeKind } from '../../model/airframes.ts';
 import { POWER_FIGURES, type MissionLeg } from '../../model/powerPlan.ts';
 import { powerNetwork, type PowerNetwork } from '../network/powerNetwork.ts';
@@ -126,17 +127,8 @@ export interface Cruise {
   readonly end: { readonly pack: number; readonly sample: number } | undefined;
 }
 
-const cruises = new WeakMap<Graph, Cruise | undefined>();
-
 /** How the packs are drawn down in cruise; undefined where the aircraft has no such situation. */
-export function cruiseOf(graph: Graph): Cruise | undefined {
-  if (cruises.has(graph)) return cruises.get(graph);
-  const found = cruiseDown(graph);
-  cruises.set(graph, found);
-  return found;
-}
-
-function cruiseDown(graph: Graph): Cruise | undefined {
+export const cruiseOf = onceBuilt((graph): Cruise | undefined => {
   const { power, airframe } = graph.design.aircraft;
   const wanted = WINGLESS.includes(airframe.kind) ? 'hover' : 'cruise';
   const scenario = scenariosOf(graph.design.aircraft).find(({ id }) => id === wanted);
@@ -151,7 +143,7 @@ function cruiseDown(graph: Graph): Cruise | undefined {
     if (pack !== undefined) return { ...shared, end: { pack, sample } };
   }
   return { ...shared, end: undefined };
-}
+});
 
 /** How long the aircraft cruises, or hovers where it has no wing, from full packs to the end of the usable share of the first one. */
 export function enduranceOf(graph: Graph): Endurance | undefined {

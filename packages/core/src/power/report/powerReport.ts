@@ -1,4 +1,5 @@
-import { circuitNode, type Graph } from '../../graph/graph.ts';
+import { circuitNode } from '../../graph/graph.ts';
+import { onceBuilt } from '../../graph/onceBuilt.ts';
 import type { ItemId } from '../../model/ids.ts';
 import { groundAddress, type Device, type DeviceElement } from '../network/devicesOf.ts';
 import type { PowerNetwork } from '../network/powerNetwork.ts';
@@ -69,9 +70,7 @@ export interface PowerReport {
 }
 
 /** Everything that the power view shows, as plain data. Voltages and currents are those before any load falls. */
-export function powerReport(graph: Graph): PowerReport {
-  return { scenarios: solveScenarios(graph).map(scenarioReport) };
-}
+export const powerReport = onceBuilt((graph): PowerReport => ({ scenarios: solveScenarios(graph).map(scenarioReport) }));
 
 /** One situation for people. */
 export function scenarioReport(result: ScenarioResult): ScenarioReport {
