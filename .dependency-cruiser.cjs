@@ -14,6 +14,7 @@ const CORE_FLOORS = [
   ['ports'],
   ['power'],
   ['field', 'rc'],
+  ['outputs'],
   ['checks'],
   ['moves'],
   ['formats', 'demo'],

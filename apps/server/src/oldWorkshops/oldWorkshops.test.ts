@@ -51,6 +51,7 @@ function asOfToday(document: Json, schema: number): string {
     schema: SCHEMA_VERSION,
     ...(schema < 2 ? { needs: {}, outputs: {} } : {}),
     ...(schema < 9 ? { mates: {} } : {}),
+    ...(schema < 15 ? { banks: {}, mixing: {} } : {}),
     ...(schema < 12 ? { bonds: {}, links: {}, wishes: {} } : {}),
     ...(schema < 14
       ? { rc: { channels: {}, switches: {}, ranges: {}, takeOvers: {}, osd: {}, radioFields: {}, seen: {}, figures: {}, choices: {} } }
@@ -127,7 +128,9 @@ describe.each(schemas)('a workshop of schema %i', (schema) => {
       if ('refused' in result) throw new Error(`${title}: ${result.refused.sentence}`);
       design = { ...design, aircraft: result.design.aircraft };
     }
-    expect(withoutIssued({ ...design.aircraft })).toBe(asOfToday(lastDocument, schema));
+    // An edit that names a sample by its id alone means the sample as it is when the edit is made: today another revision.
+    const byId = (text: string): string => text.replace(/"dialect":"([a-z-]+)@[0-9a-f]{16}"/, '"dialect":"$1"');
+    expect(byId(withoutIssued({ ...design.aircraft }))).toBe(byId(asOfToday(lastDocument, schema)));
   });
 
   it('can be taken back edit by edit, to the document that it began with', async () => {

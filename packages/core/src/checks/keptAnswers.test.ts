@@ -12,6 +12,7 @@ import { countingIds, demoDesign } from '../test/designs.ts';
 import type { Draw } from '../test/randomEdits/draw.ts';
 import { name, waiver } from '../test/randomEdits/aircraft.ts';
 import { length } from '../test/randomEdits/cables.ts';
+import { outputPlan } from '../test/randomEdits/outputs.ts';
 import { rcChannel, rcModes, rcWords } from '../test/randomEdits/rc.ts';
 import type { Remedy } from './finding.ts';
 import { askChecks, type Said } from './findingsOf.ts';
@@ -23,7 +24,7 @@ const ask = (design: Design, before?: Said): Said => askChecks(checks, { graph: 
 const remedies = ({ findings, drafts }: Said): readonly (readonly Remedy[])[] => findings.map(({ key }) => drafts.get(key)?.() ?? []);
 
 /** Edits of which most leave the checks little to do. */
-const makers = [rcChannel, rcModes, rcWords, waiver, name, length];
+const makers = [rcChannel, rcModes, rcWords, outputPlan, waiver, name, length];
 const draws: fc.Arbitrary<readonly Draw[]> = fc.array(
   fc.record({ kind: fc.nat(99), x: fc.nat(9999), y: fc.nat(9999), z: fc.nat(9999), isStale: fc.constant(false) }),
   { minLength: 3, maxLength: 8 },

@@ -20,6 +20,7 @@ import type { LinkKindId, StreamId } from '../model/linkIds.ts';
 import { linkKey } from '../model/linkWords.ts';
 import { needIds, type NeedId } from '../model/needs.ts';
 import { byNatural } from '../model/naturalOrder.ts';
+import type { BankUse } from '../model/outputPlan.ts';
 import type { OutputFunction } from '../model/outputFunctions.ts';
 import {
   asId,
@@ -240,6 +241,11 @@ export class Bench {
         },
       ],
     });
+  }
+
+  /** Says what the outputs of a bank make. */
+  bank(ref: string, bank: string, value: Pick<BankUse, 'kind' | 'rateHz'>): void {
+    this.make({ kind: 'set-bank', item: this.itemId(ref), bank, value, was: null });
   }
 
   /** Says what an output of a controller is for. */

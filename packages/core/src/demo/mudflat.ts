@@ -62,8 +62,8 @@ function power(bench: Bench): void {
 function lift(bench: Bench): void {
   for (const n of [1, 2, 3, 4] as const) {
     bench.add('motor-controller-80a-opto', `lift ${n}`);
-    // Diagonal ones turn the same way: 1 is front right, 2 rear left.
-    const turn = n <= 2 ? 'counter-clockwise' : 'clockwise';
+    // As the firmware numbers them: clockwise from the rear left. Diagonal ones turn the same way.
+    const turn = n % 2 === 1 ? 'counter-clockwise' : 'clockwise';
     bench.add('motor-lift-41mm-15x5', `lift ${n}`, { spin: turn, hand: turn });
     bench.wire(`PWR1 b${n}`, `ESC${n} power`, 'meaning', 130);
     // Long leads belong between controller and motor.
@@ -91,6 +91,8 @@ function surfaces(bench: Bench): void {
     bench.wire(`SRV${i + 1} lead`, `FC1 ${output}`, 'meaning', lengthMm);
     bench.assign('FC1', output, use);
   });
+  bench.bank('FC1', 'A', { kind: 'dshot' });
+  for (const bank of ['C', 'D']) bench.bank('FC1', bank, { kind: 'pwm', rateHz: 333 });
 }
 
 function sensorsAndLinks(bench: Bench): void {

@@ -87,6 +87,8 @@ function controls(bench: Bench): void {
   });
   bench.wire('ESC1 signal', 'FC1 a1', 'meaning', 260);
   bench.assign('FC1', 'a1', 'throttle');
+  for (const bank of ['M1', 'M2', 'X1']) bench.bank('FC1', bank, { kind: 'pwm', rateHz: 333 });
+  bench.bank('FC1', 'X2', { kind: 'pwm', rateHz: 100 });
   bench.add('receiver-sbus-telemetry', 'RC', { 'rc.ground': 'long-beam' });
   bench.wire('RX1 main', 'FC1 RC', 'meaning', 160);
   // The return wire goes to a port of its own.

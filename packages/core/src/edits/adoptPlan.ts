@@ -1,7 +1,6 @@
 import { type Static, type TSchema, Type } from '@sinclair/typebox';
 import {
   offsetOf,
-  outputKey,
   portPlace,
   type Aircraft,
   type Cable,
@@ -10,6 +9,7 @@ import {
   type Item,
   type NodePin,
 } from '../model/aircraft.ts';
+import { outputKey } from '../model/outputPlan.ts';
 import { connectorsMate, isPinRow, mateOf, plugGoesOnto, takesSeveralCables } from '../model/connector.ts';
 import type { Design } from '../model/design.ts';
 import { ItemIdSchema, PartKeySchema } from '../model/ids.ts';
@@ -84,13 +84,14 @@ export function planAdoption(design: Design, edit: AdoptRevision): Adoption | { 
   const mates = moveMates(design, item, edit.map, to, said);
   const settings = mapSettings(item, edit.map, to, said);
   const outputs = mapOutputs(aircraft, item, edit.map, to, said);
+  const banks = keptBanks(aircraft, item, to, said);
   const { sockets: _before, ...rest } = item;
   const sockets = moveSockets(item, to, said);
   const made: Item = { ...rest, part: edit.part, settings, ...(sockets === undefined ? {} : { sockets }) };
   const items = { ...aircraft.items, [item.id]: made };
   const bonds = moveBonds(aircraft, item, to, said);
   const links = moveLinkPorts(aircraft, item, to, said);
-  return { aircraft: { ...aircraft, items, cables, mates, bonds, links, outputs }, moves: said.moves, losses: said.losses };
+  return { aircraft: { ...aircraft, items, cables, mates, bonds, links, outputs, banks }, moves: said.moves, losses: said.losses };
 }
 
 interface Said {
@@ -294,4 +295,12 @@ function mapOutputs(aircraft: Aircraft, item: Item, map: RevisionMap, to: Part, 
     outputs[outputKey(item.id, now)] = { ...use, output: now };
   }
   return outputs;
+}
+
+/** The pulses of banks that the new part has too. */
+function keptBanks(aircraft: Aircraft, item: Item, to: Part, said: Said): Aircraft['banks'] {
+  const isThere = (bank: string): boolean => to.endpoints.some((endpoint) => endpoint.is === 'pulse-out' && endpoint.bank === bank);
+  const lost = Object.values(aircraft.banks).filter((use) => use.item === item.id && !isThere(use.bank));
+  for (const { bank } of lost) said.losses.push(`The pulses of bank ${bank} of ${item.ref} go: there is no such bank any more.`);
+  return lost.length === 0 ? aircraft.banks : Object.fromEntries(Object.entries(aircraft.banks).filter(([, use]) => !lost.includes(use)));
 }

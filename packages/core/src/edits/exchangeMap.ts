@@ -1,4 +1,5 @@
-import { offsetOf, outputKey } from '../model/aircraft.ts';
+import { offsetOf } from '../model/aircraft.ts';
+import { outputKey } from '../model/outputPlan.ts';
 import type { Design } from '../model/design.ts';
 import { endpointPins } from '../model/endpointPins.ts';
 import type { ItemId } from '../model/ids.ts';

@@ -1,4 +1,5 @@
-import { outputKey, type Cable, type Item } from '../model/aircraft.ts';
+import type { Cable, Item } from '../model/aircraft.ts';
+import { outputKey, travelOf } from '../model/outputPlan.ts';
 import type { Design } from '../model/design.ts';
 import { applyEdit } from './applyEdit.ts';
 import type { Edit, SimpleEdit } from './registry.ts';
@@ -55,6 +56,16 @@ function insistOnOne(design: Design, edit: SimpleEdit): SimpleEdit | undefined {
       return { ...edit, was: aircraft.airframe.frame?.routes[edit.id] ?? null };
     case 'set-output-function':
       return { ...edit, was: aircraft.outputs[outputKey(edit.item, edit.output)]?.function ?? null };
+    case 'hold-output':
+      return { ...edit, was: aircraft.outputs[outputKey(edit.item, edit.output)]?.held === true };
+    case 'set-output-travel':
+      return { ...edit, was: travelOf(aircraft.outputs[outputKey(edit.item, edit.output)] ?? {}) };
+    case 'set-bank': {
+      const { kind, rateHz } = aircraft.banks[outputKey(edit.item, edit.bank)] ?? {};
+      return { ...edit, was: kind === undefined ? null : { kind, ...(rateHz === undefined ? {} : { rateHz }) } };
+    }
+    case 'set-mix-figure':
+      return { ...edit, was: aircraft.mixing[edit.figure] ?? null };
     case 'set-socket':
       return { ...edit, was: aircraft.items[edit.item]?.sockets?.[edit.id] ?? null };
     case 'set-link-flag':

@@ -1,4 +1,5 @@
-import { outputKey, type Aircraft, type Cable, type Item, type OutputUse } from '../model/aircraft.ts';
+import type { Aircraft, Cable, Item } from '../model/aircraft.ts';
+import { outputKey, type BankUse, type OutputUse } from '../model/outputPlan.ts';
 import type { Bond } from '../model/bond.ts';
 import type { Design } from '../model/design.ts';
 import { asId, type ItemId } from '../model/ids.ts';
@@ -26,6 +27,7 @@ export function integrityOf(design: Design): Refusal[] {
     links: 'all',
     wishes: 'all',
     outputs: 'all',
+    banks: 'all',
     waivers: 'all',
     isAirframe: true,
     isRc: true,
@@ -34,7 +36,7 @@ export function integrityOf(design: Design): Refusal[] {
 
 /** The same, looked for only where changes were made and where what they touched is mentioned. */
 export function integrityAround(design: Design, changes: readonly Change[]): Refusal[] {
-  const { cables, outputs, bonds, links, wishes } = design.aircraft;
+  const { cables, outputs, banks, bonds, links, wishes } = design.aircraft;
   const keysIn = (family: string): Set<string> =>
     new Set(changes.flatMap(({ path: [name, key] }) => (name === family && key !== undefined ? [key] : [])));
   const touched = {
@@ -45,6 +47,7 @@ export function integrityAround(design: Design, changes: readonly Change[]): Ref
     links: keysIn('links'),
     wishes: keysIn('wishes'),
     outputs: keysIn('outputs'),
+    banks: keysIn('banks'),
     waivers: keysIn('waivers'),
   };
   const mentions = ({ nodes }: Cable): boolean =>
@@ -77,6 +80,10 @@ export function integrityAround(design: Design, changes: readonly Change[]): Ref
       touched.outputs,
       idsWhere(outputs, ({ item }) => touched.items.has(item)),
     ),
+    banks: union(
+      touched.banks,
+      idsWhere(banks, ({ item }) => touched.items.has(item)),
+    ),
     waivers: touched.waivers,
     isAirframe: isAirframeTouched,
     isRc: touched.items.size > 0 || changes.some(({ path }) => path[0] === 'rc'),
@@ -102,7 +109,9 @@ function entriesIn<T>(record: Readonly<Record<string, T>>, scope: Scope): [strin
   });
 }
 
-interface Places extends Readonly<Record<'items' | 'cables' | 'mates' | 'bonds' | 'links' | 'wishes' | 'outputs' | 'waivers', Scope>> {
+interface Places extends Readonly<
+  Record<'items' | 'cables' | 'mates' | 'bonds' | 'links' | 'wishes' | 'outputs' | 'banks' | 'waivers', Scope>
+> {
   readonly isAirframe: boolean;
   readonly isRc: boolean;
 }
@@ -123,6 +132,7 @@ function problemsIn(design: Design, scope: Places): Refusal[] {
     ...entriesIn(aircraft.wishes, scope.wishes).flatMap(([id, wish]) => wishProblems(aircraft, id, wish)),
     ...(scope.isRc ? rcProblems(aircraft) : []),
     ...entriesIn(aircraft.outputs, scope.outputs).flatMap(([key, use]) => outputProblems(aircraft, key, use)),
+    ...entriesIn(aircraft.banks, scope.banks).flatMap(([key, use]) => bankProblems(aircraft, key, use)),
     ...entriesIn(aircraft.waivers, scope.waivers)
       .filter(([id, waiver]) => waiver.id !== id)
       .map(([id]) => problem('id-taken', 'A waiver is filed under another id than its own.', id)),
@@ -254,6 +264,15 @@ function outputProblems(aircraft: Aircraft, key: string, use: OutputUse): Refusa
     found.push(problem('id-taken', `The use of output ${use.output} is filed under another key than its own.`, key));
   if (aircraft.items[use.item] === undefined)
     found.push(problem('unknown-item', `Output ${use.output} is of an item that is not there.`, use.item));
+  return found;
+}
+
+function bankProblems(aircraft: Aircraft, key: string, use: BankUse): Refusal[] {
+  const found: Refusal[] = [];
+  if (key !== outputKey(use.item, use.bank))
+    found.push(problem('id-taken', `Bank ${use.bank} is filed under another key than its own.`, key));
+  if (aircraft.items[use.item] === undefined)
+    found.push(problem('unknown-item', `Bank ${use.bank} is of an item that is not there.`, use.item));
   return found;
 }
 

@@ -56,11 +56,13 @@ const removeItem = editKind({
     if (!Object.hasOwn(aircraft.items, edit.item)) return refuse('unknown-item', 'The item to remove is no longer there.', edit.item);
     const { [edit.item]: _gone, ...items } = aircraft.items;
     const outputs = Object.fromEntries(Object.entries(aircraft.outputs).filter(([, use]) => use.item !== edit.item));
+    const banks = Object.fromEntries(Object.entries(aircraft.banks).filter(([, use]) => use.item !== edit.item));
     return {
       aircraft: {
         ...aircraft,
         items,
         outputs,
+        banks,
         cables: freeEnds(aircraft.cables, (at) => at.is === 'port' && at.item === edit.item),
         mates: matesWithout(aircraft.mates, edit.item),
         bonds: bondsWithout(aircraft.bonds, edit.item),

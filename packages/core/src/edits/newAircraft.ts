@@ -15,6 +15,8 @@ export function newAircraft(id: AircraftId, name: string): Aircraft {
     items: {},
     cables: {},
     outputs: {},
+    banks: {},
+    mixing: {},
     mates: {},
     bonds: {},
     links: {},

@@ -80,7 +80,7 @@ describe('random edits', () => {
           for (const one of edit.kind === 'batch' ? edit.edits : [edit]) kinds.add(one.kind);
         }
       }),
-      { numRuns: 240, seed: 11 },
+      { numRuns: 280, seed: 13 },
     );
     expect([...editKinds.keys()].filter((kind) => !kinds.has(kind))).toEqual([]);
   });

@@ -72,17 +72,19 @@ describe('aircraft files', () => {
   });
 
   it('of the first version get what is new, and are otherwise the same', () => {
-    const { needs: _needs, outputs: _outputs, dialect, ...first } = demoDesign().aircraft;
+    const { needs: _needs, outputs: _outputs, banks: _banks, mixing: _mixing, dialect, ...first } = demoDesign().aircraft;
     const file = { format: 'wired-falcon-aircraft', parts: usedRevisions(demoDesign()).parts };
     const read = readAircraftFile(JSON.stringify({ ...file, aircraft: { ...first, dialect: 'numbered-ports', schema: 1 } }));
     if ('sentence' in read) throw new Error(read.sentence);
-    expect(read.migrated).toHaveLength(13);
+    expect(read.migrated).toHaveLength(14);
     expect(read.design.aircraft).toEqual({
       ...first,
       dialect,
       schema: SCHEMA_VERSION,
       needs: {},
       outputs: {},
+      banks: {},
+      mixing: {},
       mates: {},
       bonds: {},
       links: {},

@@ -86,6 +86,11 @@ export const MIGRATIONS: readonly Migration[] = [
     title: 'RC channels, switches and modes, what happens on loss, what the pilot sees',
     migrate: (document) => ({ ...document, rc: EMPTY_RC }),
   },
+  {
+    to: 15,
+    title: 'Pulses of banks, travel of outputs, mixing; more kinds of airframes and functions',
+    migrate: (document) => ({ ...document, banks: {}, mixing: {} }),
+  },
 ];
 
 /** An inverse that was kept with an edit on a document of an older shape, for a document of the present one. */

@@ -5,6 +5,7 @@ import { graphOf } from '../graph/graphOf.ts';
 import type { PortAt } from '../graph/cableJoins.ts';
 import type { Design } from '../model/design.ts';
 import { asId, type AircraftId } from '../model/ids.ts';
+import { mudflat } from '../demo/mudflat.ts';
 import { saltmarsh } from '../demo/saltmarsh.ts';
 import { cableOf, countingIds, demoDesign, emptyBench, itemOf, made } from '../test/designs.ts';
 import { withLoom } from '../test/looms.ts';
@@ -188,10 +189,11 @@ describe('documents', () => {
   const design = demoDesign();
   const graph = graphOf(design);
   const laidOut = graphOf(saltmarsh(asId<AircraftId>('saltmarsh'), countingIds()));
+  const hovering = graphOf(mudflat(asId<AircraftId>('mudflat'), countingIds()));
 
   it.each(documentKinds.map((kind) => [kind.id, kind] as const))('%s can be made of everything it names, with whole rows', (_, kind) => {
-    // What only a laid-out aircraft has is made of that.
-    const its = kind.subjects(graph).length > 0 ? graph : laidOut;
+    // What only a laid-out aircraft has, or one that hovers, is made of that.
+    const its = [graph, laidOut, hovering].find((one) => kind.subjects(one).length > 0) ?? graph;
     const subjects = kind.subjects(its);
     expect(subjects.length).toBeGreaterThan(0);
     for (const subject of subjects) {
@@ -348,7 +350,19 @@ describe('documents', () => {
       was: null,
     });
     const sheet = documentKinds.find((kind) => kind.id === 'output-card')?.build(graphOf(assigned), itemOf(design, 'FC1').id);
-    expect(sheet?.rows[1]).toEqual(['out 2', '20', 'A', 'pwm, dshot', 'left elevon', '321', 'SRV1 lead', 'W07', 'pin 1, inner row']);
+    expect(sheet?.rows[1]).toEqual([
+      'out 2',
+      '20',
+      'A',
+      'not planned: plain pulses or digital frames',
+      'left elevon',
+      '321',
+      'roll +60 %, pitch -60 %',
+      '1000 1500 2000',
+      'SRV1 lead',
+      'W07',
+      'pin 1, inner row',
+    ]);
   });
 
   it('what can be bought is recognised, and what is soldered or crossed is not', () => {

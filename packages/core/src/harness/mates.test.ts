@@ -11,7 +11,7 @@ import type { Design } from '../model/design.ts';
 import { asId, type EditId, type MateId } from '../model/ids.ts';
 import { bench } from '../test/checkCases/build.ts';
 import { findingsBy, itemOf, made, portOfItem } from '../test/designs.ts';
-import { outputCard } from './documents/outputCard.ts';
+import { outputCard } from '../outputs/documents/outputCard.ts';
 import { portCard } from './documents/portCard.ts';
 import { joinWay } from './looms/joinWay.ts';
 import { planJoin } from './looms/planJoin.ts';
@@ -74,7 +74,7 @@ describe('ports that mate', () => {
         ?.rows.find(([label]) => label === 'servos')
         ?.slice(5, 7),
     ).toEqual(['PWR1 stack', '']);
-    expect(outputCard(graph, fc)?.rows.map((cells) => [cells[6], cells[7]])).toEqual([
+    expect(outputCard(graph, fc)?.rows.map((cells) => [cells[8], cells[9]])).toEqual([
       ['', ''],
       ['SRV1 lead', 'W02'],
       ...Array.from({ length: 4 }, () => ['', '']),

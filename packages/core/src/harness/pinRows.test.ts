@@ -9,7 +9,7 @@ import { bench } from '../test/checkCases/build.ts';
 import { cableOf, findingsBy, itemOf } from '../test/designs.ts';
 import { freePortsBeside } from '../checks/links/serialRemedies.ts';
 import { endName, serialEnds } from '../links/serialHops.ts';
-import { outputCard } from './documents/outputCard.ts';
+import { outputCard } from '../outputs/documents/outputCard.ts';
 import { portCard } from './documents/portCard.ts';
 import { sheetModel } from './wiringSheet/sheetModel.ts';
 
@@ -34,7 +34,7 @@ describe('a row of pins', () => {
   it('has on the output card what is on the pin of each output, and no more', () => {
     const design = rowed();
     const rows = outputCard(graphOf(design), itemOf(design, 'FC1').id)?.rows ?? [];
-    expect(rows.map((cells) => `${cells[6] ?? ''}: ${cells[7] ?? ''}`)).toEqual([
+    expect(rows.map((cells) => `${cells[8] ?? ''}: ${cells[9] ?? ''}`)).toEqual([
       'SRV1 lead: W01',
       'SRV2 lead: W02',
       'SRV3 lead: W03',

@@ -1,4 +1,4 @@
-import type { AirframeKind } from '../model/airframes.ts';
+import { AIRFRAME_KINDS, isWingless, type AirframeKind } from '../model/airframes.ts';
 import type { FramePiece, FramePlan } from '../model/frame.ts';
 import { outlineOf, type Flat, type OutlinePiece } from './outline.ts';
 
@@ -46,16 +46,18 @@ function isAtHeight(drawn: OutlinePiece, waterMm: number): boolean {
 
 /** Arms of a multirotor lie on top of its body, booms and arms of a plane at the wing. */
 function tubeWaterMm({ numbers: { bodyHeightMm = 0, wingWaterMm = 0 } }: FramePlan, kind: AirframeKind): number {
-  return kind === 'quad' || kind === 'hexa' ? bodyHeightMm / 2 : wingWaterMm;
+  return isWingless(kind) ? bodyHeightMm / 2 : wingWaterMm;
 }
 
-/** A fin stands in the middle; the halves of a V lean outwards, to the span of the tail at their tips. */
+/** A fin stands in the middle; the halves of a V lean outwards, to the span of the tail at their tips, those of an A meet there. */
 function fins(kind: AirframeKind, { numbers }: FramePlan, points: readonly Flat[], waterMm: number): CrossSection[] {
   const { tailStationMm: at, tailChordMm: chord, tailSpanMm: span } = numbers;
   const top = Math.max(...points.map(([, water]) => water));
   if (at === undefined || chord === undefined || span === undefined || waterMm < 0 || waterMm > top) return [];
-  const isV = kind === 'v-tail' || kind === 'v-tail-flaps';
-  const butt = isV && top > 0 ? ((span / 2) * waterMm) / top : 0;
+  const { body } = AIRFRAME_KINDS[kind];
+  const form = body.is === 'plane' ? body.tail : 'plain';
+  const share = top > 0 ? waterMm / top : 0;
+  const butt = form === 'plain' ? 0 : (span / 2) * (form === 'v' ? share : 1 - share);
   return (butt === 0 ? [0] : [-butt, butt]).map((middle) => ({
     piece: 'tail',
     points: [

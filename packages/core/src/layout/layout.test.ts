@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { airframeKinds } from '../model/airframes.ts';
-import { FRAME_NUMBERS, NUMBERS_OF_KIND, type FramePlan, type Place, type PointId, type RouteId, type Spot } from '../model/frame.ts';
+import { FRAME_NUMBERS, numbersOfKind, type FramePlan, type Place, type PointId, type RouteId, type Spot } from '../model/frame.ts';
 import { asId } from '../model/ids.ts';
 import { numbersFrom } from '../power/test/randomCircuit.ts';
 import { balanceOfWeights, middleOf, type Weight } from './balance.ts';
@@ -230,7 +230,7 @@ describe('usual airframes', () => {
   it.each(airframeKinds)('%s has all its numbers, bays inside its body, and one net of routes', (kind) => {
     for (const size of [300, 1000, 2200, 5000]) {
       const frame = usualFrame(kind, size);
-      for (const number of NUMBERS_OF_KIND[kind]) expect(frame.numbers[number] ?? FRAME_NUMBERS[number].usual).toBeDefined();
+      for (const number of numbersOfKind(kind)) expect(frame.numbers[number] ?? FRAME_NUMBERS[number].usual).toBeDefined();
       const body = outlineOf(kind, frame).plan.find((piece) => piece.is === 'polygon' && piece.what === 'body');
       if (body?.is !== 'polygon') throw new Error('No body is drawn.');
       for (const bay of Object.values(frame.bays)) expect(isInside([bay.at[0], bay.at[1]], body.points)).toBe(true);

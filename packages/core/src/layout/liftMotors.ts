@@ -1,25 +1,27 @@
-import type { AirframeKind } from '../model/airframes.ts';
+import { AIRFRAME_KINDS, isWingless, type AirframeKind } from '../model/airframes.ts';
+import type { Rotor } from '../model/airframes/rotor.ts';
 import type { FramePlan, Spot } from '../model/frame.ts';
 import { meanWing } from './wingGeometry.ts';
 
-/** The directions of lift motors from the middle, in degrees from ahead to the right, as their functions are numbered. */
-const ARMS: Partial<Readonly<Record<AirframeKind, readonly number[]>>> = {
-  quad: [45, 225, 315, 135],
-  hexa: [30, 90, 150, 210, 270, 330],
-  'lift-and-cruise': [45, 225, 315, 135],
-};
+/** A lift motor with the middle of its propeller. */
+export interface PlacedRotor {
+  readonly rotor: Rotor;
+  readonly at: Spot;
+}
+
+/** How far the two propellers of one arm are above and below it, as a share of the arm. */
+const APART = 0.12;
 
 /** Where the lift motors of an airframe stand; none as long as their numbers are open. */
-export function liftMotors(kind: AirframeKind, frame: FramePlan): readonly Spot[] {
+export function liftMotors(kind: AirframeKind, frame: FramePlan): readonly PlacedRotor[] {
   const { armMm, bodyLengthMm, bodyHeightMm = 0, wingWaterMm = 0 } = frame.numbers;
-  const arms = ARMS[kind];
   const wing = meanWing(frame);
-  const middle =
-    kind === 'lift-and-cruise' ? (wing === undefined ? undefined : wing.stationMm + wing.chordMm / 4) : (bodyLengthMm ?? 0) / 2;
-  if (arms === undefined || armMm === undefined || middle === undefined) return [];
-  const water = kind === 'lift-and-cruise' ? wingWaterMm : bodyHeightMm / 2;
-  return arms.map((degrees): Spot => {
-    const angle = (degrees * Math.PI) / 180;
-    return [middle - armMm * Math.cos(angle), armMm * Math.sin(angle), water];
+  const middle = isWingless(kind) ? (bodyLengthMm ?? 0) / 2 : wing === undefined ? undefined : wing.stationMm + wing.chordMm / 4;
+  if (armMm === undefined || middle === undefined) return [];
+  const water = isWingless(kind) ? bodyHeightMm / 2 : wingWaterMm;
+  return AIRFRAME_KINDS[kind].rotors.map((rotor): PlacedRotor => {
+    const angle = (rotor.azimuthDeg * Math.PI) / 180;
+    const above = rotor.place.endsWith('-upper') ? APART * armMm : rotor.place.endsWith('-lower') ? -APART * armMm : 0;
+    return { rotor, at: [middle - armMm * Math.cos(angle), armMm * Math.sin(angle), water + above] };
   });
 }

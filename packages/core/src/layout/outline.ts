@@ -1,4 +1,4 @@
-import type { AirframeKind } from '../model/airframes.ts';
+import { AIRFRAME_KINDS, isWingless, type AirframeKind } from '../model/airframes.ts';
 import type { FramePlan } from '../model/frame.ts';
 import { liftMotors } from './liftMotors.ts';
 
@@ -97,7 +97,7 @@ function addTail(kind: AirframeKind, { numbers }: FramePlan, plan: OutlinePiece[
     ],
   });
   addBooms(numbers, at, plan, side);
-  const fin = kind === 'v-tail' || kind === 'v-tail-flaps' ? span / 3 : span / 2.5;
+  const fin = isLeaning(kind) ? span / 3 : span / 2.5;
   side.push({
     is: 'polygon',
     what: 'tail',
@@ -138,13 +138,21 @@ function addPropellers({ numbers }: FramePlan, plan: OutlinePiece[], side: Outli
 function addLift(kind: AirframeKind, frame: FramePlan, plan: OutlinePiece[], side: OutlinePiece[]): void {
   const radius = (frame.numbers.liftPropDiameterMm ?? 0) / 2;
   const motors = liftMotors(kind, frame);
-  const middle = motors.reduce((sum, [station]) => sum + station / motors.length, 0);
-  for (const [station, butt, water] of motors) {
-    plan.push({ is: 'line', what: 'arm', a: kind === 'lift-and-cruise' ? [middle, butt] : [middle, 0], b: [station, butt] });
+  const middle = motors.reduce((sum, { at: [station] }) => sum + station / motors.length, 0);
+  for (const {
+    at: [station, butt, water],
+  } of motors) {
+    plan.push({ is: 'line', what: 'arm', a: isWingless(kind) ? [middle, 0] : [middle, butt], b: [station, butt] });
     if (radius === 0) continue;
     plan.push({ is: 'disc', what: 'lift-propeller', at: [station, butt], radius });
     side.push({ is: 'line', what: 'propeller', a: [station - radius, water + 20], b: [station + radius, water + 20] });
   }
+}
+
+/** True for a tail of two halves that lean, a V or an A. */
+export function isLeaning(kind: AirframeKind): boolean {
+  const { body } = AIRFRAME_KINDS[kind];
+  return body.is === 'plane' && body.tail !== 'plain';
 }
 
 /** True when a point lies in a polygon (ray casting). */

@@ -1,4 +1,6 @@
-import type { AirframeKind } from '../model/airframes.ts';
+import type { Body, WingSurface } from '../model/airframes/airframe.ts';
+import { placeTitle } from '../model/airframes/rotor.ts';
+import { AIRFRAME_KINDS, hovers, type AirframeKind } from '../model/airframes.ts';
 import type { Bay, BayId, FramePlan, FrameNumber, FramePoint, PointId, Route, RouteId, Spot } from '../model/frame.ts';
 import { asId } from '../model/ids.ts';
 import { liftMotors } from './liftMotors.ts';
@@ -12,20 +14,13 @@ type Numbers = Readonly<Partial<Record<FrameNumber, number>>>;
  * @param sizeMm the span; of a multirotor the distance between motors that face each other
  */
 export function usualFrame(kind: AirframeKind, sizeMm: number): FramePlan {
-  switch (kind) {
-    case 'conventional':
-    case 'v-tail':
-      return plane(kind, sizeMm, 'nose', ['aileron']);
-    case 'v-tail-flaps':
-      return plane(kind, sizeMm, 'rear', ['flap', 'aileron']);
-    case 'twin-motor':
-      return plane(kind, sizeMm, 'wing', ['aileron']);
-    case 'lift-and-cruise':
-      return plane(kind, sizeMm, 'rear', ['aileron']);
-    case 'flying-wing':
-      return flyingWing(sizeMm);
-    case 'quad':
-    case 'hexa':
+  const { body } = AIRFRAME_KINDS[kind];
+  switch (body.is) {
+    case 'plane':
+      return plane(kind, body, sizeMm);
+    case 'wing':
+      return flyingWing(body, sizeMm);
+    case 'copter':
       return copter(kind, sizeMm);
   }
 }
@@ -84,9 +79,21 @@ function wings(
   }
 }
 
-const OUT = { flap: 0.35, aileron: 0.7, elevon: 0.6, motor: 0.3 } as const;
+/** How far out along half of the span things sit. */
+const OUT: Readonly<Record<WingSurface | 'motor', number>> = {
+  motor: 0.3,
+  flap: 0.35,
+  spoiler: 0.4,
+  elevon: 0.6,
+  aileron: 0.7,
+  rudder: 0.95,
+};
 
-function plane(kind: AirframeKind, span: number, prop: 'nose' | 'rear' | 'wing', surfaces: readonly ('flap' | 'aileron')[]): FramePlan {
+function plane(
+  kind: AirframeKind,
+  { propeller: prop, tail: tailForm, alongWing }: Extract<Body, { is: 'plane' }>,
+  span: number,
+): FramePlan {
   const length = round(0.6 * span);
   const width = round(0.065 * span);
   const height = round(0.07 * span);
@@ -112,7 +119,7 @@ function plane(kind: AirframeKind, span: number, prop: 'nose' | 'rear' | 'wing',
       propStationMm: prop === 'nose' ? -20 : prop === 'rear' ? length + 20 : wing - 40,
       propDiameterMm: round(0.14 * span),
       ...(prop === 'wing' ? { propButtMm: round((span / 2) * OUT.motor) } : {}),
-      ...(kind === 'lift-and-cruise' ? { armMm: round(0.25 * span), liftPropDiameterMm: round(0.17 * span) } : {}),
+      ...(hovers(kind) ? { armMm: round(0.25 * span), liftPropDiameterMm: round(0.17 * span) } : {}),
     },
     span,
   );
@@ -136,16 +143,17 @@ function plane(kind: AirframeKind, span: number, prop: 'nose' | 'rear' | 'wing',
   sketch.route('aft-bulkhead', 'tail', 14);
   const stations = [
     ...(prop === 'wing' ? [{ name: 'motor', share: OUT.motor }] : []),
-    ...surfaces.map((name) => ({ name, share: OUT[name] })),
+    ...alongWing.map((name) => ({ name, share: OUT[name] })),
   ];
   wings(sketch, 'spine', span, [round(wing + 0.3 * chord), round(width / 2), water], stations);
-  if (kind === 'v-tail' || kind === 'v-tail-flaps') {
-    const up = round(0.06 * span);
+  if (tailForm !== 'plain') {
+    // The halves of a V rise to their tips; those of an A hang from where they meet.
+    const up = round((tailForm === 'v' ? 0.06 : 0.03) * span);
     for (const [side, sign] of [
       ['left', -1],
       ['right', 1],
     ] as const) {
-      sketch.point(`${side}-tail`, `${side} V-tail`, [round(tail + tailChord / 2), sign * round(0.05 * span), up]);
+      sketch.point(`${side}-tail`, `${side} ${tailForm.toUpperCase()}-tail`, [round(tail + tailChord / 2), sign * round(0.05 * span), up]);
       sketch.route('tail', `${side}-tail`, 10);
     }
   }
@@ -160,7 +168,7 @@ function plane(kind: AirframeKind, span: number, prop: 'nose' | 'rear' | 'wing',
   return sketch.frame(frame);
 }
 
-function flyingWing(span: number): FramePlan {
+function flyingWing({ alongWing }: Extract<Body, { is: 'wing' }>, span: number): FramePlan {
   const chord = round(0.3 * span);
   const width = round(0.12 * span);
   const height = round(0.07 * span);
@@ -194,7 +202,13 @@ function flyingWing(span: number): FramePlan {
   sketch.route('front', 'bulkhead', 20);
   sketch.route('bulkhead', 'spine', 20);
   sketch.route('spine', 'motor', 16);
-  wings(sketch, 'spine', span, [round(nose + 0.55 * chord), round(width / 2), 0], [{ name: 'elevon', share: OUT.elevon }]);
+  wings(
+    sketch,
+    'spine',
+    span,
+    [round(nose + 0.55 * chord), round(width / 2), 0],
+    alongWing.map((name) => ({ name, share: OUT[name] })),
+  );
   return sketch.frame(numbers);
 }
 
@@ -225,11 +239,19 @@ function copter(kind: AirframeKind, size: number): FramePlan {
   return sketch.frame(numbers);
 }
 
+/** A point and a way for each arm: two motors on one arm share them. */
 function liftArms(sketch: Sketch, from: string, kind: AirframeKind, frame: FramePlan): void {
-  liftMotors(kind, frame).forEach(([station, butt, water], i) => {
-    sketch.point(`lift-${i + 1}`, `lift motor ${i + 1}`, [round(station), round(butt), round(water)]);
-    sketch.route(from, `lift-${i + 1}`, 14);
-  });
+  for (const { rotor, at } of liftMotors(kind, frame)) {
+    if (rotor.place.endsWith('-lower')) continue;
+    const arm = rotor.place.replace(/-upper$/, '');
+    const [station, butt, water] = at;
+    sketch.point(`lift-${arm}`, `lift motor ${placeTitle(rotor.place).replace(/, upper$/, '')}`, [
+      round(station),
+      round(butt),
+      round(water),
+    ]);
+    sketch.route(from, `lift-${arm}`, 14);
+  }
 }
 
 /** The weights and speeds of a plane of a span. */

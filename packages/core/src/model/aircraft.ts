@@ -27,7 +27,7 @@ import { MateSchema } from './mate.ts';
 import { PortIdSchema } from './portId.ts';
 import { needIds, type NeedId } from './needs.ts';
 import { oneOf } from './oneOf.ts';
-import { outputFunctions } from './outputFunctions.ts';
+import { BankUseSchema, MixingSchema, OutputKeySchema, OutputUseSchema } from './outputPlan.ts';
 import { PowerPlanSchema } from './powerPlan.ts';
 import { RcPlanSchema } from './rcPlan.ts';
 import { SettingIdSchema, SettingValueSchema } from './setting.ts';
@@ -40,7 +40,7 @@ const note = Type.String({ maxLength: LIMITS.noteChars });
 const label = Type.String({ maxLength: LIMITS.labelChars });
 
 /** The version of the document's shape that this code writes. */
-export const SCHEMA_VERSION = 14;
+export const SCHEMA_VERSION = 15;
 
 /** What people call an item: a prefix and a number, `GNSS1`. */
 export const RefSchema = Type.String({ pattern: '^[A-Z]{1,8}[1-9][0-9]{0,3}$' });
@@ -215,7 +215,6 @@ export type Waiver = Shape<typeof WaiverSchema>;
 
 export const AirframeKindSchema = oneOf(airframeKinds);
 export const NeedIdSchema = oneOf(needIds);
-export const OutputFunctionSchema = oneOf(outputFunctions);
 
 /** How many of one thing an aircraft can want. */
 export const NeedCountSchema = Type.Integer({ minimum: 1, maximum: 32 });
@@ -231,16 +230,6 @@ export const PlannedBatterySchema = Type.Object(
 );
 /** The pack that a person has in mind, before or beside the one that is in the aircraft. */
 export type PlannedBattery = Shape<typeof PlannedBatterySchema>;
-
-const OutputKeySchema = keyText('[A-Za-z0-9][A-Za-z0-9-]{0,39}\\.[A-Za-z0-9][A-Za-z0-9-]{0,23}');
-export const OutputUseSchema = Type.Object({ item: ItemIdSchema, output: SettingIdSchema, function: OutputFunctionSchema }, closed);
-/** What one output of a controller is for. */
-export type OutputUse = Shape<typeof OutputUseSchema>;
-
-/** The key of an output in `outputs`: the item and its endpoint. */
-export function outputKey(item: Item['id'], output: string): string {
-  return `${item}.${output}`;
-}
 
 export const AircraftSchema = Type.Object(
   {
@@ -270,7 +259,12 @@ export const AircraftSchema = Type.Object(
     wishes: recordOf(WishIdSchema, WishSchema, LIMITS.wishesPerAircraft),
     /** Channels, switches, modes, what happens on loss, what the pilot sees. */
     rc: RcPlanSchema,
+    /** What each output is for, by item and endpoint. */
     outputs: recordOf(OutputKeySchema, OutputUseSchema),
+    /** What the outputs of each bank make, by item and bank. */
+    banks: recordOf(OutputKeySchema, BankUseSchema),
+    /** How the controller mixes, where it is not the usual. */
+    mixing: MixingSchema,
     waivers: recordOf(WaiverIdSchema, WaiverSchema),
     /** The highest number given out per prefix; only rises, so that no reference is ever used for two things. */
     issued: recordOf(keyText('[A-Z]{1,8}'), Type.Integer({ minimum: 1, maximum: 9999 })),

@@ -1,34 +1,14 @@
-import type { OutputFunction } from './outputFunctions.ts';
+import type { Airframe, Ways } from './airframes/airframe.ts';
+import { COPTERS } from './airframes/copters.ts';
+import { PLANES } from './airframes/planes.ts';
+import { LIFT_FUNCTIONS, type OutputFunction } from './outputFunctions.ts';
 
-/** A kind of airframe: what people call it, and the functions that its outputs must have between them. */
-export interface AirframeKindFacts {
-  readonly title: string;
-  readonly functions: readonly OutputFunction[];
-}
-
-const AILERONS = ['aileron-left', 'aileron-right'] as const;
-
-const KINDS = {
-  conventional: { title: 'conventional tail', functions: [...AILERONS, 'elevator', 'rudder', 'throttle'] },
-  'v-tail': { title: 'V-tail', functions: [...AILERONS, 'v-tail-left', 'v-tail-right', 'throttle'] },
-  'v-tail-flaps': {
-    title: 'V-tail with flaps',
-    functions: [...AILERONS, 'flap-left', 'flap-right', 'v-tail-left', 'v-tail-right', 'throttle'],
-  },
-  'flying-wing': { title: 'flying wing', functions: ['elevon-left', 'elevon-right', 'throttle'] },
-  'twin-motor': { title: 'twin motor', functions: [...AILERONS, 'elevator', 'rudder', 'throttle-left', 'throttle-right'] },
-  'lift-and-cruise': {
-    title: 'lift and cruise',
-    functions: [...AILERONS, 'elevator', 'rudder', 'throttle', 'motor-1', 'motor-2', 'motor-3', 'motor-4'],
-  },
-  quad: { title: 'quad', functions: ['motor-1', 'motor-2', 'motor-3', 'motor-4'] },
-  hexa: { title: 'hexa', functions: ['motor-1', 'motor-2', 'motor-3', 'motor-4', 'motor-5', 'motor-6'] },
-} as const;
+const KINDS = { ...PLANES, ...COPTERS };
 
 export type AirframeKind = keyof typeof KINDS;
 
 /** One entry a kind. */
-export const AIRFRAME_KINDS: Readonly<Record<AirframeKind, AirframeKindFacts>> = KINDS;
+export const AIRFRAME_KINDS: Readonly<Record<AirframeKind, Airframe>> = KINDS;
 
 export function isAirframeKind(text: string): text is AirframeKind {
   return Object.hasOwn(KINDS, text);
@@ -36,3 +16,34 @@ export function isAirframeKind(text: string): text is AirframeKind {
 
 /** All kinds, in the order of the table. */
 export const airframeKinds: readonly AirframeKind[] = Object.keys(KINDS).filter(isAirframeKind);
+
+/** The functions of its lift motors, by number. */
+export function liftFunctions(kind: AirframeKind): readonly OutputFunction[] {
+  return LIFT_FUNCTIONS.slice(0, AIRFRAME_KINDS[kind].rotors.length);
+}
+
+/** The functions that its outputs must have between them. */
+export function requiredFunctions(kind: AirframeKind): readonly OutputFunction[] {
+  const { surfaces, thrust } = AIRFRAME_KINDS[kind];
+  return [...surfaces, ...thrust, ...liftFunctions(kind)];
+}
+
+/** True for an airframe that can stand in the air: one with lift motors. */
+export function hovers(kind: AirframeKind): boolean {
+  return AIRFRAME_KINDS[kind].rotors.length > 0;
+}
+
+/** True for one that hangs on its motors alone. */
+export function isWingless(kind: AirframeKind): boolean {
+  return AIRFRAME_KINDS[kind].body.is === 'copter';
+}
+
+/** The least set of surfaces or motors with which it can still be flown, on its wings or in the air: every row in one of its ways. */
+export function survivingSets(kind: AirframeKind): { readonly cruise: readonly Ways[]; readonly hover: readonly Ways[] } {
+  const { steering, sparesRotors, surfaces } = AIRFRAME_KINDS[kind];
+  const motors = liftFunctions(kind);
+  const tilt = surfaces.filter((name) => name === 'tail-tilt');
+  const enough: Ways = sparesRotors === 0 ? [motors] : motors.map((lost) => motors.filter((motor) => motor !== lost));
+  const hover = motors.length === 0 ? [] : [enough, ...tilt.map((name): Ways => [[name]])];
+  return { cruise: isWingless(kind) ? hover : steering, hover };
+}

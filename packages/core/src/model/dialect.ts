@@ -1,5 +1,6 @@
 import { Type } from '@sinclair/typebox';
 import { airframeKinds } from './airframes.ts';
+import { MOTOR_PLACES } from './airframes/rotor.ts';
 import { flightModes } from './flightModes.ts';
 import { DialectIdSchema, recordOf } from './ids.ts';
 import { keyText } from './keys.ts';
@@ -56,9 +57,6 @@ const RoleSchema = Type.Object(
   closed,
 );
 
-/** Where a lift motor sits, seen from above. */
-export const MOTOR_PLACES = ['front-left', 'front-right', 'rear-left', 'rear-right', 'front', 'rear', 'left', 'right'] as const;
-export type MotorPlace = (typeof MOTOR_PLACES)[number];
 const MotorSchema = Type.Object(
   { place: oneOf(MOTOR_PLACES), /** Seen from above. */ turns: Type.Union([Type.Literal('clockwise'), Type.Literal('counter-clockwise')]) },
   closed,

@@ -1,5 +1,5 @@
 import { Type } from '@sinclair/typebox';
-import type { AirframeKind } from './airframes.ts';
+import { AIRFRAME_KINDS, hovers, type AirframeKind } from './airframes.ts';
 import { recordOf, type Branded } from './ids.ts';
 import { keyText } from './keys.ts';
 import { LIMITS } from './limits.ts';
@@ -148,20 +148,29 @@ const SPEEDS = ['stallMs', 'cruiseMs', 'neverExceedMs'] as const;
 
 const AWAY = ['missionKm', 'flightHeightM', 'groundAntennaM', 'linkMarginDb', 'earthFieldUt', 'headingErrorDeg'] as const;
 
-const plane: readonly FrameNumber[] = [...WING, ...BODY, ...TAIL, ...PROP, ...WEIGHT, ...SPEEDS, ...AWAY];
-const copter: readonly FrameNumber[] = [...BODY, ...LIFT, ...WEIGHT, ...AWAY];
-
-/** The numbers that an airframe of each kind has, in the order in which they are asked for. */
-export const NUMBERS_OF_KIND: Readonly<Record<AirframeKind, readonly FrameNumber[]>> = {
-  conventional: plane,
-  'v-tail': plane,
-  'v-tail-flaps': plane,
-  'flying-wing': [...WING, ...BODY, ...PROP, ...WEIGHT, ...SPEEDS, ...AWAY],
-  'twin-motor': [...WING, ...BODY, ...TAIL, ...PROP, 'propButtMm', ...WEIGHT, ...SPEEDS, ...AWAY],
-  'lift-and-cruise': [...WING, ...BODY, ...TAIL, ...PROP, ...LIFT, ...WEIGHT, ...SPEEDS, ...AWAY],
-  quad: copter,
-  hexa: copter,
-};
+/** The numbers that an airframe of a kind has, in the order in which they are asked for. */
+export function numbersOfKind(kind: AirframeKind): readonly FrameNumber[] {
+  const { body } = AIRFRAME_KINDS[kind];
+  const lift = hovers(kind) ? LIFT : [];
+  switch (body.is) {
+    case 'plane':
+      return [
+        ...WING,
+        ...BODY,
+        ...TAIL,
+        ...PROP,
+        ...(body.propeller === 'wing' ? (['propButtMm'] as const) : []),
+        ...lift,
+        ...WEIGHT,
+        ...SPEEDS,
+        ...AWAY,
+      ];
+    case 'wing':
+      return [...WING, ...BODY, ...PROP, ...lift, ...WEIGHT, ...SPEEDS, ...AWAY];
+    case 'copter':
+      return [...BODY, ...lift, ...WEIGHT, ...AWAY];
+  }
+}
 
 const NumbersSchema = Type.Unsafe<Readonly<Partial<Record<FrameNumber, number>>>>(
   recordOf(keyText(frameNumbers.join('|')), Type.Number({ minimum: -1_000_000, maximum: 1_000_000 })),

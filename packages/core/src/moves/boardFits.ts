@@ -4,7 +4,7 @@ import { byRank } from '../harness/joinRank.ts';
 import type { ItemId, PartKey } from '../model/ids.ts';
 import { boardPortsOf } from '../ports/boardPorts.ts';
 import { linkSeekers } from '../ports/linkSeekers.ts';
-import { outputKey } from '../model/aircraft.ts';
+import { outputKey } from '../model/outputPlan.ts';
 import type { BoardSwap } from './swap/boardSwap.ts';
 import { swapOrAdd } from './swap/swapOrAdd.ts';
 import { cableWork } from './work/cableWork.ts';

@@ -2,7 +2,7 @@ import { dialectOf } from '../dialects/dialectOf.ts';
 import { cablesAtPort } from '../graph/cableJoins.ts';
 import { isPortJoined } from '../graph/matesAt.ts';
 import type { Graph, GraphItem } from '../graph/graph.ts';
-import { outputKey } from '../model/aircraft.ts';
+import { outputKey } from '../model/outputPlan.ts';
 import { endpointPins, portOfEndpoint } from '../model/endpointPins.ts';
 import type { Endpoint } from '../model/part.ts';
 import { grouped } from '../text/grouped.ts';

@@ -1,13 +1,12 @@
 import { dialectOf } from '../dialects/dialectOf.ts';
 import type { SimpleEdit } from '../edits/registry.ts';
 import type { Edit } from '../edits/registry.ts';
-import { AIRFRAME_KINDS } from '../model/airframes.ts';
+import { AIRFRAME_KINDS, hovers } from '../model/airframes.ts';
 import type { Design } from '../model/design.ts';
 import type { FlightMode } from '../model/flightModes.ts';
 import type { ModeRange, RcChannel, RcSwitch } from '../model/rcPlan.ts';
 import type { ChannelUse, Stick } from '../model/rcUses.ts';
 import { wantedEnds } from './channelScale.ts';
-import { hovers } from './modes/modeReach.ts';
 import { STRIP_US } from './modes/valueStrip.ts';
 
 /** The schools of channel order: which of the first four is which stick. */
@@ -34,7 +33,7 @@ const ARMED_FROM_US = 1700;
  */
 export function beginPlan(design: Design, order: ChannelOrder): Edit | undefined {
   const { rc, airframe } = design.aircraft;
-  const hasFlaps = AIRFRAME_KINDS[airframe.kind].functions.some((name) => name.startsWith('flap'));
+  const hasFlaps = AIRFRAME_KINDS[airframe.kind].surfaces.some((name) => name.startsWith('flap'));
   const steps = (use: ChannelUse, id: string): RcChannel => ({ use, from: { is: 'switches', switches: [id] } });
   const channels: readonly (readonly [string, RcChannel])[] = [
     ...CHANNEL_ORDERS[order].sticks.map((use, i) => [String(i + 1), { use }] as const),

@@ -13,7 +13,7 @@ export const smallAircraft: Readonly<Record<string, () => Design>> = {
 
 function stabilised(): Design {
   const bench = emptyBench();
-  bench.make({ kind: 'set-airframe', airframe: 'conventional', was: 'flying-wing' });
+  bench.make({ kind: 'set-airframe', airframe: 'no-rudder', was: 'flying-wing' });
   bench.add('controller-stabiliser-5', 'stabiliser');
   bench.add('battery-lipo-3s-3300', 'flight pack');
   bench.add('distribution-plain-bus', 'behind the pack');
@@ -65,7 +65,7 @@ function receiverOnly(): Design {
 
 function servoFed(): Design {
   const bench = emptyBench();
-  bench.make({ kind: 'set-airframe', airframe: 'conventional', was: 'flying-wing' });
+  bench.make({ kind: 'set-airframe', airframe: 'no-rudder', was: 'flying-wing' });
   bench.add('controller-8-bit-servo-fed', 'flight controller', { 'TEL.protocol': 'mavlink-2', 'TEL.baud': 57_600 });
   bench.add('battery-lipo-3s-3300', 'flight pack');
   bench.add('distribution-plain-bus', 'behind the pack');

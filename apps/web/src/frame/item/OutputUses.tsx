@@ -4,6 +4,7 @@ import {
   OUTPUT_FUNCTIONS,
   outputFunctions,
   outputKey,
+  requiredFunctions,
   type Item,
   type OutputFunction,
   type ResolvedPart,
@@ -17,7 +18,7 @@ export function OutputUses({ item, part }: { readonly item: Item; readonly part:
   const outputs = part.endpoints.filter((endpoint) => endpoint.is === 'pulse-out');
   if (part.kind !== 'controller' || outputs.length === 0) return null;
   const { aircraft } = design;
-  const wanted = AIRFRAME_KINDS[aircraft.airframe.kind].functions;
+  const wanted = requiredFunctions(aircraft.airframe.kind);
   const others = outputFunctions.filter((use) => !wanted.includes(use));
   const used = new Set(Object.values(aircraft.outputs).map((use) => use.function));
   return (

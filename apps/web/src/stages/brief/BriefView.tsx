@@ -8,6 +8,7 @@ import {
   OUTPUT_FUNCTIONS,
   plainCable,
   recolourEdits,
+  requiredFunctions,
   type Aircraft,
 } from '@wired-falcon/core';
 import { useDesign, useGraph, useMake } from '../../session/SessionContext.tsx';
@@ -82,7 +83,7 @@ function NameFields({ aircraft }: { readonly aircraft: Aircraft }) {
 function AirframeField({ aircraft }: { readonly aircraft: Aircraft }) {
   const make = useMake();
   const { kind } = aircraft.airframe;
-  const functions = AIRFRAME_KINDS[kind].functions.map((use) => OUTPUT_FUNCTIONS[use].title);
+  const functions = requiredFunctions(kind).map((use) => OUTPUT_FUNCTIONS[use].title);
   return (
     <label className="block">
       <span className="text-[13px] text-ink2">Airframe</span>

@@ -3,7 +3,7 @@ import {
   FRAME_NUMBERS,
   FRAME_PIECES,
   framePieces,
-  NUMBERS_OF_KIND,
+  numbersOfKind,
   outlineOf,
   type AirframeKind,
   type FrameNumber,
@@ -43,7 +43,7 @@ export function FrameNumbers() {
           <div className="mt-2 grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-10">
             {/* What is left unsaved, or as it was, no longer stands in the sketches. */}
             <div onBlur={() => setTyped(undefined)}>
-              {NUMBERS_OF_KIND[kind].map((number) => (
+              {numbersOfKind(kind).map((number) => (
                 <FrameNumberField key={number} number={number} frame={frame} onType={setTyped} />
               ))}
               <Carbon frame={frame} />
@@ -123,7 +123,7 @@ function Carbon({ frame }: { readonly frame: FramePlan }) {
 
 /** The pieces that an airframe of a kind has. */
 function piecesOf(kind: AirframeKind): readonly FramePiece[] {
-  const asked = NUMBERS_OF_KIND[kind];
+  const asked = numbersOfKind(kind);
   const isThere: Readonly<Record<FramePiece, boolean>> = {
     body: true,
     wing: asked.includes('spanMm'),

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { AIRFRAME_KINDS, outlineOf, usualFrame, range } from '@wired-falcon/core';
+import { AIRFRAME_KINDS, isWingless, outlineOf, usualFrame, range } from '@wired-falcon/core';
 import { useDesign, useMake } from '../../session/SessionContext.tsx';
 import { OutlinePicture } from '../../drawing/OutlineShape.tsx';
 import { fromAbove } from '../../drawing/viewBoxes.ts';
@@ -15,7 +15,7 @@ export function FirstFrame() {
   const design = useDesign();
   const make = useMake();
   const { kind } = design.aircraft.airframe;
-  const isCopter = kind === 'quad' || kind === 'hexa';
+  const isCopter = isWingless(kind);
   const [typed, setText] = useState<string>();
   const { read, figure, factor, unit } = useReadersUnits();
   const usualMm = isCopter ? USUAL_COPTER_MM : USUAL_SPAN_MM;

@@ -1,3 +1,4 @@
+import { hovers } from '../../model/airframes.ts';
 import { listed } from '../../text/lists.ts';
 import { against, quantity, range, stated } from '../../text/numbers.ts';
 import { compassFieldAt, compassFields, type CompassField } from '../../field/compassFields.ts';
@@ -33,8 +34,7 @@ export const compassField: Check = {
 /** What hovers has nothing but its compass for a heading, unless two antennas give it one. */
 function navigatesByCompass(graph: Graph): boolean {
   const { kind } = graph.design.aircraft.airframe;
-  const hovers = kind === 'quad' || kind === 'hexa' || kind === 'lift-and-cruise';
-  return hovers && !graph.items.some(({ part }) => part?.radios?.some(({ heading }) => heading !== undefined));
+  return hovers(kind) && !graph.items.some(({ part }) => part?.radios?.some(({ heading }) => heading !== undefined));
 }
 
 function varying(graph: Graph, { compass, worst, legs, situations }: CompassField): Saying[] {

@@ -1,5 +1,26 @@
 import type { Check } from '../finding.ts';
+import { bankRate, kindUnsupported, rateTooFast } from './bankPulses.ts';
+import { dialectRefusesOutput } from './dialectRefusesOutput.ts';
+import { duplicateFunction } from './duplicateFunction.ts';
+import { missingFunction, outputsNotBegun } from './missingFunction.ts';
+import { motorOrder } from './motorOrder.ts';
+import { saturation } from './saturation.ts';
 import { outputUnwired, wiredUnassigned } from './unwired.ts';
 
-/** Every check of the outputs. A new one is a file here and its name in this list. */
-export const outputChecks: readonly Check[] = [outputUnwired, wiredUnassigned];
+/** A new check is a file here and its name in this list. */
+const list: readonly Check[] = [
+  outputsNotBegun,
+  missingFunction,
+  duplicateFunction,
+  rateTooFast,
+  bankRate,
+  kindUnsupported,
+  dialectRefusesOutput,
+  motorOrder,
+  outputUnwired,
+  wiredUnassigned,
+  saturation,
+];
+
+/** Every check of the outputs. All read what banks make and how the controller mixes. */
+export const outputChecks: readonly Check[] = list.map((check) => ({ ...check, reads: ['banks', 'mixing'] }));

@@ -1,4 +1,4 @@
-import { AIRFRAME_KINDS } from '../../model/airframes.ts';
+import { requiredFunctions } from '../../model/airframes.ts';
 import type { OutputFunction } from '../../model/outputFunctions.ts';
 import { RC_CHOICES } from '../../model/rcWords.ts';
 import type { Check } from '../finding.ts';
@@ -17,7 +17,7 @@ export const doubleMixing: Check = {
     const { radioMixes = 'plain' } = rc.choices;
     if (radioMixes === 'plain') return [];
     const used = Object.values(outputs).map((use) => use.function);
-    const mixes = [...AIRFRAME_KINDS[airframe.kind].functions, ...used].some((name) => MIXED.includes(name));
+    const mixes = [...requiredFunctions(airframe.kind), ...used].some((name) => MIXED.includes(name));
     const where = rcSubjects(graph);
     if (where.length === 0) return [];
     const mix = RC_CHOICES.radioMixes.values[radioMixes] ?? radioMixes;

@@ -8,7 +8,7 @@ import { missingNeeds } from '../../rc/failsafe/actionNeeds.ts';
 import { lossBasis, type LossPath } from '../../rc/failsafe/lossPath.ts';
 import { lossVerdicts, type LossVerdict } from '../../rc/failsafe/lossVerdict.ts';
 import { throttleMargin, THRESHOLD_MARGIN_US } from '../../rc/failsafe/throttleMargin.ts';
-import { hovers } from '../../rc/modes/modeReach.ts';
+import { hovers } from '../../model/airframes.ts';
 import { listed } from '../../text/lists.ts';
 import { stated } from '../../text/numbers.ts';
 import type { Check, Evidence, Remedy, Saying, Subject } from '../finding.ts';

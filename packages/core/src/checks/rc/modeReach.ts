@@ -1,8 +1,9 @@
+import { hovers, isWingless } from '../../model/airframes.ts';
 import { dialectOf } from '../../dialects/dialectOf.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { givesName, isRcBegun, type ModeRange } from '../../model/rcPlan.ts';
 import { combinationsOf, modeChannels, MOST_COMBINATIONS } from '../../rc/modes/combinations.ts';
-import { hasWings, hovers, modeReachOf, type ModeReach } from '../../rc/modes/modeReach.ts';
+import { modeReachOf, type ModeReach } from '../../rc/modes/modeReach.ts';
 import { gapsOn } from '../../rc/modes/valueStrip.ts';
 import { positionWords } from '../../rc/switchPositions.ts';
 import { listed } from '../../text/lists.ts';
@@ -166,7 +167,7 @@ function noReturn(graph: Graph, { hasReturn }: ModeReach): Saying[] {
 function farFromSafe(graph: Graph, { farFromSafe: far }: ModeReach): Saying[] {
   const [first] = far;
   const { rc, airframe } = graph.design.aircraft;
-  if (first === undefined || !(hovers(airframe.kind) || hasWings(airframe.kind))) return [];
+  if (first === undefined || !(hovers(airframe.kind) || !isWingless(airframe.kind))) return [];
   const wanted = hovers(airframe.kind) ? 'a mode that levels by itself' : 'manual';
   return [
     {

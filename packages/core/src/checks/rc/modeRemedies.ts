@@ -1,3 +1,4 @@
+import { hovers } from '../../model/airframes.ts';
 import { dialectOf } from '../../dialects/dialectOf.ts';
 import type { Edit, SimpleEdit } from '../../edits/registry.ts';
 import type { Graph } from '../../graph/graph.ts';
@@ -5,7 +6,7 @@ import { flightModes, type FlightMode } from '../../model/flightModes.ts';
 import { givesName, type ModeRange } from '../../model/rcPlan.ts';
 import { channelPlanOf } from '../../rc/channelPlan.ts';
 import type { Combination } from '../../rc/modes/combinations.ts';
-import { hovers, isSafeMode, modeReachOf, type ModeReach } from '../../rc/modes/modeReach.ts';
+import { isSafeMode, modeReachOf, type ModeReach } from '../../rc/modes/modeReach.ts';
 import { STRIP_US } from '../../rc/modes/valueStrip.ts';
 import type { Remedy } from '../finding.ts';
 import { graphAfter } from '../helpers/tryEdit.ts';

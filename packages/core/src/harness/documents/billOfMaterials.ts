@@ -1,7 +1,9 @@
-import { figure, quantity } from '../../text/numbers.ts';
+import { decimals, figure, quantity } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { PART_KINDS, partKinds } from '../../model/partKinds.ts';
 import type { ResolvedPart } from '../../model/part.ts';
+import { turnOf } from '../../model/turns.ts';
+import { naturalOrder } from '../../model/naturalOrder.ts';
 import { wireGramsPerM } from '../../model/wire.ts';
 import { conductorLengthMm } from '../wireFacts.ts';
 import type { Sheet } from './sheet.ts';
@@ -45,6 +47,7 @@ export function billOfMaterials(graph: Graph): Sheet {
         figure(part.massG, 'g'),
         figure(part.massG * refs.length, 'g'),
       ]),
+      ...propellerRows(graph),
       ...wires.map(({ awg, lengthM, massG }) => [quantity(lengthM, 'm'), `Wire AWG ${awg}`, 'Cable goods', '', '', figure(massG, 'g')]),
     ],
     notes: [
@@ -53,6 +56,21 @@ export function billOfMaterials(graph: Graph): Sheet {
     ],
     cautions: [],
   };
+}
+
+/** Propellers by size and by the way they turn: they are bought apart from their motors, and one of the wrong hand blows the wrong way. */
+function propellerRows(graph: Graph): readonly string[][] {
+  const lines = new Map<string, string[]>();
+  for (const { item, part } of graph.items) {
+    const propeller = part?.propeller;
+    if (propeller === undefined || item.where !== 'aircraft') continue;
+    const turn = turnOf(propeller.turns, item) ?? 'hand not said';
+    const name = `Propeller ${decimals(propeller.diameterIn, 1)} x ${decimals(propeller.pitchIn, 1)} in, ${turn}`;
+    lines.set(name, [...(lines.get(name) ?? []), item.ref]);
+  }
+  return [...lines]
+    .sort(([a], [b]) => naturalOrder(a, b))
+    .map(([name, refs]) => [String(refs.length), name, 'Propeller', refs.join(' '), '', '']);
 }
 
 function wireRows(graph: Graph): { readonly awg: number; readonly lengthM: number; readonly massG: number }[] {

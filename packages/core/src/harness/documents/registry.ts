@@ -8,7 +8,6 @@ import type { DocumentKind, DocumentSubject } from './documentKind.ts';
 import { balanceSheet, placementSheet } from './layoutSheets.ts';
 import { labelSheet } from './labelSheet.ts';
 import { linkSheet } from './linkSheet.ts';
-import { outputCard } from './outputCard.ts';
 import { pinTable } from './pinTable.ts';
 import { portCard } from './portCard.ts';
 import { radioSheet } from './radioSheet.ts';
@@ -17,7 +16,8 @@ import { isWhole, wholeAircraft } from './wholeAircraft.ts';
 
 export type { DocumentChoice, DocumentKind, DocumentSubject } from './documentKind.ts';
 
-function controllersOf(graph: Graph): readonly DocumentSubject[] {
+/** The controllers of an aircraft. */
+export function controllersOf(graph: Graph): readonly DocumentSubject[] {
   return graph.items.filter(({ part }) => part?.kind === 'controller').map(({ item }) => ({ id: item.id, title: item.ref }));
 }
 
@@ -45,13 +45,6 @@ export const harnessDocuments: readonly DocumentKind[] = [
     summary: 'Every port of a controller with its three names, what is on it, protocol and baud.',
     subjects: controllersOf,
     build: (graph, subject) => portCard(graph, asId<ItemId>(subject)),
-  },
-  {
-    id: 'output-card',
-    title: 'Output card',
-    summary: 'Every output of a controller with its bank, its function and what is on it.',
-    subjects: controllersOf,
-    build: (graph, subject) => outputCard(graph, asId<ItemId>(subject)),
   },
   {
     id: 'links',

@@ -4,7 +4,7 @@ import { DraftEdits } from '../../harness/draftEdits.ts';
 import { chooseRegulator, feedPorts, isOpen } from '../../harness/feeders.ts';
 import { findPin, supplyWindow } from '../../harness/joinVerdict.ts';
 import { runsOf } from '../../harness/runs.ts';
-import { outputKey } from '../../model/aircraft.ts';
+import { outputKey } from '../../model/outputPlan.ts';
 import { portOfEndpoint } from '../../model/endpointPins.ts';
 import type { ItemId } from '../../model/ids.ts';
 import type { PinRole, Port } from '../../model/part.ts';

@@ -2,7 +2,7 @@ import { counterpartsOf } from '../../graph/counterparts.ts';
 import type { Graph } from '../../graph/graph.ts';
 import type { DraftEdits } from '../../harness/draftEdits.ts';
 import { planJoin } from '../../harness/looms/planJoin.ts';
-import { outputKey } from '../../model/aircraft.ts';
+import { outputKey } from '../../model/outputPlan.ts';
 import { portOfEndpoint } from '../../model/endpointPins.ts';
 import type { ItemId } from '../../model/ids.ts';
 import type { AdoptRevision } from '../../edits/adoptPlan.ts';

@@ -1,6 +1,6 @@
 import { counterpartsOf } from '../../graph/counterparts.ts';
 import type { Graph } from '../../graph/graph.ts';
-import type { AirframeKind } from '../../model/airframes.ts';
+import { AIRFRAME_KINDS, isWingless, liftFunctions, survivingSets, type AirframeKind } from '../../model/airframes.ts';
 import type { OutputFunction } from '../../model/outputFunctions.ts';
 import type { PartKind } from '../../model/partKinds.ts';
 
@@ -14,28 +14,6 @@ export const ABILITIES = {
 export type Ability = keyof typeof ABILITIES;
 
 export type Phase = 'cruise' | 'hover';
-
-/** Sets of functions: at least one set must be whole. */
-type Ways = readonly (readonly OutputFunction[])[];
-
-const ONE_AILERON: Ways = [['aileron-left'], ['aileron-right']];
-const QUAD: Ways = [['motor-1', 'motor-2', 'motor-3', 'motor-4']];
-const SIX = ['motor-1', 'motor-2', 'motor-3', 'motor-4', 'motor-5', 'motor-6'] as const;
-
-/** The least set of surfaces or motors with which an airframe can still be flown: every row must be met in one of its ways. */
-const SURVIVING: Readonly<Record<AirframeKind, Readonly<Record<Phase, readonly Ways[]>>>> = {
-  conventional: { cruise: [ONE_AILERON, [['elevator']]], hover: [] },
-  'v-tail': { cruise: [ONE_AILERON, [['v-tail-left', 'v-tail-right']]], hover: [] },
-  'v-tail-flaps': { cruise: [ONE_AILERON, [['v-tail-left', 'v-tail-right']]], hover: [] },
-  'flying-wing': { cruise: [[['elevon-left', 'elevon-right']]], hover: [] },
-  'twin-motor': { cruise: [ONE_AILERON, [['elevator']]], hover: [] },
-  'lift-and-cruise': { cruise: [ONE_AILERON, [['elevator']]], hover: [QUAD] },
-  quad: { cruise: [QUAD], hover: [QUAD] },
-  hexa: {
-    cruise: [SIX.map((lost) => SIX.filter((motor) => motor !== lost))],
-    hover: [SIX.map((lost) => SIX.filter((motor) => motor !== lost))],
-  },
-};
 
 /** Who does what in an aircraft, by index of the item. */
 export interface Crew {
@@ -57,7 +35,10 @@ export function crewOf(graph: Graph): Crew {
     const itemIx = graph.itemIx.get(item);
     const endpoint = graph.items[itemIx ?? -1]?.part?.endpoints.find(({ id }) => id === output);
     if (itemIx === undefined || endpoint === undefined) continue;
-    const moved = counterpartsOf(graph, itemIx, endpoint).flatMap(({ item: other, endpoint: at }) => (at.is === 'pulse-in' ? [other] : []));
+    const moved =
+      endpoint.is === 'can'
+        ? [itemIx]
+        : counterpartsOf(graph, itemIx, endpoint).flatMap(({ item: other, endpoint: at }) => (at.is === 'pulse-in' ? [other] : []));
     byFunction.set(use, [...(byFunction.get(use) ?? []), ...moved]);
   }
   return { graph, airframe: graph.design.aircraft.airframe.kind, byFunction, byKind };
@@ -71,7 +52,7 @@ export function abilitiesOf(crew: Crew, alive: Uint8Array, phase: Phase): Readon
   const found = new Set<Ability>();
   const hasNavigation = hasController && some('gnss');
   const hasRc = some('rc-receiver', 'handheld-link');
-  const rows = SURVIVING[crew.airframe][phase];
+  const rows = survivingSets(crew.airframe)[phase];
   if (hasController && (hasRc || hasNavigation) && rows.every((ways) => ways.some((way) => way.every(works)))) found.add('control');
   if (hasController && motorsOf(crew.airframe, phase).some(works)) found.add('propulsion');
   if (hasNavigation) found.add('navigation');
@@ -81,5 +62,5 @@ export function abilitiesOf(crew: Crew, alive: Uint8Array, phase: Phase): Readon
 
 /** The motors that carry an airframe on in a phase. */
 function motorsOf(airframe: AirframeKind, phase: Phase): readonly OutputFunction[] {
-  return phase === 'hover' || airframe === 'quad' || airframe === 'hexa' ? SIX : ['throttle', 'throttle-left', 'throttle-right'];
+  return phase === 'hover' || isWingless(airframe) ? liftFunctions(airframe) : AIRFRAME_KINDS[airframe].thrust;
 }

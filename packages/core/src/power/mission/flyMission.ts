@@ -1,6 +1,6 @@
 import type { Graph } from '../../graph/graph.ts';
 import { onceBuilt } from '../../graph/onceBuilt.ts';
-import type { AirframeKind } from '../../model/airframes.ts';
+import { hovers, isWingless, type AirframeKind } from '../../model/airframes.ts';
 import { POWER_FIGURES, type MissionLeg } from '../../model/powerPlan.ts';
 import { powerNetwork, type PowerNetwork } from '../network/powerNetwork.ts';
 import { cellVolts } from '../scenarios/cellVolts.ts';
@@ -54,22 +54,20 @@ export interface Mission {
 }
 
 const DEFAULT_USABLE_SHARE = POWER_FIGURES.usableShare.usual;
-const WINGLESS: readonly AirframeKind[] = ['quad', 'hexa'];
 
 /** Where nobody has said what the mission is. */
 function exampleMission(kind: AirframeKind): readonly MissionLeg[] {
-  if (WINGLESS.includes(kind)) return [{ situation: 'hover', minutes: 8 }];
-  const start: readonly MissionLeg[] =
-    kind === 'lift-and-cruise'
-      ? [
-          { situation: 'hover', minutes: 1 },
-          { situation: 'climb', minutes: 2 },
-        ]
-      : [
-          { situation: 'launch', minutes: 0.2 },
-          { situation: 'climb', minutes: 3 },
-        ];
-  return [...start, { situation: 'cruise', minutes: 25 }, ...(kind === 'lift-and-cruise' ? [{ situation: 'hover', minutes: 1 }] : [])];
+  if (isWingless(kind)) return [{ situation: 'hover', minutes: 8 }];
+  const start: readonly MissionLeg[] = hovers(kind)
+    ? [
+        { situation: 'hover', minutes: 1 },
+        { situation: 'climb', minutes: 2 },
+      ]
+    : [
+        { situation: 'launch', minutes: 0.2 },
+        { situation: 'climb', minutes: 3 },
+      ];
+  return [...start, { situation: 'cruise', minutes: 25 }, ...(hovers(kind) ? [{ situation: 'hover', minutes: 1 }] : [])];
 }
 
 const cache = new WeakMap<Graph, Mission>();
@@ -130,7 +128,7 @@ export interface Cruise {
 /** How the packs are drawn down in cruise; undefined where the aircraft has no such situation. */
 export const cruiseOf = onceBuilt((graph): Cruise | undefined => {
   const { power, airframe } = graph.design.aircraft;
-  const wanted = WINGLESS.includes(airframe.kind) ? 'hover' : 'cruise';
+  const wanted = isWingless(airframe.kind) ? 'hover' : 'cruise';
   const scenario = scenariosOf(graph.design.aircraft).find(({ id }) => id === wanted);
   if (scenario === undefined) return undefined;
   const leastCharge = 1 - (power?.usableShare ?? DEFAULT_USABLE_SHARE);

@@ -1,6 +1,8 @@
 import { circuitNode, groupOf, type Graph } from '../../graph/graph.ts';
 import { counterpartsOf } from '../../graph/counterparts.ts';
-import { outputKey } from '../../model/aircraft.ts';
+import { outputKey } from '../../model/outputPlan.ts';
+import { isWingless } from '../../model/airframes.ts';
+import { isLiftFunction } from '../../model/outputFunctions.ts';
 import type { CircuitElement, Endpoint } from '../../model/part.ts';
 
 type Of<K extends CircuitElement['is']> = Extract<CircuitElement, { is: K }>;
@@ -33,9 +35,9 @@ export function driveGroup(graph: Graph, item: number, drive: Of<'drive'>): 'lif
       return use === undefined ? [] : [use.function];
     }),
   );
-  if (functions.length > 0) return functions.some((name) => name.startsWith('motor-')) ? 'lift' : 'cruise';
+  if (functions.length > 0) return functions.some(isLiftFunction) ? 'lift' : 'cruise';
   const { kind } = graph.design.aircraft.airframe;
-  return kind === 'quad' || kind === 'hexa' ? 'lift' : 'cruise';
+  return isWingless(kind) ? 'lift' : 'cruise';
 }
 
 /** The throttle inputs of a drive: on a part with several, the one in the same place of the list. */

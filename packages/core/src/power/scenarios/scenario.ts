@@ -1,5 +1,5 @@
 import type { Aircraft } from '../../model/aircraft.ts';
-import type { AirframeKind } from '../../model/airframes.ts';
+import { hovers, type AirframeKind } from '../../model/airframes.ts';
 import { LOAD_STATES, type OwnSituation, type PowerPlan } from '../../model/powerPlan.ts';
 
 /** What a kind of load takes in a scenario: a state of its data. */
@@ -61,9 +61,6 @@ export const SCENARIOS: readonly Scenario[] = [
   { ...FLYING, id: 'cold', title: 'Cold', charge: 0.9, durationS: 60, cruiseThrottle: 1, internalFactor: 2 },
 ];
 
-/** Airframes that hang on their lift motors, at least at times. */
-const HOVERING: readonly AirframeKind[] = ['lift-and-cruise', 'quad', 'hexa'];
-
 const cache = new WeakMap<PowerPlan, Map<AirframeKind, readonly Scenario[]>>();
 const plain = new Map<AirframeKind, readonly Scenario[]>();
 
@@ -77,7 +74,7 @@ export function scenariosOf({ airframe: { kind }, power }: Pick<Aircraft, 'airfr
 }
 
 function builtIn(kind: AirframeKind, power: PowerPlan | undefined): readonly Scenario[] {
-  return SCENARIOS.filter((scenario) => scenario.isHovering !== true || HOVERING.includes(kind)).map((scenario) => ({
+  return SCENARIOS.filter((scenario) => scenario.isHovering !== true || hovers(kind)).map((scenario) => ({
     ...scenario,
     ...(scenario.usbA === undefined ? {} : { usbA: power?.usbA ?? scenario.usbA }),
     ...(scenario.cruiseThrottle !== 'cruise' || power?.cruiseA === undefined ? {} : { cruiseA: power.cruiseA }),

@@ -1,6 +1,5 @@
-import { AIRFRAME_KINDS, type AirframeKind } from '../../model/airframes.ts';
+import { hovers, type AirframeKind } from '../../model/airframes.ts';
 import type { Design } from '../../model/design.ts';
-import { OUTPUT_FUNCTIONS } from '../../model/outputFunctions.ts';
 import { FLIGHT_MODES, type FlightMode } from '../../model/flightModes.ts';
 import { combinationsOf, isOneMovement, type Combination } from './combinations.ts';
 
@@ -17,16 +16,6 @@ export interface ModeReach {
   readonly farFromSafe: readonly Combination[];
   /** Channels or switches by which modes are chosen and the motors armed alike. */
   readonly sharedWithArming: readonly string[];
-}
-
-/** True for an airframe that can stand in the air: one with lift motors. */
-export function hovers(kind: AirframeKind): boolean {
-  return AIRFRAME_KINDS[kind].functions.some((name) => name.startsWith('motor-'));
-}
-
-/** True for an airframe with control surfaces. */
-export function hasWings(kind: AirframeKind): boolean {
-  return AIRFRAME_KINDS[kind].functions.some((name) => OUTPUT_FUNCTIONS[name].drives === 'servo');
 }
 
 /** True for the modes that have to be within one movement: manual for what only glides, one that levels by itself for what hovers. */

@@ -6,6 +6,7 @@ import { addItem, adopt, label, output, removeItem, rename, setting, side, where
 import { pick, type Draw } from './draw.ts';
 import { frameEdit, placeEdit } from './layout.ts';
 import { bond, linkWords, socket, wish } from './links.ts';
+import { outputHeld, outputPlan } from './outputs.ts';
 import { rcChannel, rcModes, rcWords } from './rc.ts';
 
 /** The title of a batch whose edits know nothing of each other. */
@@ -63,6 +64,9 @@ export function editFrom(design: Design, draw: Draw): Edit {
     rcChannel,
     rcModes,
     rcWords,
+    outputPlan,
+    outputHeld,
+    outputHeld,
   ];
   const one = pick(makers, draw.kind)?.(design, draw);
   if (one === undefined) return addItem(design, draw);

@@ -2,7 +2,7 @@ import type { SimpleEdit } from '../../edits/registry.ts';
 import { proposeAdoption } from '../../edits/proposeAdoption.ts';
 import { nextReference } from '../../edits/references.ts';
 import { graphOf } from '../../graph/graphOf.ts';
-import { outputKey } from '../../model/aircraft.ts';
+import { outputKey } from '../../model/outputPlan.ts';
 import { partKeyOf } from '../../model/contentHash.ts';
 import type { Design } from '../../model/design.ts';
 import { asId, type ItemId } from '../../model/ids.ts';

@@ -1,0 +1,43 @@
+import { dialectOf } from '../../dialects/dialectOf.ts';
+import { OUTPUT_FUNCTIONS } from '../../model/outputFunctions.ts';
+import { planOutputs } from '../../outputs/plan/planOutputs.ts';
+import { racksOf, slotsIn } from '../../outputs/plan/racks.ts';
+import type { Check, Saying } from '../finding.ts';
+import { planRemedies, slotName, slotSubject } from './outputSubjects.ts';
+
+/** A function on an output where the firmware does not have it. */
+export const dialectRefusesOutput: Check = {
+  id: 'output.dialect-refuses',
+  stage: 'outputs',
+  title: 'The firmware does not have this function there',
+  run: ({ graph }) => {
+    const dialect = dialectOf(graph.design);
+    if (dialect === undefined) return [];
+    return racksOf(graph)
+      .flatMap(slotsIn)
+      .flatMap((slot): Saying[] => {
+        const name = slot.use?.function;
+        if (name === undefined) return [];
+        const { title, drives } = OUTPUT_FUNCTIONS[name];
+        const rule = dialect.refusals.find(
+          (one) => one.is === 'only-on' && one.function === name && (slot.code === undefined || !one.outputs.includes(slot.code)),
+        );
+        const why =
+          dialect.functions[name] === undefined
+            ? `${dialect.name} does not know the function.`
+            : (rule?.sentence ?? (slot.isReserved && drives !== 'motor' ? 'It keeps this output for motors on this airframe.' : undefined));
+        if (why === undefined) return [];
+        return [
+          {
+            severity: 'mend',
+            where: [slotSubject(graph, slot)],
+            what: `${slotName(graph, slot)} cannot be for ${title} with ${dialect.name}.`,
+            evidence: [{ label: slotName(graph, slot), value: title }],
+            why,
+            remedies: () =>
+              planOutputs(graph)?.seats.find(({ seeker }) => seeker.function === name)?.slot === undefined ? [] : planRemedies(graph),
+          },
+        ];
+      });
+  },
+};

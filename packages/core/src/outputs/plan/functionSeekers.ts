@@ -1,0 +1,169 @@
+import { dialectOf } from '../../dialects/dialectOf.ts';
+import type { Graph } from '../../graph/graph.ts';
+import { requiredFunctions } from '../../model/airframes.ts';
+import { isLiftFunction, LIFT_FUNCTIONS, OUTPUT_FUNCTIONS, outputFunctions, type OutputFunction } from '../../model/outputFunctions.ts';
+import { isPulseKind, outputKey, type PulseKind } from '../../model/outputPlan.ts';
+import { listed } from '../../text/lists.ts';
+import { stated } from '../../text/numbers.ts';
+import { consumersOf, type Consumer } from './consumers.ts';
+import { racksOf, slotsIn, type Slot } from './racks.ts';
+
+/** What a function takes: kinds of pulses, and of plain ones so many a second at least and at most. */
+export interface Takes {
+  readonly kinds: readonly PulseKind[];
+  readonly rateHz: readonly [least: number, most: number];
+}
+
+/** A function that wants an output. */
+export interface FunctionSeeker {
+  readonly function: OutputFunction;
+  /** True for one that the airframe cannot do without. */
+  readonly isNeeded: boolean;
+  /** What is to move by it: what is wired to its output, or what is not wired yet and is called by its name. */
+  readonly consumers: readonly Consumer[];
+  /** The output that has it now. Of several, the first. */
+  readonly now: Slot | undefined;
+  readonly takes: Takes;
+  /** Why nothing suits it, whatever the output. */
+  readonly impossible: string | undefined;
+}
+
+/** A servo on a bus, which needs no output. */
+export interface BusServo {
+  readonly item: number;
+  readonly endpoint: string;
+  readonly function: OutputFunction | undefined;
+}
+
+/** Below this the motors of a frame that hangs on them answer too late. */
+export const LIFT_LEAST_HZ = 250;
+
+/** What is taken where nothing is known of what will hang there: what every servo and every motor controller bears. */
+const USUAL: Readonly<Record<(typeof OUTPUT_FUNCTIONS)[OutputFunction]['drives'] | 'lift', Takes>> = {
+  servo: { kinds: ['pwm'], rateHz: [50, 50] },
+  motor: { kinds: ['pwm', 'dshot'], rateHz: [50, 400] },
+  lift: { kinds: ['pwm', 'dshot'], rateHz: [LIFT_LEAST_HZ, 400] },
+  switching: { kinds: ['pwm', 'switch'], rateHz: [50, 50] },
+  any: { kinds: ['pwm'], rateHz: [50, 50] },
+};
+
+/**
+ * The functions of an aircraft that want an output: those that the airframe needs and those that are assigned besides, in the order of the
+ * table; but for those that a servo on a bus has.
+ */
+export function functionSeekers(graph: Graph): readonly FunctionSeeker[] {
+  const { outputs, airframe } = graph.design.aircraft;
+  const needed = requiredFunctions(airframe.kind);
+  const [rack] = racksOf(graph);
+  const slots = rack === undefined ? [] : slotsIn(rack);
+  const onBus = new Set(busServos(graph).map((servo) => servo.function));
+  const assigned = new Set([...Object.values(outputs).map((use) => use.function), ...payloadOf(slots)]);
+  const wanted = [...needed, ...outputFunctions.filter((name) => assigned.has(name) && !needed.includes(name))].filter(
+    (name) => !onBus.has(name),
+  );
+  const idle = new IdleConsumers(graph, slots);
+  const dialect = dialectOf(graph.design);
+  return wanted.map((name): FunctionSeeker => {
+    const now = slots.find(({ use }) => use?.function === name);
+    const consumers = now !== undefined && now.on.length > 0 ? now.on : idle.takeFor(name);
+    const takes = takesOf(name, consumers);
+    return {
+      function: name,
+      isNeeded: needed.includes(name),
+      consumers,
+      now,
+      takes,
+      impossible:
+        dialect !== undefined && dialect.functions[name] === undefined
+          ? `${dialect.name} does not know the function "${OUTPUT_FUNCTIONS[name].title}".`
+          : noTakes(name, consumers, takes),
+    };
+  });
+}
+
+/** Servos that hang on a bus: they are told apart by their identifiers. */
+export function busServos(graph: Graph): readonly BusServo[] {
+  const { outputs } = graph.design.aircraft;
+  return graph.items.flatMap(({ item, part }, i): BusServo[] => {
+    if (part?.kind !== 'servo' || item.where !== 'aircraft') return [];
+    return part.endpoints.flatMap((endpoint): BusServo[] =>
+      endpoint.is === 'can' ? [{ item: i, endpoint: endpoint.id, function: outputs[outputKey(item.id, endpoint.id)]?.function }] : [],
+    );
+  });
+}
+
+/** The functions of what is wired to an output that has none, by what it is: cameras fire, hooks drop, lamps shine. */
+function payloadOf(slots: readonly Slot[]): readonly OutputFunction[] {
+  const idle = slots.flatMap(({ use, on }) => (use === undefined ? on : []));
+  return idle.flatMap(({ input }) => INPUT_FUNCTIONS[input.id] ?? []);
+}
+
+/** What an input is for, by what parts call it. */
+const INPUT_FUNCTIONS: Readonly<Record<string, OutputFunction>> = {
+  fire: 'camera-trigger',
+  trigger: 'camera-trigger',
+  latch: 'dropper',
+  dim: 'light',
+  data: 'light',
+  pan: 'pan',
+  tilt: 'tilt',
+};
+
+/** What all consumers take alike. */
+function takesOf(name: OutputFunction, consumers: readonly Consumer[]): Takes {
+  const { drives } = OUTPUT_FUNCTIONS[name];
+  const isLift = isLiftFunction(name);
+  if (consumers.length === 0) return USUAL[isLift ? 'lift' : drives];
+  const kinds = consumers.map(({ input }) => input.kinds.filter(isPulseKind));
+  return {
+    kinds: (kinds[0] ?? []).filter((kind) => kinds.every((others) => others.includes(kind))),
+    rateHz: [
+      Math.max(isLift ? LIFT_LEAST_HZ : 0, ...consumers.map(({ input }) => input.rateHz[0])),
+      Math.min(...consumers.map(({ input }) => input.rateHz[1])),
+    ],
+  };
+}
+
+function noTakes(name: OutputFunction, consumers: readonly Consumer[], { kinds, rateHz: [least, most] }: Takes): string | undefined {
+  const refs = listed([...new Set(consumers.map(({ entry }) => entry.item.ref))]);
+  if (kinds.length === 0) return `${refs} have no kind of pulse in common.`;
+  if (least <= most || kinds.some((kind) => kind !== 'pwm')) return undefined;
+  return isLiftFunction(name)
+    ? `${refs} takes ${stated(most, 'Hz')} at most; a lift motor wants ${stated(LIFT_LEAST_HZ, 'Hz')}.`
+    : `${refs} have no rate in common: ${stated(least, 'Hz')} at least, ${stated(most, 'Hz')} at most.`;
+}
+
+/** What hangs on no output that has a function, given out by name and then by kind. */
+class IdleConsumers {
+  readonly #free: Set<Consumer>;
+
+  constructor(graph: Graph, slots: readonly Slot[]) {
+    const busy = new Set(slots.flatMap(({ use, on }) => (use === undefined ? [] : on)));
+    this.#free = new Set(consumersOf(graph).filter((consumer) => !busy.has(consumer)));
+  }
+
+  /** The one that is called like the function; of motors the next one, since people seldom name them. Each is given out once. */
+  takeFor(name: OutputFunction): readonly Consumer[] {
+    const { title, drives } = OUTPUT_FUNCTIONS[name];
+    const free = [...this.#free];
+    const found =
+      free.find(({ entry, input }) => isCalled(entry.item.label, title) || INPUT_FUNCTIONS[input.id] === name) ??
+      (drives === 'motor' ? free.find((consumer) => isMotorFor(consumer, name)) : undefined);
+    if (found === undefined) return [];
+    this.#free.delete(found);
+    return [found];
+  }
+}
+
+function isCalled(label: string | undefined, title: string): boolean {
+  return label !== undefined && label.trim().toLowerCase() === title;
+}
+
+/** Motor controllers that are called "lift" lift; the others push, but for those of a frame that only lifts. */
+function isMotorFor({ entry, input }: Consumer, name: OutputFunction): boolean {
+  if (input.use !== 'motor') return false;
+  const label = (entry.item.label ?? '').toLowerCase();
+  const number = LIFT_FUNCTIONS.findIndex((lift) => lift === name);
+  if (label.includes('lift')) return number >= 0 && (!/\d/.test(label) || label.includes(String(number + 1)));
+  return number < 0 || !label.includes('push');
+}

@@ -1,0 +1,112 @@
+import { boardOf } from '../../dialects/boardOf.ts';
+import { dialectOf } from '../../dialects/dialectOf.ts';
+import type { Graph, GraphItem } from '../../graph/graph.ts';
+import { endpointPins } from '../../model/endpointPins.ts';
+import { isPulseKind, outputKey, type BankUse, type OutputUse, type PulseKind } from '../../model/outputPlan.ts';
+import type { ResolvedPart } from '../../model/part.ts';
+import { consumersOf, type Consumer, type PulseOutput } from './consumers.ts';
+
+/** One output of a controller, with everything that is known of it. */
+export interface Slot {
+  readonly key: string;
+  readonly item: number;
+  readonly output: PulseOutput;
+  /** As printed on the board. */
+  readonly label: string;
+  /** The index by which the firmware knows it. */
+  readonly code: string | undefined;
+  readonly kinds: readonly PulseKind[];
+  readonly use: OutputUse | undefined;
+  readonly on: readonly Consumer[];
+  /** True where the firmware keeps it for motors on this airframe. */
+  readonly isReserved: boolean;
+  /** What else uses its pin, as a sentence; undefined where nothing does. */
+  readonly sharedWith: string | undefined;
+}
+
+/** Outputs of one timer: they share pulse kind and rate. */
+export interface Bank {
+  readonly id: string;
+  readonly key: string;
+  /** What a person has planned. */
+  readonly use: BankUse | undefined;
+  readonly slots: readonly Slot[];
+}
+
+/** The outputs of one controller. */
+export interface Rack {
+  readonly item: number;
+  readonly entry: GraphItem;
+  readonly banks: readonly Bank[];
+}
+
+const cache = new WeakMap<Graph, readonly Rack[]>();
+
+/** The controllers of the aircraft that have outputs, with their banks in the order of the board. */
+export function racksOf(graph: Graph): readonly Rack[] {
+  const known = cache.get(graph);
+  if (known !== undefined) return known;
+  const racks = graph.items.flatMap((entry, item): Rack[] => {
+    const { part } = entry;
+    if (part?.kind !== 'controller' || entry.item.where !== 'aircraft') return [];
+    const slots = slotsOf(graph, item, entry, part);
+    const ids = [...new Set(slots.map(({ output }) => output.bank))];
+    const banks = ids.map((id): Bank => {
+      const key = outputKey(entry.item.id, id);
+      return { id, key, use: graph.design.aircraft.banks[key], slots: slots.filter(({ output }) => output.bank === id) };
+    });
+    return banks.length === 0 ? [] : [{ item, entry, banks }];
+  });
+  cache.set(graph, racks);
+  return racks;
+}
+
+/** All slots of a rack. */
+export function slotsIn({ banks }: Rack): readonly Slot[] {
+  return banks.flatMap(({ slots }) => slots);
+}
+
+function slotsOf(graph: Graph, item: number, entry: GraphItem, part: ResolvedPart): readonly Slot[] {
+  const { aircraft } = graph.design;
+  const board = boardOf(dialectOf(graph.design), part);
+  const reserved = board?.reserved?.[aircraft.airframe.kind] ?? [];
+  return part.endpoints.flatMap((output): Slot[] => {
+    if (output.is !== 'pulse-out') return [];
+    const key = outputKey(entry.item.id, output.id);
+    return [
+      {
+        key,
+        item,
+        output,
+        label: outputLabel(part, output),
+        code: board?.outputs?.[output.id],
+        kinds: output.kinds.filter(isPulseKind),
+        use: aircraft.outputs[key],
+        on: consumersOf(graph).filter(({ on }) => on?.item === item && on.output.id === output.id),
+        isReserved: reserved.includes(output.id),
+        sharedWith: sharedWith(entry, part, output),
+      },
+    ];
+  });
+}
+
+/** What is printed beside an output: on its port, or on its pin where a port has several. */
+export function outputLabel(part: ResolvedPart, { id, pin }: PulseOutput): string {
+  const dot = pin.lastIndexOf('.');
+  const port = part.ports.find((candidate) => candidate.id === pin.slice(0, dot));
+  if (port === undefined) return id;
+  const outputs = port.pins.filter(({ role }) => role === 'pulse-out');
+  return outputs.length > 1 ? (port.pins.find(({ n }) => n === Number(pin.slice(dot + 1)))?.label ?? id) : port.label;
+}
+
+/** A serial port on the same pin that is set to a protocol: the pin cannot be both. */
+function sharedWith({ item }: GraphItem, part: ResolvedPart, output: PulseOutput): string | undefined {
+  const other = part.endpoints.find(
+    (endpoint) =>
+      endpoint.id !== output.id &&
+      endpoint.is !== 'pulse-out' &&
+      endpointPins(endpoint).includes(output.pin) &&
+      item.settings[`${endpoint.id}.protocol`] !== undefined,
+  );
+  return other === undefined ? undefined : `Its pin is serial port ${other.id}, which is set to a protocol.`;
+}

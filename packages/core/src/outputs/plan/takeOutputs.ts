@@ -1,0 +1,163 @@
+import type { Edit } from '../../edits/registry.ts';
+import { cablesAtPort } from '../../graph/cableJoins.ts';
+import type { Graph } from '../../graph/graph.ts';
+import { DraftEdits } from '../../harness/draftEdits.ts';
+import { planJoin } from '../../harness/looms/planJoin.ts';
+import { takeOff } from '../../ports/takeOff.ts';
+import { rowStretch } from '../../ports/rowStretch.ts';
+import { portPlace, type CableEnd } from '../../model/aircraft.ts';
+import { portOfEndpoint } from '../../model/endpointPins.ts';
+import type { CableId, ItemId } from '../../model/ids.ts';
+import { OUTPUT_FUNCTIONS } from '../../model/outputFunctions.ts';
+import { travelOf } from '../../model/outputPlan.ts';
+import { turnSetting } from '../../model/turns.ts';
+import { rotorPlanOf, type RotorRow } from '../rotorPlan.ts';
+import { consumerName, type Consumer } from './consumers.ts';
+import type { OutputPlan, Seat } from './planOutputs.ts';
+import type { Slot } from './racks.ts';
+
+/** The edit that makes a plan real, and what it cannot do. */
+export interface TakenOutputs {
+  /** Undefined where everything is as planned. */
+  readonly edit: Edit | undefined;
+  readonly undone: readonly { readonly what: string; readonly why: string }[];
+}
+
+/** What is led to another output, or to its first one. */
+interface Move {
+  readonly consumer: Consumer;
+  readonly to: Slot;
+}
+
+/** A plug that was taken out of the board, to go in again elsewhere. */
+interface Pulled {
+  readonly cable: CableId;
+  readonly end: CableEnd;
+}
+
+/** A plan as one edit: plugs over, cables for what has none, functions with their travel, the pulses of banks. */
+export function takeOutputs(graph: Graph, { rack, seats, banks }: OutputPlan): TakenOutputs {
+  const draft = new DraftEdits(graph.design);
+  const board = rack.entry.item.id;
+  const seated = seats.flatMap((seat) => (seat.slot === undefined ? [] : [{ ...seat, slot: seat.slot }]));
+  const moves = seated.flatMap(({ seeker, slot }) =>
+    seeker.consumers.filter((consumer) => !isOn(consumer, slot)).map((consumer): Move => ({ consumer, to: slot })),
+  );
+  // 1. Every plug that goes elsewhere is pulled first: its place may be another's now. So is what hangs where it has no business.
+  const strangers = seated.flatMap(({ seeker, slot }) => slot.on.filter((other) => !seeker.consumers.includes(other)));
+  const pulled = new Map<Consumer, Pulled>();
+  for (const consumer of new Set([...moves.map((move) => move.consumer), ...strangers])) {
+    const plug = pull(draft, board, consumer);
+    if (plug !== undefined) pulled.set(consumer, plug);
+  }
+  // 2. In again, or a cable where there is none.
+  const undone: { readonly what: string; readonly why: string }[] = [];
+  for (const { consumer, to } of moves)
+    if (!plugIn(draft, board, to, pulled.get(consumer)) && !join(draft, board, to, consumer))
+      undone.push({ what: consumerName(consumer), why: `no cable can be made to ${to.label}` });
+  // 3. What each output is for, with how far its pulses go.
+  for (const slot of rack.banks.flatMap(({ slots }) => slots)) clear(draft, board, slot, seated);
+  for (const seat of seated) assign(draft, board, seat.slot, seat);
+  for (const { bank, pulses } of banks) {
+    const now =
+      bank.use === undefined ? null : { kind: bank.use.kind, ...(bank.use.rateHz === undefined ? {} : { rateHz: bank.use.rateHz }) };
+    if (pulses !== undefined && (now?.kind !== pulses.kind || now.rateHz !== pulses.rateHz))
+      draft.make({ kind: 'set-bank', item: board, bank: bank.id, value: pulses, was: now });
+  }
+  // 4. Lift motors turn as the firmware has it, and so do their propellers, where nobody has said otherwise.
+  for (const row of rotorPlanOf(draft.graph)) turn(draft, row);
+  return { edit: draft.isEmpty ? undefined : draft.edit(titleOf(seats, moves)), undone };
+}
+
+function titleOf(seats: readonly Seat[], moves: readonly Move[]): string {
+  const wired = moves.length === 0 ? '' : `, ${moves.length} wired`;
+  return `Outputs as planned: ${seats.filter(({ slot }) => slot !== undefined).length} functions${wired}`;
+}
+
+function isOn({ on }: Consumer, slot: Slot): boolean {
+  return on?.item === slot.item && on.output.id === slot.output.id;
+}
+
+/** Pulls the plug of what a consumer hangs on out of the board; undefined where nothing of its own is there. */
+function pull(draft: DraftEdits, board: ItemId, consumer: Consumer): Pulled | undefined {
+  const output = consumer.on?.output;
+  const port = output === undefined ? undefined : portOfEndpoint(output);
+  if (port === undefined) return undefined;
+  for (const cable of cablesAtPort(draft.graph, board, port)) {
+    const ends = Object.values(cable.nodes).filter((node): node is CableEnd => node.is === 'end');
+    const others = ends.filter(({ at }) => at.is === 'port' && at.item === consumer.entry.item.id);
+    const here = ends.find(({ at }) => at.is === 'port' && at.item === board && at.port === port);
+    if (others.length === 0 || here === undefined || here.at.is !== 'port') continue;
+    // A cable between the two alone is plugged over; of one that leads to others too the branch goes.
+    if (ends.length > 2) {
+      takeOff(draft, cable, consumer.entry.item.id, (item) => item === board);
+      return undefined;
+    }
+    draft.make({ kind: 'set-cable-end', cable: cable.id, node: here.id, at: { is: 'free' }, was: here.at });
+    return { cable: cable.id, end: here };
+  }
+  return undefined;
+}
+
+/** Puts a plug that was pulled into another output. @returns false where it does not fit there; then it is gone, with its cable */
+function plugIn(draft: DraftEdits, board: ItemId, to: Slot, plug: Pulled | undefined): boolean {
+  const port = portOfEndpoint(to.output);
+  if (plug === undefined || port === undefined) return false;
+  const { at } = plug.end;
+  const offset = at.is === 'port' ? (at.offset ?? 0) : 0;
+  const shift = pinOf(to) - 1;
+  const isDone = [0, offset, shift].some((n) =>
+    draft.make({ kind: 'set-cable-end', cable: plug.cable, node: plug.end.id, at: portPlace(board, port, n), was: { is: 'free' } }),
+  );
+  if (!isDone) draft.make({ kind: 'remove-cable', cable: plug.cable });
+  return isDone;
+}
+
+function pinOf({ output: { pin } }: Slot): number {
+  return Number(pin.slice(pin.lastIndexOf('.') + 1));
+}
+
+function join(draft: DraftEdits, board: ItemId, to: Slot, { entry, input }: Consumer): boolean {
+  const [own, port] = [portOfEndpoint(input), portOfEndpoint(to.output)];
+  if (own === undefined || port === undefined) return false;
+  const [a, b] = [draft.port(entry.item.id, own), draft.port(board, port)];
+  const stretch = b === undefined ? undefined : rowStretch(draft.graph, b, [to.output]);
+  return a !== undefined && stretch !== undefined && draft.take(planJoin(draft.graph, a, stretch, 'meaning'));
+}
+
+/** Takes the function off an output that is planned for another, or whose function goes elsewhere. */
+function clear(
+  draft: DraftEdits,
+  board: ItemId,
+  slot: Slot,
+  seated: readonly { readonly seeker: Seat['seeker']; readonly slot: Slot }[],
+): void {
+  const was = slot.use?.function;
+  if (was === undefined) return;
+  const goesAway = seated.some(({ seeker, slot: to }) => seeker.function === was && seeker.now?.key === slot.key && to.key !== slot.key);
+  const comes = seated.find(({ slot: to }) => to.key === slot.key)?.seeker.function;
+  if (goesAway || (comes !== undefined && comes !== was))
+    draft.make({ kind: 'set-output-function', item: board, output: slot.output.id, function: null, was });
+}
+
+function assign(draft: DraftEdits, board: ItemId, slot: Slot, { seeker }: Seat): void {
+  const output = slot.output.id;
+  if (slot.use?.function === seeker.function) return;
+  draft.make({ kind: 'set-output-function', item: board, output, function: seeker.function, was: null });
+  const travel = travelOf(seeker.now?.use ?? {});
+  if (Object.keys(travel).length > 0) draft.make({ kind: 'set-output-travel', item: board, output, value: travel, was: {} });
+}
+
+function turn(draft: DraftEdits, { motor, rotor }: RotorRow): void {
+  if (motor === undefined) return;
+  const { item, part } = motor.entry;
+  for (const setting of new Set([turnSetting(part, 'spin'), turnSetting(part, 'propeller')]))
+    if (setting !== undefined && item.settings[setting] === undefined)
+      draft.make({ kind: 'set-item-setting', item: item.id, setting, value: rotor.turns, was: null });
+}
+
+/** What a seat is in words: "left aileron on out 3". */
+export function seatWords({ seeker, slot }: Seat): string {
+  const { title } = OUTPUT_FUNCTIONS[seeker.function];
+  return slot === undefined ? `${title}: no output` : `${title} on ${slot.label}`;
+}
