@@ -23,6 +23,7 @@ export const paths = {
   channels: (id: AircraftId) => pageAddress(id, 'links', 'channels'),
   modes: (id: AircraftId) => pageAddress(id, 'links', 'modes'),
   ports: (id: AircraftId) => pageAddress(id, 'links', 'ports'),
+  outputs: (id: AircraftId) => pageAddress(id, 'outputs'),
   documents: (id: AircraftId) => pageAddress(id, 'documents'),
   booklet: (id: AircraftId) => pageAddress(id, 'documents', 'booklet'),
   document: (id: AircraftId, kind: string, subject: string) => pageAddress(id, 'documents', `${kind}/${subject}`),

@@ -3,6 +3,7 @@ import { findings, remedies } from '../workers/findings.ts';
 import { briefCalculators } from './brief/calculators.ts';
 import { layoutCalculators } from './layout/calculators.ts';
 import { linkCalculators } from './links/calculators.ts';
+import { outputCalculators } from './outputs/calculators.ts';
 import { powerCalculators } from './power/calculators.ts';
 
 /** Everything that the worker computes. The calculators of a stage are named here once. */
@@ -13,4 +14,5 @@ export const calculators: readonly AnyCalculator[] = [
   ...powerCalculators,
   ...layoutCalculators,
   ...linkCalculators,
+  ...outputCalculators,
 ];

@@ -1,6 +1,6 @@
 import { hopEndName, portOfSignal, type Chain, type Hop, type HopEnd, type JudgedFinding } from '@wired-falcon/core';
 import { useFindings } from '../../workers/FollowerContext.tsx';
-import { Mends } from './Mends.tsx';
+import { Mends } from '../../workers/Mends.tsx';
 
 /** What mends the hop at which a chain breaks: the remedies of the findings about its two ends. */
 export function HopMends({ hop }: { readonly hop: Hop }) {

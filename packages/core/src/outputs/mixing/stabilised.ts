@@ -9,6 +9,7 @@ export interface Attitude {
 /** How the controller helps: not at all, or by levelling. */
 export const HELPS = { manual: 'manual', level: 'self-levelling' } as const;
 export type Help = keyof typeof HELPS;
+export const helps = ['manual', 'level'] as const satisfies readonly Help[];
 
 /** At a full stick a levelled aircraft lies so far over; so far from where it should be, the surfaces are at their ends. */
 const FULL_DEG = 45;

@@ -1,11 +1,12 @@
 import type { Edit } from '../../edits/registry.ts';
-import { cablesAtPort } from '../../graph/cableJoins.ts';
+import { cablesAtPort, type PortAt } from '../../graph/cableJoins.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { DraftEdits } from '../../harness/draftEdits.ts';
 import { planJoin } from '../../harness/looms/planJoin.ts';
 import { takeOff } from '../../ports/takeOff.ts';
 import { rowStretch } from '../../ports/rowStretch.ts';
 import { portPlace, type CableEnd } from '../../model/aircraft.ts';
+import { isPinRow } from '../../model/connector.ts';
 import { portOfEndpoint } from '../../model/endpointPins.ts';
 import type { CableId, ItemId } from '../../model/ids.ts';
 import { OUTPUT_FUNCTIONS } from '../../model/outputFunctions.ts';
@@ -54,7 +55,7 @@ export function takeOutputs(graph: Graph, { rack, seats, banks }: OutputPlan): T
   const undone: { readonly what: string; readonly why: string }[] = [];
   for (const { consumer, to } of moves)
     if (!plugIn(draft, board, to, pulled.get(consumer)) && !join(draft, board, to, consumer))
-      undone.push({ what: consumerName(consumer), why: `no cable can be made to ${to.label}` });
+      undone.push({ what: consumerName(consumer), why: whyNotJoined(draft, board, to, consumer) });
   // 3. What each output is for, with how far its pulses go.
   for (const slot of rack.banks.flatMap(({ slots }) => slots)) clear(draft, board, slot, seated);
   for (const seat of seated) assign(draft, board, seat.slot, seat);
@@ -105,7 +106,7 @@ function plugIn(draft: DraftEdits, board: ItemId, to: Slot, plug: Pulled | undef
   if (plug === undefined || port === undefined) return false;
   const { at } = plug.end;
   const offset = at.is === 'port' ? (at.offset ?? 0) : 0;
-  const shift = pinOf(to) - 1;
+  const shift = pinOf(to.output) - 1;
   const isDone = [0, offset, shift].some((n) =>
     draft.make({ kind: 'set-cable-end', cable: plug.cable, node: plug.end.id, at: portPlace(board, port, n), was: { is: 'free' } }),
   );
@@ -113,16 +114,47 @@ function plugIn(draft: DraftEdits, board: ItemId, to: Slot, plug: Pulled | undef
   return isDone;
 }
 
-function pinOf({ output: { pin } }: Slot): number {
+function pinOf({ pin }: { readonly pin: string }): number {
   return Number(pin.slice(pin.lastIndexOf('.') + 1));
 }
 
 function join(draft: DraftEdits, board: ItemId, to: Slot, { entry, input }: Consumer): boolean {
   const [own, port] = [portOfEndpoint(input), portOfEndpoint(to.output)];
   if (own === undefined || port === undefined) return false;
-  const [a, b] = [draft.port(entry.item.id, own), draft.port(board, port)];
-  const stretch = b === undefined ? undefined : rowStretch(draft.graph, b, [to.output]);
-  return a !== undefined && stretch !== undefined && draft.take(planJoin(draft.graph, a, stretch, 'meaning'));
+  const ends = (): readonly [PortAt | undefined, PortAt | undefined] => [draft.port(entry.item.id, own), draft.port(board, port)];
+  const [a, b] = ends();
+  if (a === undefined || b === undefined) return false;
+  const outputs = b.port.pins.filter(({ role }) => role === 'pulse-out');
+  if (outputs.length > 1 && !isPinRow(b.port.connector)) return joinAmongOthers(draft, ends, { a: pinOf(input), b: pinOf(to.output) });
+  const stretch = rowStretch(draft.graph, b, [to.output]);
+  return stretch !== undefined && draft.take(planJoin(draft.graph, a, stretch, 'meaning'));
+}
+
+/** A plug for several outputs: the signal goes to its own pin, the ground to that of the plug; what the plug feeds is for its motor controllers. */
+function joinAmongOthers(draft: DraftEdits, ends: () => readonly [PortAt | undefined, PortAt | undefined], signal: PinPair): boolean {
+  const joinPins = (pair: PinPair): boolean => {
+    const [a, b] = ends();
+    return a !== undefined && b !== undefined && draft.take(planJoin(draft.graph, a, b, pair));
+  };
+  const [a, b] = ends();
+  const [ground, other] = [a, b].map((at) => at?.port.pins.find(({ role }) => role === 'gnd')?.n);
+  return joinPins(signal) && (ground === undefined || other === undefined || joinPins({ a: ground, b: other }));
+}
+
+interface PinPair {
+  readonly a: number;
+  readonly b: number;
+}
+
+function whyNotJoined(draft: DraftEdits, board: ItemId, { output, label }: Slot, { entry, input }: Consumer): string {
+  const [own, port] = [portOfEndpoint(input), portOfEndpoint(output)];
+  const there = own === undefined ? [] : cablesAtPort(draft.graph, entry.item.id, own);
+  const between = there.find(({ nodes }) =>
+    Object.values(nodes).some((node) => node.is === 'end' && node.at.is === 'port' && node.at.item === board && node.at.port === port),
+  );
+  return between === undefined
+    ? `no cable can be made to ${label}`
+    : `${between.tag} is plugged in there, and its wires do not bring the signal; mend it first`;
 }
 
 /** Takes the function off an output that is planned for another, or whose function goes elsewhere. */

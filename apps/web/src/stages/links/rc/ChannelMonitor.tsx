@@ -10,27 +10,15 @@ import {
   type Graph,
   type Hands,
   type MonitoredChannel,
-  type Stick,
 } from '@wired-falcon/core';
-import { StickPad } from './StickPad.tsx';
-
-/** Which stick is on which side and axis, by stick mode. */
-const LAYOUTS: Readonly<Record<string, { readonly left: StickAxes; readonly right: StickAxes }>> = {
-  '1': { left: { across: 'yaw', along: 'pitch' }, right: { across: 'roll', along: 'throttle' } },
-  '2': { left: { across: 'yaw', along: 'throttle' }, right: { across: 'roll', along: 'pitch' } },
-  '3': { left: { across: 'roll', along: 'pitch' }, right: { across: 'yaw', along: 'throttle' } },
-  '4': { left: { across: 'roll', along: 'throttle' }, right: { across: 'yaw', along: 'pitch' } },
-};
-interface StickAxes {
-  readonly across: Stick;
-  readonly along: Stick;
-}
+import { StickPad } from '../../../ui/StickPad.tsx';
+import { stickLayout, type StickAxes } from '../../../ui/stickLayouts.ts';
 
 /** What the controller shows while the sticks are moved, with a radio that is set up right. Sticks by pointer or arrow keys. */
 export function ChannelMonitor({ graph }: { readonly graph: Graph }) {
   const [hands, setHands] = useState<Hands>(HANDS_OFF);
   const { rc } = graph.design.aircraft;
-  const layout = LAYOUTS[rc.choices.stickMode ?? '2'] ?? LAYOUTS['2'];
+  const layout = stickLayout(rc.choices.stickMode);
   const monitored = monitorOf(graph, hands);
   const move = (axes: StickAxes, across: number, along: number): void =>
     setHands((now) => ({ ...now, sticks: { ...now.sticks, [axes.across]: across, [axes.along]: along } }));
@@ -46,17 +34,16 @@ export function ChannelMonitor({ graph }: { readonly graph: Graph }) {
         right.
       </p>
       <div className="mt-2 flex flex-wrap items-start gap-6">
-        {layout !== undefined &&
-          [layout.left, layout.right].map((axes, i) => (
-            <StickPad
-              key={i}
-              label={`${i === 0 ? 'Left' : 'Right'} stick: ${axes.across} across, ${axes.along} along`}
-              across={hands.sticks[axes.across]}
-              along={hands.sticks[axes.along]}
-              onMove={(across, along) => move(axes, across, along)}
-              words={[axes.across, axes.along]}
-            />
-          ))}
+        {[layout.left, layout.right].map((axes, i) => (
+          <StickPad
+            key={i}
+            label={`${i === 0 ? 'Left' : 'Right'} stick: ${axes.across} across, ${axes.along} along`}
+            across={hands.sticks[axes.across]}
+            along={hands.sticks[axes.along]}
+            onMove={(across, along) => move(axes, across, along)}
+            words={[axes.across, axes.along]}
+          />
+        ))}
         <div className="text-[12.5px]">
           {switches.map(([id, { title, positions }]) => (
             <fieldset key={id} className="flex items-center gap-1 py-0.5">

@@ -1,7 +1,7 @@
 import { SeverityMark } from '../../../ui/SeverityMark.tsx';
 import { useReadersUnits } from '../../../ui/readersUnits.ts';
 import { useFindings } from '../../../workers/FollowerContext.tsx';
-import { Mends } from '../Mends.tsx';
+import { Mends } from '../../../workers/Mends.tsx';
 
 /** What the checks say of some part of the RC plan, with what mends it. @param checks by id */
 export function RcFindings({ checks, name }: { readonly checks: readonly string[]; readonly name: string }) {

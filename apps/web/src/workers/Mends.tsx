@@ -1,7 +1,7 @@
 import type { JudgedFinding } from '@wired-falcon/core';
-import { useMake } from '../../session/SessionContext.tsx';
-import { useReadersUnits } from '../../ui/readersUnits.ts';
-import { useRemedies } from '../../workers/useRemedies.ts';
+import { useMake } from '../session/SessionContext.tsx';
+import { useReadersUnits } from '../ui/readersUnits.ts';
+import { useRemedies } from './useRemedies.ts';
 
 /** The buttons that mend a finding. */
 export function Mends({ finding }: { readonly finding: JudgedFinding['finding'] }) {

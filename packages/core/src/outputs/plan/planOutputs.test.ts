@@ -1,0 +1,286 @@
+import { describe, expect, it } from '@jest/globals';
+import { remediesOf, findingsOf } from '../../checks/findingsOf.ts';
+import { mudflat } from '../../demo/mudflat.ts';
+import type { Bench } from '../../demo/bench.ts';
+import { roleTable } from '../../dialects/roleTable.ts';
+import { applyEdit } from '../../edits/applyEdit.ts';
+import { graphOf } from '../../graph/graphOf.ts';
+import { documentKinds } from '../../formats/documentKinds.ts';
+import type { Design } from '../../model/design.ts';
+import { asId, type AircraftId } from '../../model/ids.ts';
+import { OUTPUT_FUNCTIONS, outputFunctions, type OutputFunction } from '../../model/outputFunctions.ts';
+import { outputKey } from '../../model/outputPlan.ts';
+import { withDialect } from '../../test/checkCases/build.ts';
+import { countingIds, emptyBench, findingsBy, itemOf, made } from '../../test/designs.ts';
+import { busServos, functionSeekers } from './functionSeekers.ts';
+import { moveFunction } from './moveFunction.ts';
+import { outputBoard, type OutputBoard } from './outputBoard.ts';
+import { planOutputs } from './planOutputs.ts';
+import { racksOf, slotsIn } from './racks.ts';
+import { takeOutputs } from './takeOutputs.ts';
+
+const demo = (): Design => mudflat(asId<AircraftId>('mudflat'), countingIds('mud'));
+
+function board(design: Design): OutputBoard {
+  const found = outputBoard(graphOf(design));
+  if (found === undefined) throw new Error('There is no controller with outputs.');
+  return found;
+}
+
+function taken(design: Design): Design {
+  const { edit } = board(design);
+  return edit === undefined ? design : made(design, edit);
+}
+
+const placeOf = (design: Design, name: OutputFunction): string | undefined =>
+  board(design).rows.find((row) => row.function === name)?.planned;
+const useAt = (design: Design, output: string) => design.aircraft.outputs[outputKey(itemOf(design, 'FC1').id, output)];
+const bankAt = (design: Design, bank: string) => design.aircraft.banks[outputKey(itemOf(design, 'FC1').id, bank)];
+
+/** A wing with what it needs, wired to these outputs of the small wing board: banks A (1, 2), B (3, 4), C (5, 6). */
+function wing(left: string, servo = 'servo-9g-digital'): Bench {
+  const bench = emptyBench();
+  bench.add('controller-f4-wing', 'flight controller');
+  bench.add(servo, 'left elevon');
+  bench.add(servo, 'right elevon');
+  bench.add('motor-controller-20a-6s', 'pusher');
+  bench.wire('SRV1 lead', `FC1 ${left}`);
+  bench.wire('SRV2 lead', 'FC1 out3');
+  bench.wire('ESC1 signal', 'FC1 out1');
+  return bench;
+}
+
+describe('a plan of outputs', () => {
+  it('leaves what is wired where it is, and banks that nobody needs whole', () => {
+    const plan = board(demo());
+    expect(plan.edit).toBeUndefined();
+    expect(plan.rows.every(({ now, planned }) => now === planned)).toBe(true);
+    expect(plan.banks.filter(({ planned }) => planned === undefined).map(({ id }) => id)).toEqual(['B', 'E']);
+  });
+
+  it('runs a bank as fast as the slowest on it, and lets motors have their own', () => {
+    const design = taken(wing('out4').design);
+    // Digital frames have no range to teach.
+    expect(bankAt(design, 'A')).toMatchObject({ kind: 'dshot' });
+    expect(bankAt(design, 'B')).toMatchObject({ kind: 'pwm', rateHz: 250 });
+    expect(useAt(design, 'out1')?.function).toBe('throttle');
+    // An analog servo beside the motor slows both.
+    const slow = taken(wing('out2', 'servo-9g-analog').design);
+    expect(bankAt(slow, 'A')).toMatchObject({ kind: 'pwm', rateHz: 50 });
+  });
+
+  it('goes by what a person holds', () => {
+    const design = taken(wing('out4').design);
+    const item = itemOf(design, 'FC1').id;
+    const held = made(design, { kind: 'hold-output', item, output: 'out1', held: true, was: false });
+    expect(placeOf(held, 'throttle')).toBe('out 1');
+    // Held elsewhere than it is wired: the plug goes there.
+    const moved = made(made(design, { kind: 'set-output-function', item, output: 'out1', function: null, was: 'throttle' }), {
+      kind: 'set-output-function',
+      item,
+      output: 'out5',
+      function: 'throttle',
+      was: null,
+    });
+    expect(placeOf(moved, 'throttle')).toBe('out 1');
+    const there = made(moved, { kind: 'hold-output', item, output: 'out5', held: true, was: false });
+    expect(board(taken(there)).edit).toBeUndefined();
+    expect(useAt(taken(there), 'out5')).toMatchObject({ function: 'throttle', held: true });
+  });
+
+  it('says which rule is in the way where something needed finds no output', () => {
+    // Role table keeps outputs 1 and 2 of this board for motors of a twin; six functions for six outputs then find no place.
+    const bench = emptyBench();
+    bench.make({ kind: 'set-airframe', airframe: 'twin-motor', was: 'flying-wing' });
+    bench.add('controller-f4-wing', 'flight controller');
+    const design = withDialect(bench.design, roleTable);
+    const payload = made(design, {
+      kind: 'set-output-function',
+      item: itemOf(design, 'FC1').id,
+      output: 'out5',
+      function: 'rudder',
+      was: null,
+    });
+    const plan = board(payload);
+    expect(plan.rows.filter(({ planned }) => planned === undefined)).toEqual([]);
+    const motors = plan.rows.filter(({ function: name }) => OUTPUT_FUNCTIONS[name].drives === 'motor');
+    expect(motors.map(({ planned }) => planned).sort()).toEqual(['out 1', 'out 2']);
+    // A lift-and-cruise of eight motors has nine, and this firmware has eight.
+    const nine = made(design, { kind: 'set-airframe', airframe: 'lift-and-cruise-8', was: 'twin-motor' });
+    const left = board(nine).rows.find(({ function: name }) => name === 'motor-8');
+    expect(left).toMatchObject({ planned: undefined, why: 'There are eight motors at the most.' });
+  });
+
+  it('offers the fewest rules to let go of', () => {
+    const bench = emptyBench();
+    bench.make({ kind: 'set-airframe', airframe: 'twin-motor', was: 'flying-wing' });
+    bench.add('controller-f4-wing', 'flight controller');
+    let design = withDialect(bench.design, roleTable);
+    const item = itemOf(design, 'FC1').id;
+    // A motor is held on one of the free outputs, so that five surfaces and a motor have four places.
+    design = made(design, { kind: 'set-output-function', item, output: 'out3', function: 'throttle-left', was: null });
+    design = made(design, { kind: 'hold-output', item, output: 'out3', held: true, was: false });
+    const { relaxations, rows } = board(design);
+    expect(rows.some(({ planned, isNeeded }) => planned === undefined && isNeeded)).toBe(true);
+    expect(relaxations.map(({ sentence }) => sentence)).toEqual([
+      expect.stringContaining('outputs that a person insists on'),
+      expect.stringContaining('outputs that the firmware keeps for motors'),
+    ]);
+    for (const { edit } of relaxations) {
+      const after = made(design, edit);
+      const uses = Object.values(after.aircraft.outputs).map((use) => use.function);
+      expect(new Set(uses).size).toBe(6);
+    }
+  });
+
+  it('counts servos on a bus by themselves', () => {
+    const bench = emptyBench();
+    bench.add('controller-h7-carrier', 'flight controller');
+    bench.add('servo-25g-can', 'left elevon');
+    const { design } = bench;
+    const servo = itemOf(design, 'SRV1').id;
+    const said = made(design, { kind: 'set-output-function', item: servo, output: 'CAN', function: 'elevon-left', was: null });
+    expect(busServos(graphOf(said))).toEqual([expect.objectContaining({ function: 'elevon-left' })]);
+    expect(functionSeekers(graphOf(said)).map((seeker) => seeker.function)).toEqual(['elevon-right', 'throttle']);
+  });
+
+  it('knows what is wired by what it is, and gives lights their data where a bank makes that', () => {
+    const bench = emptyBench();
+    bench.add('controller-f4-stack', 'flight controller');
+    bench.add('led-strip-16', 'tail');
+    const strip = Object.values(bench.design.aircraft.items).find(({ ref }) => ref.startsWith('LED'))?.ref ?? '';
+    bench.wire(`${strip} in`, 'FC1 led1');
+    const plan = board(bench.design);
+    expect(plan.rows.find(({ function: name }) => name === 'light')?.planned).toBeDefined();
+    expect(plan.banks.find(({ id }) => id === 'B')?.planned).toBe('data of lights');
+  });
+
+  it('is made of nothing but sentences where there is nothing to plan', () => {
+    expect(planOutputs(graphOf(emptyBench().design))).toBeUndefined();
+    expect(outputBoard(graphOf(emptyBench().design))).toBeUndefined();
+  });
+
+  it('says what finds no place of more functions than there are outputs', () => {
+    const bench = emptyBench();
+    bench.add('controller-f4-wing', 'flight controller');
+    const item = itemOf(bench.design, 'FC1').id;
+    // Every function there is, as far as the document can hold them: six on its outputs, the others on those of nothing.
+    const all = outputFunctions.map((name, i) => [outputKey(item, `x${i}`), { item, output: `x${i}`, function: name }] as const);
+    const crowded: Design = { ...bench.design, aircraft: { ...bench.design.aircraft, outputs: Object.fromEntries(all) } };
+    const plan = board(crowded);
+    expect(plan.rows).toHaveLength(outputFunctions.length);
+    expect(plan.rows.filter(({ planned }) => planned !== undefined)).toHaveLength(6);
+    expect(plan.rows.filter(({ planned, isNeeded }) => planned === undefined && isNeeded)).toEqual([]);
+    for (const { why } of plan.rows) expect(why).toMatch(/^[A-Z].*\.$/);
+  });
+});
+
+describe('a function that is taken along', () => {
+  it('goes with its plug and its travel, and what was there comes back; undone in one step', () => {
+    const design = made(taken(wing('out4').design), {
+      kind: 'set-output-travel',
+      item: itemOf(wing('out4').design, 'FC1').id,
+      output: 'out4',
+      value: { trimUs: 1480, reversed: true },
+      was: {},
+    });
+    const slots = slotsIn(racksOf(graphOf(design))[0] ?? { item: 0, entry: { item: itemOf(design, 'FC1'), part: undefined }, banks: [] });
+    const [from, to] = ['out 4', 'out 3'].map((label) => slots.find((slot) => slot.label === label)?.key ?? '');
+    const edit = moveFunction(graphOf(design), from ?? '', to ?? '');
+    if (edit === undefined) throw new Error('It cannot be moved.');
+    const result = applyEdit(design, edit);
+    if ('refused' in result) throw new Error(result.refused.sentence);
+    expect(useAt(result.design, 'out3')).toMatchObject({ function: 'elevon-left', trimUs: 1480, reversed: true });
+    expect(useAt(result.design, 'out4')).toEqual(expect.objectContaining({ function: 'elevon-right' }));
+    const after = slotsIn(
+      racksOf(graphOf(result.design))[0] ?? { item: 0, entry: { item: itemOf(design, 'FC1'), part: undefined }, banks: [] },
+    );
+    const refs = (label: string): readonly string[] =>
+      after.find((slot) => slot.label === label)?.on.map(({ entry }) => entry.item.ref) ?? [];
+    expect([refs('out 3'), refs('out 4')]).toEqual([['SRV1'], ['SRV2']]);
+    // No cable was made: the plugs changed over.
+    expect(Object.keys(result.design.aircraft.cables).sort()).toEqual(Object.keys(design.aircraft.cables).sort());
+  });
+
+  it('goes nowhere from an output that is free, or to itself', () => {
+    const graph = graphOf(taken(wing('out4').design));
+    const [rack] = racksOf(graph);
+    const slots = rack === undefined ? [] : slotsIn(rack);
+    const key = (label: string): string => slots.find((slot) => slot.label === label)?.key ?? '';
+    expect(moveFunction(graph, key('out 6'), key('out 5'))).toBeUndefined();
+    expect(moveFunction(graph, key('out 1'), key('out 1'))).toBeUndefined();
+    expect(moveFunction(graph, 'gone.out1', key('out 1'))).toBeUndefined();
+  });
+});
+
+describe('lift motors', () => {
+  it('turn as the firmware has it once the plan is taken, and so do their propellers in the bill of materials', () => {
+    const design = demo();
+    const silent: Design = {
+      ...design,
+      aircraft: {
+        ...design.aircraft,
+        items: Object.fromEntries(
+          Object.entries(design.aircraft.items).map(([id, item]) => {
+            const { spin: _spin, hand: _hand, ...settings } = item.settings;
+            return [id, item.ref.startsWith('MOT') && item.ref !== 'MOT5' ? { ...item, settings } : item];
+          }),
+        ),
+      },
+    };
+    const plan = planOutputs(graphOf(silent));
+    if (plan === undefined) throw new Error('Mudflat has no outputs.');
+    const edit = takeOutputs(graphOf(silent), plan).edit;
+    if (edit === undefined) throw new Error('Nothing is set.');
+    const after = made(silent, edit);
+    expect([1, 2, 3, 4].map((n) => itemOf(after, `MOT${n}`).settings['spin'])).toEqual([
+      'counter-clockwise',
+      'clockwise',
+      'counter-clockwise',
+      'clockwise',
+    ]);
+    const bill = documentKinds.find(({ id }) => id === 'bill-of-materials')?.build(graphOf(after), 'aircraft');
+    const propellers =
+      bill?.rows.filter((row) => row[2] === 'Propeller').map((row) => `${row[0] ?? ''} ${row[1] ?? ''}: ${row[3] ?? ''}`) ?? [];
+    expect(propellers).toHaveLength(3);
+    expect(propellers.filter((line) => line.startsWith('2 '))).toEqual([
+      expect.stringMatching(/, clockwise: MOT2 MOT4$/),
+      expect.stringMatching(/, counter-clockwise: MOT1 MOT3$/),
+    ]);
+  });
+});
+
+describe('bad input', () => {
+  const design = taken(wing('out4').design);
+  const item = itemOf(design, 'FC1').id;
+
+  it('limits that cross, rates of kinds that have none, and shares beyond the whole are refused with a sentence', () => {
+    const refused = (edit: Parameters<typeof applyEdit>[1]): string => {
+      const result = applyEdit(design, edit);
+      return 'refused' in result ? result.refused.sentence : '';
+    };
+    const travel = (value: object) => refused({ kind: 'set-output-travel', item, output: 'out1', value, was: {} });
+    expect(travel({ minUs: 1800, maxUs: 1200 })).toBe('FC1 out1: the least, 1800 us, has to be below the most, 1200 us.');
+    expect(travel({ minUs: 1600 })).toBe('FC1 out1: the trim, 1500 us, has to be between 1600 and 2000 us.');
+    expect(refused({ kind: 'set-output-travel', item, output: 'out6', value: {}, was: {} })).toContain('has no function yet');
+    const bank = bankAt(design, 'A');
+    const was = bank === undefined ? null : { kind: bank.kind, ...(bank.rateHz === undefined ? {} : { rateHz: bank.rateHz }) };
+    expect(refused({ kind: 'set-bank', item, bank: 'A', value: { kind: 'dshot', rateHz: 300 }, was })).toContain(
+      'have no rate of their own',
+    );
+    expect(refused({ kind: 'set-bank', item, bank: 'A', value: { kind: 'pwm' }, was })).toContain('need a rate');
+    expect(refused({ kind: 'set-bank', item, bank: 'Z', value: null, was: null })).toBe('FC1 has no bank "Z".');
+    expect(refused({ kind: 'set-mix-figure', figure: 'roll', value: 1.5, was: null })).toContain('goes from 0 % to 100 %');
+  });
+
+  it('two throttles are a finding, and one is left by its remedy', () => {
+    const two = made(design, { kind: 'set-output-function', item, output: 'out5', function: 'throttle', was: null });
+    const [finding] = findingsBy(two, 'output.duplicate-function');
+    expect(finding?.severity).toBe('mend');
+    const [remedy] = finding === undefined ? [] : remediesOf(two, finding);
+    if (remedy === undefined) throw new Error('Nothing mends it.');
+    const after = made(two, remedy.edit);
+    expect(findingsOf(after).filter(({ check }) => check === 'output.duplicate-function')).toEqual([]);
+    expect(useAt(after, 'out1')?.function).toBe('throttle');
+  });
+});
