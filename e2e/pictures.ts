@@ -39,6 +39,15 @@ const pictures: readonly Picture[] = [
   { name: 'modes', at: 'aircraft/mudflat/links/modes' },
   { name: 'picture', at: 'aircraft/reedbed/links/picture' },
   { name: 'ports', at: 'aircraft/mudflat/links/ports', stage: (page) => page.locator('[data-link]').first().waitFor() },
+  {
+    name: 'outputs',
+    at: 'aircraft/saltmarsh/outputs',
+    stage: async (page) => {
+      await page.getByRole('application', { name: /^Right stick/ }).focus();
+      for (const key of ['ArrowRight', 'ArrowDown']) for (let n = 0; n < 5; n++) await page.keyboard.press(key);
+      await page.locator('[data-slot="main 1"]').click();
+    },
+  },
   { name: 'power', at: 'aircraft/saltmarsh/power?situation=cruise' },
   { name: 'mission', at: 'aircraft/saltmarsh/power/mission', stage: (page) => page.locator('.apexcharts-series path').first().waitFor() },
   { name: 'documents', at: 'aircraft/saltmarsh/documents' },

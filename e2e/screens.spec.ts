@@ -63,12 +63,12 @@ test('the booklet prints whole: its text is in the PDF, findings first', async (
   const places = [
     'Findings Reedbed',
     'Port card FC1',
-    'Output card FC1',
     'Cable W01',
     'Cable W19',
     'Cut list Reedbed',
     'Labels Reedbed',
     'Bill of materials Reedbed',
+    'Output card FC1',
   ];
   const at = places.map((words) => plain.lastIndexOf(words));
   expect(at.every((place) => place > 0)).toBe(true);

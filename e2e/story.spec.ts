@@ -118,6 +118,7 @@ test('the whole demo aircraft is mended with remedies alone', async ({ page, air
     'link.port-names',
     'rc.rssi-source',
     'output.wired-unassigned',
+    'output.not-begun',
   ]);
   await enter(page, 'bz1 > buzzer', '2 conductors by meaning');
   await settled(page);

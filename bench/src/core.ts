@@ -14,6 +14,9 @@ import {
   joinVerdict,
   findPin,
   largeAircraft,
+  modalCase,
+  outputBoard,
+  solveModal,
   multiplied,
   saltmarsh,
   sheetModel,
@@ -113,6 +116,22 @@ export async function benchPorts(): Promise<void> {
   }
   report('20 links on 24 ports, 300 cases', statsOf(searched), 'ms', '50 ms');
   report('20 links on 24 ports, worst of 300', statsOf([Math.max(...searched)]), 'ms', '500 ms');
+}
+
+/** Which output each function takes: the search by itself, and a whole plan. */
+export async function benchOutputs(): Promise<void> {
+  const times: number[] = [];
+  for (let seed = 1; seed <= 200; seed++) {
+    const problem = modalCase(seed, { seekers: 14, places: 16, groups: 6 });
+    times.push(await timed(() => solveModal(problem)));
+  }
+  report('outputs assigned, 14 functions, 16 outputs, 6 banks', statsOf(times), 'ms', '100 ms');
+  const whole: number[] = [];
+  for (let i = 0; i < 60; i++) {
+    const graph = graphOf(newVersion(demo));
+    whole.push(await timed(() => outputBoard(graph)));
+  }
+  report('outputs of Saltmarsh planned, with the edit that makes it real', statsOf(whole), 'ms', '100 ms');
 }
 
 /** Every controller of the catalogue for Saltmarsh, and the change to each. */

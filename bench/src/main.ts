@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { cpus } from 'node:os';
 import { join } from 'node:path';
 import { benchBundle } from './bundle.ts';
-import { benchChains, benchChecks, benchLayout, benchMoves, benchPinChoice, benchPorts } from './core.ts';
+import { benchChains, benchChecks, benchLayout, benchMoves, benchOutputs, benchPinChoice, benchPorts } from './core.ts';
 import { benchLarge } from './large.ts';
 import { benchPages } from './pages.ts';
 import { benchPlacement } from './placement.ts';
@@ -18,6 +18,7 @@ process.stdout.write(
 await benchChecks();
 await benchChains();
 await benchPorts();
+await benchOutputs();
 await benchMoves();
 await benchPower();
 await benchPinChoice();

@@ -31,6 +31,7 @@ const STORIES: readonly Story[] = [
   { page: 'links', come: addServo, keys: ['Control+z', 'Control+y'] },
   { page: 'links/channels', come: choose('Stick mode', '4'), keys: ['Control+z', 'Control+y'] },
   { page: 'links/modes', come: choose('Control comes back', 'signal'), keys: ['Control+z', 'Control+y'] },
+  { page: 'outputs', come: rateOfBank, keys: ['Control+z', 'Control+y'] },
   { page: 'links/picture', come: addField, keys: ['Control+z', 'Control+y'] },
 ];
 
@@ -46,6 +47,21 @@ function choose(label: string, value: string): (page: Page) => Promise<void> {
 /** A field of the picture, put on or taken off. */
 async function addField(page: Page): Promise<void> {
   await page.getByRole('region', { name: 'Fields' }).locator('input:enabled').first().click();
+  await page.getByRole('heading', { level: 2 }).first().click();
+  await settled(page);
+}
+
+/** Another pulse of the first bank. */
+async function rateOfBank(page: Page): Promise<void> {
+  await page.locator('[data-bank] select').first().selectOption('plain pulses');
+  await page
+    .getByLabel(/^Rate of bank/)
+    .first()
+    .fill('51');
+  await page
+    .getByLabel(/^Rate of bank/)
+    .first()
+    .press('Enter');
   await page.getByRole('heading', { level: 2 }).first().click();
   await settled(page);
 }

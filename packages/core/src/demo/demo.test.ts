@@ -87,6 +87,7 @@ describe('the demo aircraft', () => {
       'link.port-names',
       'rc.rssi-source',
       'output.wired-unassigned',
+      'output.not-begun',
     ]);
   });
 

@@ -1,3 +1,4 @@
+import { decimals } from '../text/numbers.ts';
 import type { Item } from './aircraft.ts';
 import { TURNS, type ResolvedPart, type Turn, type Turns } from './part.ts';
 
@@ -7,6 +8,12 @@ export function turnOf(turns: Turns | undefined, item: Item | undefined): Turn |
   if (turns.is === 'always') return turns.turn;
   const value = item.settings[turns.setting];
   return TURNS.find((turn) => turn === value);
+}
+
+/** What a propeller is called: `15 x 5.5 in`, diameter by pitch. */
+export function propellerSize({ diameterIn, pitchIn }: NonNullable<ResolvedPart['propeller']>): string {
+  const written = (inches: number): string => decimals(inches, Number.isInteger(inches) ? 0 : 1);
+  return `${written(diameterIn)} x ${written(pitchIn)} in`;
 }
 
 /** The setting by which a turn is said; undefined where the part has it always. */

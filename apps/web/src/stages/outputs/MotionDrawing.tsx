@@ -1,6 +1,7 @@
 import {
   liftMotors,
   outlineOf,
+  percent,
   surfaceShapes,
   usualFrame,
   type AirframeKind,
@@ -86,7 +87,7 @@ function Surface({ shape: { function: name, hinge, chordMm, isUpright }, value, 
   if (a === undefined || b === undefined) return null;
   const isStill = Math.abs(value) < 0.005;
   const isDown = value > 0;
-  const label = us === undefined ? '' : String(us);
+  const label = us === undefined ? percent(Math.abs(value)) : String(us);
   if (isUpright) {
     const tip = [a[0] + value * chordMm * 0.8, a[1] + chordMm * Math.cos(value * 0.9)] as const;
     return (

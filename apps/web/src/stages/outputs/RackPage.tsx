@@ -96,7 +96,7 @@ function Rack({ graph }: { readonly graph: Graph }) {
           ))}
           <OutputPlanPanel />
         </div>
-        <section aria-label="What moves">
+        <section aria-label="What moves" className="self-start min-[1000px]:sticky min-[1000px]:top-0">
           <h3 className="text-[15px] font-bold">What moves</h3>
           <MotionDrawing kind={airframe.kind} frame={airframe.frame} values={values} pulses={pulses} rotors={rotors} />
           {airframe.frame === undefined && (

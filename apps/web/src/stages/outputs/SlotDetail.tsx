@@ -85,7 +85,7 @@ export function SlotDetail({ graph, slot, row }: SlotDetailProps) {
       {use !== undefined && (
         <div>
           <Travel use={use} onSave={(value) => setTravel(slot, value)} />
-          <label className="mt-1 flex items-center gap-2">
+          <label className="flex min-h-7 items-center gap-2">
             <input type="checkbox" checked={use.held === true} onChange={(event) => setHeld(slot, event.target.checked)} />
             Keep the function on this output
           </label>
@@ -144,7 +144,7 @@ function Travel({ use, onSave }: { readonly use: OutputTravel; readonly onSave: 
           }}
         />
       ))}
-      <label className="flex items-center gap-2">
+      <label className="flex min-h-7 items-center gap-2">
         <input
           type="checkbox"
           checked={use.reversed === true}

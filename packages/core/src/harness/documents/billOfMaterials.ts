@@ -1,8 +1,8 @@
-import { decimals, figure, quantity } from '../../text/numbers.ts';
+import { figure, quantity } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { PART_KINDS, partKinds } from '../../model/partKinds.ts';
 import type { ResolvedPart } from '../../model/part.ts';
-import { turnOf } from '../../model/turns.ts';
+import { propellerSize, turnOf } from '../../model/turns.ts';
 import { naturalOrder } from '../../model/naturalOrder.ts';
 import { wireGramsPerM } from '../../model/wire.ts';
 import { conductorLengthMm } from '../wireFacts.ts';
@@ -65,7 +65,7 @@ function propellerRows(graph: Graph): readonly string[][] {
     const propeller = part?.propeller;
     if (propeller === undefined || item.where !== 'aircraft') continue;
     const turn = turnOf(propeller.turns, item) ?? 'hand not said';
-    const name = `Propeller ${decimals(propeller.diameterIn, 1)} x ${decimals(propeller.pitchIn, 1)} in, ${turn}`;
+    const name = `Propeller ${propellerSize(propeller)}, ${turn}`;
     lines.set(name, [...(lines.get(name) ?? []), item.ref]);
   }
   return [...lines]

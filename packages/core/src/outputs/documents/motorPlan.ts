@@ -2,7 +2,8 @@ import type { Graph } from '../../graph/graph.ts';
 import type { Sheet } from '../../harness/documents/sheet.ts';
 import { placeTitle } from '../../model/airframes/rotor.ts';
 import { AIRFRAME_KINDS } from '../../model/airframes.ts';
-import { decimals, percent } from '../../text/numbers.ts';
+import { propellerSize } from '../../model/turns.ts';
+import { percent } from '../../text/numbers.ts';
 import { rotorsLeft } from '../mixing/rotorsLeft.ts';
 import { rotorPlanOf, type RotorRow } from '../rotorPlan.ts';
 
@@ -45,7 +46,7 @@ export function motorPlan(graph: Graph): Sheet {
 
 function propellerWords({ motor, rotor }: RotorRow): string {
   const propeller = motor?.entry.part?.propeller;
-  const size = propeller === undefined ? '' : `${decimals(propeller.diameterIn, 1)} x ${decimals(propeller.pitchIn, 1)} in, `;
+  const size = propeller === undefined ? '' : `${propellerSize(propeller)}, `;
   return `${size}${rotor.turns}`;
 }
 

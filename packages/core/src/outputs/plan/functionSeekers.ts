@@ -142,13 +142,13 @@ class IdleConsumers {
     this.#free = new Set(consumersOf(graph).filter((consumer) => !busy.has(consumer)));
   }
 
-  /** The one that is called like the function; of motors the next one, since people seldom name them. Each is given out once. */
+  /** The one that is called like the function; else the next motor, since people seldom name them, or the next servo without a name. Each is given out once. */
   takeFor(name: OutputFunction): readonly Consumer[] {
     const { title, drives } = OUTPUT_FUNCTIONS[name];
     const free = [...this.#free];
     const found =
       free.find(({ entry, input }) => isCalled(entry.item.label, title) || INPUT_FUNCTIONS[input.id] === name) ??
-      (drives === 'motor' ? free.find((consumer) => isMotorFor(consumer, name)) : undefined);
+      free.find((consumer) => (drives === 'motor' ? isMotorFor(consumer, name) : drives === 'servo' && isNameless(consumer)));
     if (found === undefined) return [];
     this.#free.delete(found);
     return [found];
@@ -157,6 +157,13 @@ class IdleConsumers {
 
 function isCalled(label: string | undefined, title: string): boolean {
   return label !== undefined && label.trim().toLowerCase() === title;
+}
+
+/** A servo that nobody has said anything of. */
+function isNameless({ entry, input }: Consumer): boolean {
+  return (
+    entry.part?.kind === 'servo' && input.use === 'servo' && INPUT_FUNCTIONS[input.id] === undefined && (entry.item.label ?? '') === ''
+  );
 }
 
 /** Motor controllers that are called "lift" lift; the others push, but for those of a frame that only lifts. */
