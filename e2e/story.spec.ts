@@ -110,11 +110,10 @@ test('the whole demo aircraft is mended with remedies alone', async ({ page, air
     expect((await findings(page)).filter((id) => id === check).length).toBeLessThanOrEqual(before);
   }
   expect(await findings(page)).toEqual([
-    'wire.level',
-    'wire.i2c-bus',
     'power.no-supply',
     'wire.not-wired',
     'wire.back-powered',
+    'wire.i2c-bus',
     'link.port-names',
     'rc.rssi-source',
     'output.wired-unassigned',

@@ -79,11 +79,10 @@ describe('the demo aircraft', () => {
       design = made(design, remedy.edit);
     }
     expect(findingsOf(design).map((finding) => finding.check)).toEqual([
-      'wire.level',
-      'wire.i2c-bus',
       'power.no-supply',
       'wire.not-wired',
       'wire.back-powered',
+      'wire.i2c-bus',
       'link.port-names',
       'rc.rssi-source',
       'output.wired-unassigned',

@@ -112,6 +112,7 @@ export function endpointSchema<N extends TSchema>(number: N) {
         sda: pin,
         scl: pin,
         addresses: Type.Array(Type.Integer({ minimum: 8, maximum: 119 }), { minItems: 1 }),
+        /** None where it is left out, and where a setting makes it 0. */
         pullUpOhm: Type.Optional(number),
         capacitancePf: number,
       },

@@ -176,7 +176,8 @@ function resolveEndpoint(endpoint: Part['endpoints'][number], values: Values): E
     case 'i2c-host':
     case 'i2c-device': {
       const { pullUpOhm, ...rest } = endpoint;
-      return { ...rest, capacitancePf: n(endpoint.capacitancePf), ...(pullUpOhm === undefined ? {} : { pullUpOhm: n(pullUpOhm) }) };
+      const ohm = pullUpOhm === undefined ? 0 : n(pullUpOhm);
+      return { ...rest, capacitancePf: n(endpoint.capacitancePf), ...(ohm === 0 ? {} : { pullUpOhm: ohm }) };
     }
     case 'rc-out': {
       const { lossSignal, tells, ...rest } = endpoint;

@@ -226,6 +226,25 @@ export const converters: readonly Part[] = [
     ],
     routes: [{ from: 'in', to: 'out', transform: 'invert' }],
   }),
+  samplePart({
+    id: 'level-shifter-line-5v',
+    kind: 'converter',
+    name: 'Level shifter, one line up to 5 V',
+    summary: 'Brings one signal of 3.3 V to 5 V, for data of lights and whatever else wants a full high. One way.',
+    massG: 1.5,
+    sizeMm: [12, 9, 4],
+    ports: [
+      wiredPort('in', ['solder-pad', 'pads'], [['IN', 'rx', logic5Tolerant], ['V', 'supply-in', '@v'], gnd], { needed: true }),
+      wiredPort('out', ['solder-pad', 'pads'], [['OUT', 'tx', logic5V], gnd], { needed: true }),
+    ],
+    circuit: [takes('@v', 0.002)],
+    how: fixed('in.frame', 'out.frame'),
+    endpoints: [
+      uart('in', { rx: 'in.1' }, [offer('transparent', 'listener', 100_000)], { duplex: 'rx-only' }),
+      uart('out', { tx: 'out.1' }, [offer('transparent', 'talker', 100_000)], { duplex: 'tx-only' }),
+    ],
+    routes: [{ from: 'in', to: 'out', transform: 'none' }],
+  }),
   levelShifter('level-shifter-serial-1v8', 'Level shifter for a serial port, 1.8 V', logic1V8, 'as modems and bare modules have it'),
   levelShifter('level-shifter-serial-3v3', 'Level shifter for a serial port, 3.3 V', logic3V3, 'for what bears no 5 V'),
   samplePart({

@@ -9,8 +9,21 @@ const scl: Row = ['SCL', 'scl', logic3V3];
 
 type About = Pick<Part, 'kind' | 'name' | 'summary' | 'massG' | 'sizeMm' | 'compass' | 'airspeed' | 'how'> & { readonly id: string };
 
+/** A bridge that takes the pull-ups of a device off the bus. */
+const pullUpBridge: Part['settings'][number] = {
+  is: 'choice',
+  id: 'pull-ups',
+  label: 'pull-ups',
+  choices: [
+    { value: 'on', label: 'on the bus' },
+    { value: 'off', label: 'bridge cut' },
+  ],
+  default: 'on',
+  how: { is: 'solder-bridge', bridge: 'PU on its back: closed as delivered, cut it to take the pull-ups off the bus' },
+};
+
 /** A device on an I2C socket whose pins are found by their role. */
-function i2c(about: About, rows: readonly Row[], addresses: readonly number[], typicalA: number): Part {
+function i2c(about: About, rows: readonly Row[], addresses: readonly number[], typicalA: number, hasBridge = false): Part {
   const at = (role: Row[1]): string => `I2C.${rows.findIndex((row) => row[1] === role) + 1}`;
   const device: RawEndpoint = {
     is: 'i2c-device',
@@ -18,11 +31,20 @@ function i2c(about: About, rows: readonly Row[], addresses: readonly number[], t
     sda: at('sda'),
     scl: at('scl'),
     addresses,
-    pullUpOhm: 4700,
+    pullUpOhm: hasBridge
+      ? {
+          fromSetting: 'pull-ups',
+          values: [
+            { is: 'on', gives: 4700 },
+            { is: 'off', gives: 0 },
+          ],
+        }
+      : 4700,
     capacitancePf: 12,
   };
   return samplePart({
     ...about,
+    ...(hasBridge ? { settings: [pullUpBridge] } : {}),
     ports: [wiredPort('I2C', ['locking-1.25', 'socket'], rows, { needed: true })],
     circuit: [load('sensor', [at('supply-in'), '@gnd'], [typicalA * 0.8, typicalA, typicalA * 1.6], [5, 3.8, 5.5])],
     endpoints: [device],
@@ -74,6 +96,7 @@ export const compasses: readonly Part[] = [
     [gnd, sda, scl, supply],
     [0x0c, 0x0d, 0x0e, 0x0f],
     0.004,
+    true,
   ),
 ];
 

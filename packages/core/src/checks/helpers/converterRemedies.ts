@@ -2,7 +2,14 @@ import type { Edit } from '../../edits/registry.ts';
 import { plainCable, portIn } from '../../graph/cableJoins.ts';
 import { circuitNode, groupOf, type Graph } from '../../graph/graph.ts';
 import { DraftEdits } from '../../harness/draftEdits.ts';
-import { inverterBetween, serialPin, shifterBetween, type Converted, type SerialSide } from '../../harness/looms/convertBetween.ts';
+import {
+  inverterBetween,
+  lineShifterBetween,
+  serialPin,
+  shifterBetween,
+  type Converted,
+  type SerialSide,
+} from '../../harness/looms/convertBetween.ts';
 import { planJoin } from '../../harness/looms/planJoin.ts';
 import type { PinAt } from '../../harness/looms/putBetween.ts';
 import type { Check, Remedy } from '../finding.ts';
@@ -20,6 +27,11 @@ export function addInverter(graph: Graph, from: SerialSide, to: SerialSide, chec
 /** A level shifter in both wires between two serial ends. */
 export function addShifter(graph: Graph, one: SerialSide, other: SerialSide, check: Check): readonly Remedy[] {
   return remedyOf(graph, shifterBetween(graph, one, other), 'Put a level shifter in', check);
+}
+
+/** A level shifter in the one wire from an output to an input that wants more. */
+export function addLineShifter(graph: Graph, talker: PinAt, listener: PinAt, check: Check): readonly Remedy[] {
+  return remedyOf(graph, lineShifterBetween(graph, talker, listener), 'Put a level shifter in', check);
 }
 
 /** The inverter in the wire from one end to another taken out, and the two joined directly. */

@@ -1,3 +1,5 @@
+import type { Graph } from '../../graph/graph.ts';
+import { graphAfter } from '../helpers/tryEdit.ts';
 import { grouped } from '../../text/grouped.ts';
 import { namesOf, type Bus, type BusMember } from '../../links/buses/busOf.ts';
 import { addressOf, i2cBuses, i2cFigures, isI2cDevice, RISE_NS, type I2cDevice, type I2cEndpoint } from '../../links/buses/i2cBuses.ts';
@@ -58,10 +60,10 @@ export const i2cBus: Check = {
   id: 'wire.i2c-bus',
   stage: 'wiring',
   title: 'I2C bus',
-  run: ({ graph }) => i2cBuses(graph).flatMap((bus) => (bus.members.some((member) => !isI2cDevice(member)) ? judgeBus(bus) : [])),
+  run: ({ graph }) => i2cBuses(graph).flatMap((bus) => (bus.members.some((member) => !isI2cDevice(member)) ? judgeBus(graph, bus) : [])),
 };
 
-function judgeBus(bus: Bus<I2cEndpoint>): Saying[] {
+function judgeBus(graph: Graph, bus: Bus<I2cEndpoint>): Saying[] {
   const { members } = bus;
   const name = namesOf(members);
   const shared = { where: memberSubjects(members), discriminator: 'bus' };
@@ -86,7 +88,10 @@ function judgeBus(bus: Bus<I2cEndpoint>): Saying[] {
       severity: worst > 1 ? 'mend' : 'note',
       what: `The I2C bus of ${name} is ${worst > 1 ? 'beyond' : 'near'} its limits: ${bad.map(({ label }) => label).join(', ')}.`,
       evidence: bad.map(({ label, value, limit }) => ({ label, value, limit })),
-      remedies: () => (bad.every(({ id }) => id === 'rise') && clock === 400 && riseNs <= RISE_NS[100] ? slowDown(members) : []),
+      remedies: () => [
+        ...(bad.every(({ id }) => id === 'rise') && clock === 400 && riseNs <= RISE_NS[100] ? slowDown(members) : []),
+        ...(bad.every(({ id }) => id === 'pull-ups') ? withoutPullUps(graph, members) : []),
+      ],
       why:
         worst > 1
           ? 'Devices drop off the bus, at first now and then.'
@@ -107,4 +112,27 @@ function slowDown(members: readonly BusMember<I2cEndpoint>[]): Remedy[] {
       edit: { kind: 'set-item-setting', item: item.id, setting, value: 100, was: item.settings[setting] ?? null },
     },
   ];
+}
+
+/** The pull-ups of one device taken off the bus, where it has a bridge or a setting for that and the bus is within its limits then. */
+function withoutPullUps(graph: Graph, members: readonly BusMember<I2cEndpoint>[]): Remedy[] {
+  return members.flatMap(({ entry: { item }, endpoint }): Remedy[] => {
+    const parameter = graph.design.parts.get(item.part)?.endpoints.find(({ id }) => id === endpoint.id);
+    const ohm = parameter?.is === 'i2c-device' || parameter?.is === 'i2c-host' ? parameter.pullUpOhm : undefined;
+    if (ohm === undefined || typeof ohm === 'number' || endpoint.pullUpOhm === undefined) return [];
+    const off = ohm.values?.find(({ gives }) => gives === 0);
+    if (off === undefined) return [];
+    const edit = {
+      kind: 'set-item-setting',
+      item: item.id,
+      setting: ohm.fromSetting,
+      value: off.is,
+      was: item.settings[ohm.fromSetting] ?? null,
+    } as const;
+    const after = graphAfter(graph, edit);
+    if (after === undefined || i2cBus.run({ graph: after }).some(({ severity }) => severity !== 'note')) return [];
+    return [
+      { label: `Pull-ups of ${item.ref} off`, sentence: `Take the pull-ups of ${item.ref} off the bus: the others are enough.`, edit },
+    ];
+  });
 }

@@ -4,7 +4,8 @@ import { pinNode, type Graph } from '../../graph/graph.ts';
 import { USUAL_SHARE } from '../../links/levels.ts';
 import type { UartEndpoint } from '../../model/part.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
-import { addShifter } from '../helpers/converterRemedies.ts';
+import { serialPin } from '../../harness/looms/convertBetween.ts';
+import { addLineShifter, addShifter } from '../helpers/converterRemedies.ts';
 import { groupPinName, isDriver, joinedGroups, pinOf, type GroupPin } from '../helpers/signalGroups.ts';
 
 /** A signal that is too high for the pin that hears it, or too low to be read. */
@@ -29,8 +30,15 @@ function levelsIn(graph: Graph, group: readonly GroupPin[]): Saying[] {
 /** A level shifter between two serial ports. Other signals take a part that a person chooses. */
 function shifted(graph: Graph, talker: GroupPin, listener: GroupPin): readonly Remedy[] {
   const [one, other] = [talker, listener].map(serialAt);
+  if (one === undefined && other === undefined && talker.pin.role === 'pulse-out') return lineShifted(graph, talker, listener);
   if (one === undefined || other === undefined) return [];
   return addShifter(graph, { item: talker.item, endpoint: one }, { item: listener.item, endpoint: other }, level);
+}
+
+/** In the one wire from an output. */
+function lineShifted(graph: Graph, talker: GroupPin, listener: GroupPin): readonly Remedy[] {
+  const [a, b] = [talker, listener].map(({ item, port, pin }) => serialPin(graph, item, `${port.id}.${pin.n}`));
+  return a === undefined || b === undefined ? [] : addLineShifter(graph, a, b, level);
 }
 
 function serialAt({ entry, port, pin }: GroupPin): UartEndpoint | undefined {

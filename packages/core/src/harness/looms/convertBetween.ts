@@ -62,6 +62,22 @@ export function shifterBetween(graph: Graph, one: SerialSide, other: SerialSide)
   );
 }
 
+/** A level shifter in the one wire from an output of 3.3 V to an input that wants 5 V: data of lights. */
+export function lineShifterBetween(graph: Graph, talker: PinAt, listener: PinAt): Converted | undefined {
+  return converted(
+    graph,
+    {
+      part: named('level-shifter-line-5v'),
+      label: `between ${listener.at.ref} and ${talker.at.ref}`,
+      wires: [{ a: talker, b: listener, atA: 'in.1', atB: 'out.1' }],
+      supply: 'in.2',
+      ground: 'in.3',
+      windowV: WINDOW_V,
+    },
+    'Put a level shifter in',
+  );
+}
+
 /** The level shifters of the samples by the volts of their low side. */
 const SHIFTERS: ReadonlyMap<number, string> = new Map([
   [1.8, 'level-shifter-serial-1v8'],

@@ -122,7 +122,8 @@ function deviceFaults({ graph, devices }: PowerNetwork, add: Add): void {
       add(() => `${ref}${isOneOfSeveral ? ` ${element.id}` : ''} lost`, { ...NOTHING, off: [i] }, { is: 'pack' });
     }
     if (element.is === 'regulator') {
-      add(() => `${ref} ${element.id} off`, { ...NOTHING, off: [i] }, NO_ITEM);
+      const takes: Takes = isOnlySupplyOf(graph.items[device.item]?.part) ? { is: 'items', items: [device.item] } : NO_ITEM;
+      add(() => `${ref} ${element.id} off`, { ...NOTHING, off: [i] }, takes);
       add(() => `${ref} ${element.id} shorted through`, { ...NOTHING, through: [i] }, { is: 'one-of-the-dead' });
     }
     if (element.is === 'load')
@@ -133,6 +134,13 @@ function deviceFaults({ graph, devices }: PowerNetwork, add: Add): void {
     const own = devices.flatMap(({ device }, i) => (device.item === item ? [i] : []));
     add(() => `${refOf(item)} dead`, { ...NOTHING, off: own }, { is: 'items', items: [item] });
   });
+}
+
+/** True for a controller that lives on its own regulators, with one port for its supply besides USB: without one of them it is a dead board. */
+function isOnlySupplyOf(part: ResolvedPart | undefined): boolean {
+  if (part?.kind !== 'controller') return false;
+  const fed = part.ports.filter(({ pins }) => pins.some(({ role }) => role === 'supply-in') && !pins.some(({ role }) => role === 'usb'));
+  return fed.length === 1;
 }
 
 function isPack({ is }: CircuitElement): boolean {
