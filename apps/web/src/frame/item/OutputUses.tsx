@@ -1,14 +1,5 @@
-import {
-  AIRFRAME_KINDS,
-  isOutputFunction,
-  OUTPUT_FUNCTIONS,
-  outputFunctions,
-  outputKey,
-  requiredFunctions,
-  type Item,
-  type OutputFunction,
-  type ResolvedPart,
-} from '@wired-falcon/core';
+import { isOutputFunction, outputKey, outputLabel, requiredFunctions, type Item, type ResolvedPart } from '@wired-falcon/core';
+import { FunctionOptions } from '../../ui/FunctionOptions.tsx';
 import { useDesign, useMake } from '../../session/SessionContext.tsx';
 
 /** What each output of a controller is for. The functions that the airframe wants stand first. */
@@ -19,7 +10,6 @@ export function OutputUses({ item, part }: { readonly item: Item; readonly part:
   if (part.kind !== 'controller' || outputs.length === 0) return null;
   const { aircraft } = design;
   const wanted = requiredFunctions(aircraft.airframe.kind);
-  const others = outputFunctions.filter((use) => !wanted.includes(use));
   const used = new Set(Object.values(aircraft.outputs).map((use) => use.function));
   return (
     <details className="mt-3">
@@ -31,7 +21,7 @@ export function OutputUses({ item, part }: { readonly item: Item; readonly part:
         return (
           <label key={output.id} className="mt-1.5 grid grid-cols-[92px_1fr] items-center text-[13px]">
             <span>
-              {labelOf(part, output.pin)} <span className="text-ink2">bank {output.bank}</span>
+              {outputLabel(part, output)} <span className="text-ink2">bank {output.bank}</span>
             </span>
             <select
               className="field"
@@ -42,39 +32,11 @@ export function OutputUses({ item, part }: { readonly item: Item; readonly part:
                 make({ kind: 'set-output-function', item: item.id, output: output.id, function: use, was: now ?? null });
               }}
             >
-              <option value="">no function</option>
-              <Options title={`For a ${AIRFRAME_KINDS[aircraft.airframe.kind].title}`} uses={wanted} />
-              <Options title="Others" uses={others} />
+              <FunctionOptions kind={aircraft.airframe.kind} none="no function" />
             </select>
           </label>
         );
       })}
     </details>
   );
-}
-
-function Options({ title, uses }: { readonly title: string; readonly uses: readonly OutputFunction[] }) {
-  return (
-    <optgroup label={title}>
-      {uses.map((use) => (
-        <option key={use} value={use}>
-          {OUTPUT_FUNCTIONS[use].title}
-        </option>
-      ))}
-    </optgroup>
-  );
-}
-
-function labelOf(part: ResolvedPart, pin: string): string {
-  const id = pin.slice(0, pin.lastIndexOf('.'));
-  const port = part.ports.find((candidate) => candidate.id === id);
-  return port === undefined
-    ? id
-    : port.pins.filter(({ role }) => role === 'pulse-out').length > 1
-      ? (pinLabel(port, pin) ?? id)
-      : port.label;
-}
-
-function pinLabel(port: ResolvedPart['ports'][number], pin: string): string | undefined {
-  return port.pins.find(({ n }) => n === Number(pin.slice(pin.lastIndexOf('.') + 1)))?.label;
 }

@@ -3,7 +3,7 @@ import { OUTPUT_FUNCTIONS, type Bank, type Graph, type MixedValue, type OutputFu
 import { useFindings } from '../../workers/FollowerContext.tsx';
 import { slotUs, valueWords } from './motion.ts';
 import { PulsesField } from './PulsesField.tsx';
-import { isAbout } from './SlotFindings.tsx';
+import { isAbout } from './isAbout.ts';
 import type { StopProps } from './useSlotKeys.ts';
 
 interface BankRackProps {

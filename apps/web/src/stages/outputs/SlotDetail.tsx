@@ -2,21 +2,19 @@ import type { ReactNode } from 'react';
 import {
   isOutputFunction,
   mixerWords,
-  OUTPUT_FUNCTIONS,
-  outputFunctions,
-  requiredFunctions,
   US_LEAST,
   US_MOST,
   USUAL_TRAVEL,
   type Graph,
   type MixerRow,
-  type OutputFunction,
   type OutputTravel,
   type Slot,
 } from '@wired-falcon/core';
 import { useSelection } from '../../selection/SelectionContext.tsx';
+import { FunctionOptions } from '../../ui/FunctionOptions.tsx';
 import { NumberField } from '../../ui/NumberField.tsx';
-import { SlotFindings } from './SlotFindings.tsx';
+import { FindingList } from '../../workers/FindingList.tsx';
+import { isAbout } from './isAbout.ts';
 import { useOutputEdits } from './useOutputEdits.ts';
 
 interface SlotDetailProps {
@@ -30,7 +28,6 @@ export function SlotDetail({ graph, slot, row }: SlotDetailProps) {
   const { setFunction, setHeld, setTravel } = useOutputEdits(graph);
   const { select } = useSelection();
   const { use, on, label, code, isReserved, sharedWith } = slot;
-  const needed = requiredFunctions(graph.design.aircraft.airframe.kind);
   return (
     <section
       aria-label={`Output ${label}`}
@@ -52,9 +49,7 @@ export function SlotDetail({ graph, slot, row }: SlotDetailProps) {
               setFunction(slot, isOutputFunction(next) ? next : null);
             }}
           >
-            <option value="">free</option>
-            <Options title="The airframe needs" uses={needed} />
-            <Options title="Others" uses={outputFunctions.filter((name) => !needed.includes(name))} />
+            <FunctionOptions kind={graph.design.aircraft.airframe.kind} none="free" />
           </select>
         </label>
         <dl className="mt-1">
@@ -92,7 +87,7 @@ export function SlotDetail({ graph, slot, row }: SlotDetailProps) {
         </div>
       )}
       <div className="min-[1000px]:col-span-2">
-        <SlotFindings slot={slot} />
+        <FindingList name="Findings about this output" isMeant={(finding) => isAbout(finding, slot)} />
       </div>
     </section>
   );
@@ -104,18 +99,6 @@ function Fact({ title, children }: { readonly title: string; readonly children: 
       <dt className="text-ink2">{title}</dt>
       <dd>{children}</dd>
     </div>
-  );
-}
-
-function Options({ title, uses }: { readonly title: string; readonly uses: readonly OutputFunction[] }) {
-  return (
-    <optgroup label={title}>
-      {uses.map((use) => (
-        <option key={use} value={use}>
-          {OUTPUT_FUNCTIONS[use].title}
-        </option>
-      ))}
-    </optgroup>
   );
 }
 

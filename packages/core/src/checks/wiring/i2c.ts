@@ -85,6 +85,8 @@ function judgeBus(graph: Graph, bus: Bus<I2cEndpoint>): Saying[] {
   return [
     {
       ...shared,
+      // Near is another finding than beyond: what brings the bus back within its limits has mended the one.
+      discriminator: worst > 1 ? 'bus' : 'bus, near',
       severity: worst > 1 ? 'mend' : 'note',
       what: `The I2C bus of ${name} is ${worst > 1 ? 'beyond' : 'near'} its limits: ${bad.map(({ label }) => label).join(', ')}.`,
       evidence: bad.map(({ label, value, limit }) => ({ label, value, limit })),

@@ -1,5 +1,5 @@
 import type { Airframe } from './airframe.ts';
-import { alternating, coaxial } from './rotor.ts';
+import { alternating, coaxial, CROSS } from './rotor.ts';
 
 const hung = { body: { is: 'copter' }, surfaces: [], thrust: [], steering: [] } as const;
 
@@ -8,15 +8,7 @@ export const COPTERS = {
   quad: {
     title: 'quad, X',
     ...hung,
-    rotors: alternating(
-      [
-        ['front-right', 45],
-        ['rear-right', 135],
-        ['rear-left', 225],
-        ['front-left', 315],
-      ],
-      'counter-clockwise',
-    ),
+    rotors: alternating(CROSS, 'counter-clockwise'),
     sparesRotors: 0,
   },
   'quad-plus': {

@@ -1,5 +1,5 @@
 import type { Airframe, Body, Ways, WingSurface } from './airframe.ts';
-import { alternating, coaxial } from './rotor.ts';
+import { alternating, coaxial, CROSS } from './rotor.ts';
 
 const AILERONS = ['aileron-left', 'aileron-right'] as const;
 const FLAPS = ['flap-left', 'flap-right'] as const;
@@ -116,15 +116,7 @@ export const PLANES = {
     body: plane('rear', 'plain', 'aileron'),
     surfaces: [...AILERONS, 'elevator', 'rudder'],
     thrust: ['throttle'],
-    rotors: alternating(
-      [
-        ['front-right', 45],
-        ['rear-right', 135],
-        ['rear-left', 225],
-        ['front-left', 315],
-      ],
-      'counter-clockwise',
-    ),
+    rotors: alternating(CROSS, 'counter-clockwise'),
     sparesRotors: 0,
     steering: [ONE_AILERON, ELEVATOR],
   },
@@ -133,12 +125,7 @@ export const PLANES = {
     body: plane('rear', 'plain', 'aileron'),
     surfaces: [...AILERONS, 'elevator', 'rudder'],
     thrust: ['throttle'],
-    rotors: coaxial([
-      ['front-right', 45],
-      ['rear-right', 135],
-      ['rear-left', 225],
-      ['front-left', 315],
-    ]),
+    rotors: coaxial(CROSS),
     sparesRotors: 1,
     steering: [ONE_AILERON, ELEVATOR],
   },

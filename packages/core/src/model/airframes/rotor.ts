@@ -48,6 +48,14 @@ export function otherTurn(turn: Turn): Turn {
 
 type Arm = readonly [place: MotorPlace, azimuthDeg: number];
 
+/** Four arms between the axes, clockwise from the front right. */
+export const CROSS = [
+  ['front-right', 45],
+  ['rear-right', 135],
+  ['rear-left', 225],
+  ['front-left', 315],
+] as const;
+
 /** One motor an arm, beginning with the given turn and changing from arm to arm round the frame. */
 export function alternating(arms: readonly Arm[], first: Turn): readonly Rotor[] {
   return arms.map(([place, azimuthDeg], i) => ({ place, azimuthDeg, turns: i % 2 === 0 ? first : otherTurn(first) }));
