@@ -9,6 +9,14 @@ test('a bank is broken and mended, sticks are moved and surfaces seen, a functio
   await expect(page.getByTestId('output-plan')).toContainText('9 of 9 functions have an output of FC1, in 3 of 5 banks.');
   await expect(page.getByTestId('output-plan')).toContainText('Everything is as planned.');
   expect(await violations(page)).toEqual([]);
+  // What is taken off by hand, the plan puts back: the servo still hangs there.
+  await slot('out 11').click();
+  await page.getByTestId('slot-detail').getByLabel('Function').selectOption('free');
+  await settled(page);
+  await expect(slot('out 11')).toHaveAttribute('data-function', 'none');
+  await page.getByTestId('output-plan').getByRole('button', { name: 'Take the plan' }).click();
+  await settled(page);
+  await expect(slot('out 11')).toHaveAttribute('data-function', 'aileron-right');
   // Servos for 333 Hz get 450: a stop at each of them, and the bank runs slower again by what is offered there.
   await rack.getByLabel('Rate of bank C').fill('450');
   await rack.getByLabel('Rate of bank C').press('Enter');
@@ -76,6 +84,10 @@ test('the outputs of a new wing are planned from nothing, and a payload is passe
   await enter(page, 'add controller f4 wing', 'adds FC1');
   await enter(page, 'add servo 9g digital x2', 'adds SRV1');
   await enter(page, 'add controller 20 a 6 cells', 'adds ESC1');
+  await enter(page, 'add servo 25 g can', 'adds SRV3');
+  await settled(page);
+  // A servo on a bus takes no output: the rudder is on it, and the plan leaves it there.
+  await page.getByLabel('Function of SRV3').selectOption('rudder');
   await settled(page);
   const rack = page.getByTestId('rack');
   const slot = (label: string) => rack.locator(`[data-slot="${label}"]`);

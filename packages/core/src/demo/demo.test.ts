@@ -4,6 +4,8 @@ import { describe, expect, it } from '@jest/globals';
 import { withPlainSpaces } from '../text/numbers.ts';
 import { findingsOf, remediesOf } from '../checks/findingsOf.ts';
 import { integrityOf } from '../edits/integrity.ts';
+import { graphOf } from '../graph/graphOf.ts';
+import { outputBoard } from '../outputs/plan/outputBoard.ts';
 import type { Design } from '../model/design.ts';
 import { asId, type AircraftId } from '../model/ids.ts';
 import { countingIds, made } from '../test/designs.ts';
@@ -88,6 +90,30 @@ describe('the demo aircraft', () => {
       'output.wired-unassigned',
       'output.not-begun',
     ]);
+  });
+
+  it('Reedbed comes to no finding above a note by remedies and the plan of its outputs', () => {
+    const mended = (from: Design): Design => {
+      let design = from;
+      for (let round = 0; round < 60; round++) {
+        const now = design;
+        const above = findingsOf(now).filter(({ severity }) => severity !== 'note');
+        const remedy = above.flatMap((finding) => remediesOf(now, finding))[0];
+        if (remedy === undefined) break;
+        design = made(design, remedy.edit);
+      }
+      return design;
+    };
+    const wired = mended(demo('reedbed'));
+    const plan = outputBoard(graphOf(wired));
+    if (plan?.edit === undefined) throw new Error('There is no plan to take.');
+    const whole = mended(made(wired, plan.edit));
+    expect(findingsOf(whole).filter(({ severity }) => severity !== 'note')).toEqual([]);
+    expect(
+      Object.values(whole.aircraft.outputs)
+        .map((use) => use.function)
+        .sort(),
+    ).toEqual(['elevon-left', 'elevon-right', 'throttle']);
   });
 
   it('multiplied holds together, and its checks say of every copy what they say of one', () => {

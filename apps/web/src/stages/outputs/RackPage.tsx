@@ -3,6 +3,7 @@ import { mixerOf, racksOf, rotorPlanOf, slotsIn, type Graph, type OutputFunction
 import { useGraph } from '../../session/SessionContext.tsx';
 import { usePageLine } from '../../session/usePageLine.tsx';
 import { BankRack } from './BankRack.tsx';
+import { BusServoTable } from './BusServoTable.tsx';
 import { MixFigures } from './MixFigures.tsx';
 import { AT_REST, movedBy, slotUs, type Motion } from './motion.ts';
 import { MotionControls } from './MotionControls.tsx';
@@ -105,6 +106,7 @@ function Rack({ graph }: { readonly graph: Graph }) {
           <MotionControls kind={airframe.kind} rows={rows} stickMode={rc.choices.stickMode} motion={motion} onChange={setMotion} />
         </section>
       </div>
+      <BusServoTable graph={graph} />
       <RotorTable graph={graph} rotors={rotors} />
       <MixFigures graph={graph} rows={rows} />
     </>

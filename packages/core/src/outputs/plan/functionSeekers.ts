@@ -33,6 +33,8 @@ export interface BusServo {
   readonly item: number;
   readonly endpoint: string;
   readonly function: OutputFunction | undefined;
+  /** Its number on the bus; undefined where the bus gives it one. */
+  readonly node: number | undefined;
 }
 
 /** Below this the motors of a frame that hangs on them answer too late. */
@@ -86,9 +88,18 @@ export function busServos(graph: Graph): readonly BusServo[] {
   const { outputs } = graph.design.aircraft;
   return graph.items.flatMap(({ item, part }, i): BusServo[] => {
     if (part?.kind !== 'servo' || item.where !== 'aircraft') return [];
-    return part.endpoints.flatMap((endpoint): BusServo[] =>
-      endpoint.is === 'can' ? [{ item: i, endpoint: endpoint.id, function: outputs[outputKey(item.id, endpoint.id)]?.function }] : [],
-    );
+    return part.endpoints.flatMap((endpoint): BusServo[] => {
+      if (endpoint.is !== 'can') return [];
+      const node = item.settings[`${endpoint.id}.node`];
+      return [
+        {
+          item: i,
+          endpoint: endpoint.id,
+          function: outputs[outputKey(item.id, endpoint.id)]?.function,
+          node: typeof node === 'number' && node > 0 ? node : undefined,
+        },
+      ];
+    });
   });
 }
 

@@ -140,7 +140,9 @@ describe('a plan of outputs', () => {
     const { design } = bench;
     const servo = itemOf(design, 'SRV1').id;
     const said = made(design, { kind: 'set-output-function', item: servo, output: 'CAN', function: 'elevon-left', was: null });
-    expect(busServos(graphOf(said))).toEqual([expect.objectContaining({ function: 'elevon-left' })]);
+    expect(busServos(graphOf(said))).toEqual([expect.objectContaining({ function: 'elevon-left', node: undefined })]);
+    const numbered = made(said, { kind: 'set-item-setting', item: servo, setting: 'CAN.node', value: 12, was: null });
+    expect(busServos(graphOf(numbered))).toEqual([expect.objectContaining({ function: 'elevon-left', node: 12 })]);
     expect(functionSeekers(graphOf(said)).map((seeker) => seeker.function)).toEqual(['elevon-right', 'throttle']);
   });
 
