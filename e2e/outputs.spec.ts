@@ -11,7 +11,7 @@ test('a bank is broken and mended, sticks are moved and surfaces seen, a functio
   expect(await violations(page)).toEqual([]);
   // What is taken off by hand, the plan puts back: the servo still hangs there.
   await slot('out 11').click();
-  await page.getByTestId('slot-detail').getByLabel('Function', { exact: true }).selectOption('free');
+  await page.getByTestId('slot-detail').locator('select').selectOption('free');
   await settled(page);
   await expect(slot('out 11')).toHaveAttribute('data-function', 'none');
   await page.getByTestId('output-plan').getByRole('button', { name: 'Take the plan' }).click();
@@ -104,7 +104,7 @@ test('the outputs of a new wing are planned from nothing, and a payload is passe
   await expect(slot('out 6')).toBeFocused();
   await page.keyboard.press('Enter');
   const detail = page.getByTestId('slot-detail');
-  await detail.getByLabel('Function', { exact: true }).selectOption('RC channel 7');
+  await detail.locator('select').selectOption('RC channel 7');
   await settled(page);
   await expect(slot('out 6')).toHaveAttribute('data-function', 'rc-7');
   await expect(detail).toContainText('RC channel 7 goes out as it comes in.');
