@@ -45,6 +45,7 @@ function Rack({ graph }: { readonly graph: Graph }) {
   const { airframe, rc } = graph.design.aircraft;
   const [rack] = racksOf(graph);
   const slots = useMemo(() => (rack === undefined ? [] : slotsIn(rack)), [rack]);
+  const rotors = useMemo(() => rotorPlanOf(graph), [graph]);
   const [motion, setMotion] = useState<Motion>(AT_REST);
   const [chosen, setChosen] = useState<string>();
   const { move } = useOutputEdits(graph);
@@ -53,7 +54,6 @@ function Rack({ graph }: { readonly graph: Graph }) {
   if (rack === undefined) return null;
   const rows = mixerOf(graph.design);
   const values = movedBy(airframe.kind, rows, motion);
-  const rotors = rotorPlanOf(graph);
   const pulses = new Map<OutputFunction, number>();
   for (const slot of slots) {
     const us = slotUs(values, slot);

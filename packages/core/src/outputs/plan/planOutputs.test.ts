@@ -8,7 +8,7 @@ import { graphOf } from '../../graph/graphOf.ts';
 import { documentKinds } from '../../formats/documentKinds.ts';
 import type { Design } from '../../model/design.ts';
 import { asId, type AircraftId } from '../../model/ids.ts';
-import { OUTPUT_FUNCTIONS, outputFunctions, type OutputFunction } from '../../model/outputFunctions.ts';
+import { LIFT_FUNCTIONS, OUTPUT_FUNCTIONS, outputFunctions, type OutputFunction } from '../../model/outputFunctions.ts';
 import { outputKey } from '../../model/outputPlan.ts';
 import { withDialect } from '../../test/checkCases/build.ts';
 import { countingIds, emptyBench, findingsBy, itemOf, made } from '../../test/designs.ts';
@@ -202,6 +202,46 @@ describe('a function that is taken along', () => {
     expect([refs('out 3'), refs('out 4')]).toEqual([['SRV1'], ['SRV2']]);
     // No cable was made: the plugs changed over.
     expect(Object.keys(result.design.aircraft.cables).sort()).toEqual(Object.keys(design.aircraft.cables).sort());
+  });
+
+  it('goes along a row of pins to its own pin, and nowhere else', () => {
+    const bench = emptyBench();
+    bench.add('controller-f7-rows', 'flight controller');
+    bench.add('servo-9g-digital', 'left elevon');
+    const design = taken(bench.design);
+    const graph = graphOf(design);
+    const [rack] = racksOf(graph);
+    const slots = rack === undefined ? [] : slotsIn(rack);
+    const from = slots.find(({ use }) => use?.function === 'elevon-left');
+    let count = 0;
+    for (const to of slots) {
+      if (to.use !== undefined || from === undefined) continue;
+      const edit = moveFunction(graph, from.key, to.key);
+      if (edit === undefined) continue;
+      count++;
+      const after = slotsIn(
+        racksOf(graphOf(made(design, edit)))[0] ?? { item: 0, entry: { item: itemOf(design, 'FC1'), part: undefined }, banks: [] },
+      );
+      expect(after.filter(({ on }) => on.length > 0).map(({ label, use }) => [label, use?.function])).toEqual([[to.label, 'elevon-left']]);
+    }
+    expect(count).toBeGreaterThan(2);
+  });
+
+  it('stays where its plug leads others too', () => {
+    const bench = emptyBench();
+    bench.make({ kind: 'set-airframe', airframe: 'quad', was: 'flying-wing' });
+    bench.add('controller-f4-stack', 'flight controller');
+    bench.add('motor-controller-four-in-one-45a', 'lift');
+    const stack = Object.values(bench.design.aircraft.items).find(({ ref }) => ref === 'ESC1');
+    if (stack === undefined) throw new Error('There is no motor controller.');
+    bench.wire('ESC1 FC', 'FC1 ESC');
+    [1, 2, 3, 4].forEach((n) => bench.assign('FC1', `m${n}`, LIFT_FUNCTIONS[n - 1] ?? 'motor-1'));
+    const graph = graphOf(bench.design);
+    const [rack] = racksOf(graph);
+    const slots = rack === undefined ? [] : slotsIn(rack);
+    const wired = slots.filter(({ on }) => on.length > 0);
+    expect(wired).toHaveLength(4);
+    expect(moveFunction(graph, wired[0]?.key ?? '', slots.find(({ on }) => on.length === 0)?.key ?? '')).toBeUndefined();
   });
 
   it('goes nowhere from an output that is free, or to itself', () => {

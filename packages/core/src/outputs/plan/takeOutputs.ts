@@ -3,17 +3,16 @@ import { cablesAtPort, type PortAt } from '../../graph/cableJoins.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { DraftEdits } from '../../harness/draftEdits.ts';
 import { planJoin } from '../../harness/looms/planJoin.ts';
-import { takeOff } from '../../ports/takeOff.ts';
 import { rowStretch } from '../../ports/rowStretch.ts';
-import { portPlace, type CableEnd } from '../../model/aircraft.ts';
+import { sameJson } from '../../model/canonicalJson.ts';
+import { offsetOf, portPlace, type CableEnd } from '../../model/aircraft.ts';
 import { isPinRow } from '../../model/connector.ts';
 import { portOfEndpoint } from '../../model/endpointPins.ts';
 import type { CableId, ItemId } from '../../model/ids.ts';
-import { OUTPUT_FUNCTIONS } from '../../model/outputFunctions.ts';
 import { travelOf } from '../../model/outputPlan.ts';
 import { turnSetting } from '../../model/turns.ts';
 import { rotorPlanOf, type RotorRow } from '../rotorPlan.ts';
-import { consumerName, type Consumer } from './consumers.ts';
+import { consumerName, consumersOf, type Consumer, type PulseOutput } from './consumers.ts';
 import type { OutputPlan, Seat } from './planOutputs.ts';
 import type { Slot } from './racks.ts';
 
@@ -34,6 +33,8 @@ interface Move {
 interface Pulled {
   readonly cable: CableId;
   readonly end: CableEnd;
+  /** The contact that carries the signal. */
+  readonly contact: number;
 }
 
 /** A plan as one edit: plugs over, cables for what has none, functions with their travel, the pulses of banks. */
@@ -46,16 +47,22 @@ export function takeOutputs(graph: Graph, { rack, seats, banks }: OutputPlan): T
   );
   // 1. Every plug that goes elsewhere is pulled first: its place may be another's now. So is what hangs where it has no business.
   const strangers = seated.flatMap(({ seeker, slot }) => slot.on.filter((other) => !seeker.consumers.includes(other)));
+  const leaving = new Set([...moves.map((move) => move.consumer), ...strangers]);
   const pulled = new Map<Consumer, Pulled>();
-  for (const consumer of new Set([...moves.map((move) => move.consumer), ...strangers])) {
-    const plug = pull(draft, board, consumer);
+  for (const consumer of leaving) {
+    const known = [...pulled].find(([other]) => other.on?.item === consumer.on?.item && other.on?.output.id === consumer.on?.output.id);
+    const plug = known?.[1] ?? pull(draft, graph, board, consumer, leaving);
     if (plug !== undefined) pulled.set(consumer, plug);
   }
   // 2. In again, or a cable where there is none.
   const undone: { readonly what: string; readonly why: string }[] = [];
-  for (const { consumer, to } of moves)
-    if (!plugIn(draft, board, to, pulled.get(consumer)) && !join(draft, board, to, consumer))
+  for (const { consumer, to } of moves) {
+    const plug = pulled.get(consumer);
+    const isHeldBack = consumer.on !== undefined && plug === undefined;
+    if (isHeldBack) undone.push({ what: consumerName(consumer), why: 'its plug leads others too, and stays where it is' });
+    else if (!plugIn(draft, board, to, plug) && !join(draft, board, to, consumer))
       undone.push({ what: consumerName(consumer), why: whyNotJoined(draft, board, to, consumer) });
+  }
   // 3. What each output is for, with how far its pulses go.
   for (const slot of rack.banks.flatMap(({ slots }) => slots)) clear(draft, board, slot, seated);
   for (const seat of seated) assign(draft, board, seat.slot, seat);
@@ -79,37 +86,44 @@ function isOn({ on }: Consumer, slot: Slot): boolean {
   return on?.item === slot.item && on.output.id === slot.output.id;
 }
 
-/** Pulls the plug of what a consumer hangs on out of the board; undefined where nothing of its own is there. */
-function pull(draft: DraftEdits, board: ItemId, consumer: Consumer): Pulled | undefined {
+/**
+ * Pulls the plug that leads to a consumer out of the board: of a loom too, whose other ends stay where they are.
+ * @param leaving all that leaves its output: a plug that leads to others besides stays in, and nothing is pulled
+ */
+function pull(draft: DraftEdits, graph: Graph, board: ItemId, consumer: Consumer, leaving: ReadonlySet<Consumer>): Pulled | undefined {
   const output = consumer.on?.output;
   const port = output === undefined ? undefined : portOfEndpoint(output);
-  if (port === undefined) return undefined;
+  if (output === undefined || port === undefined) return undefined;
   for (const cable of cablesAtPort(draft.graph, board, port)) {
     const ends = Object.values(cable.nodes).filter((node): node is CableEnd => node.is === 'end');
-    const others = ends.filter(({ at }) => at.is === 'port' && at.item === consumer.entry.item.id);
+    const isItsOwn = ends.some(({ at }) => at.is === 'port' && at.item === consumer.entry.item.id);
     const here = ends.find(({ at }) => at.is === 'port' && at.item === board && at.port === port);
-    if (others.length === 0 || here === undefined || here.at.is !== 'port') continue;
-    // A cable between the two alone is plugged over; of one that leads to others too the branch goes.
-    if (ends.length > 2) {
-      takeOff(draft, cable, consumer.entry.item.id, (item) => item === board);
-      return undefined;
-    }
+    if (!isItsOwn || here?.at.is !== 'port') continue;
+    const [first, last] = [1 + offsetOf(here.at), here.connector.positions + offsetOf(here.at)];
+    const led = consumersOf(graph).filter(
+      ({ on }) => on?.item === consumer.on?.item && portOfEndpoint(on?.output ?? output) === port && isWithin(on?.output, first, last),
+    );
+    if (led.some((other) => !leaving.has(other) || other.on?.output.id !== output.id)) return undefined;
     draft.make({ kind: 'set-cable-end', cable: cable.id, node: here.id, at: { is: 'free' }, was: here.at });
-    return { cable: cable.id, end: here };
+    return { cable: cable.id, end: here, contact: pinOf(output) - offsetOf(here.at) };
   }
   return undefined;
 }
 
-/** Puts a plug that was pulled into another output. @returns false where it does not fit there; then it is gone, with its cable */
+function isWithin(output: PulseOutput | undefined, first: number, last: number): boolean {
+  return output !== undefined && pinOf(output) >= first && pinOf(output) <= last;
+}
+
+/** Puts a plug that was pulled into another output, its signal contact on the pin of that. @returns false where it does not fit there; then it is gone, with its cable */
 function plugIn(draft: DraftEdits, board: ItemId, to: Slot, plug: Pulled | undefined): boolean {
   const port = portOfEndpoint(to.output);
   if (plug === undefined || port === undefined) return false;
-  const { at } = plug.end;
-  const offset = at.is === 'port' ? (at.offset ?? 0) : 0;
-  const shift = pinOf(to.output) - 1;
-  const isDone = [0, offset, shift].some((n) =>
-    draft.make({ kind: 'set-cable-end', cable: plug.cable, node: plug.end.id, at: portPlace(board, port, n), was: { is: 'free' } }),
-  );
+  const offset = pinOf(to.output) - plug.contact;
+  const at = portPlace(board, port, Math.max(offset, 0));
+  const node = draft.cable(plug.cable)?.nodes[plug.end.id];
+  // The other consumers of a Y-lead came with the first.
+  if (node?.is === 'end' && sameJson(node.at, at)) return true;
+  const isDone = offset >= 0 && draft.make({ kind: 'set-cable-end', cable: plug.cable, node: plug.end.id, at, was: { is: 'free' } });
   if (!isDone) draft.make({ kind: 'remove-cable', cable: plug.cable });
   return isDone;
 }
@@ -186,10 +200,4 @@ function turn(draft: DraftEdits, { motor, rotor }: RotorRow): void {
   for (const setting of new Set([turnSetting(part, 'spin'), turnSetting(part, 'propeller')]))
     if (setting !== undefined && item.settings[setting] === undefined)
       draft.make({ kind: 'set-item-setting', item: item.id, setting, value: rotor.turns, was: null });
-}
-
-/** What a seat is in words: "left aileron on out 3". */
-export function seatWords({ seeker, slot }: Seat): string {
-  const { title } = OUTPUT_FUNCTIONS[seeker.function];
-  return slot === undefined ? `${title}: no output` : `${title} on ${slot.label}`;
 }
