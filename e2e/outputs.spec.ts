@@ -48,7 +48,7 @@ test('a bank is broken and mended, sticks are moved and surfaces seen, a functio
   await expect(slot('out 10')).toHaveAttribute('data-us', '2000');
   await expect(slot('out 11')).toHaveAttribute('data-us', '1000');
   // Levelled, it is asked back from a bank; by hand it is not.
-  await rack.getByRole('button', { name: 'Let go' }).click();
+  await rack.getByRole('button', { name: 'Centre the sticks' }).click();
   await rack.getByRole('button', { name: 'right wing down' }).click();
   await expect(surface('aileron-left')).toHaveAttribute('data-value', '0');
   await rack.getByRole('button', { name: 'self-levelling' }).click();
@@ -66,6 +66,24 @@ test('a bank is broken and mended, sticks are moved and surfaces seen, a functio
   await settled(page);
   await expect(slot('out 12')).toHaveAttribute('data-function', 'elevator');
   await expect(slot('out 12')).toContainText('SRV3');
+  // A channel that goes out as it comes in follows the switches of the radio; what no channel is planned for has a slider.
+  await slot('out 15').click();
+  await page.getByTestId('slot-detail').locator('select').selectOption('RC channel 5');
+  await settled(page);
+  const first = Number(await slot('out 15').getAttribute('data-us'));
+  expect(first).toBeGreaterThan(900);
+  const positions = rack.getByRole('group', { name: 'switch 1' }).getByRole('button');
+  await positions.last().focus();
+  await page.keyboard.press('Enter');
+  await expect(positions.last()).toHaveAttribute('aria-pressed', 'true');
+  expect(Number(await slot('out 15').getAttribute('data-us'))).toBeGreaterThan(first + 400);
+  await slot('out 16').click();
+  await page.getByTestId('slot-detail').locator('select').selectOption('dropper');
+  await settled(page);
+  await expect(slot('out 16')).toHaveAttribute('data-us', '1500');
+  await rack.getByLabel('dropper', { exact: true }).fill('1');
+  await expect(slot('out 16')).toHaveAttribute('data-us', '2000');
+  expect(await violations(page)).toEqual([]);
   await page.goto(`${mudflat}/documents/motor-plan/aircraft`);
   await expect(page.getByTestId('document').locator('tbody tr').first()).toHaveText(
     /1.*rear left.*counter-clockwise.*15 x 5 in, counter-clockwise.*out 1/,

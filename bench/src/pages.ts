@@ -53,7 +53,7 @@ async function addField(page: Page): Promise<void> {
 
 /** Another pulse of the first bank. */
 async function rateOfBank(page: Page): Promise<void> {
-  await page.locator('[data-bank] select').first().selectOption('plain pulses');
+  await page.locator('[data-bank] select').first().selectOption('PWM');
   await page
     .getByLabel(/^Rate of bank/)
     .first()

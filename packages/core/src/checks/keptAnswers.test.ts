@@ -3,10 +3,17 @@ import fc from 'fast-check';
 import { demoAircraft } from '../demo/demoAircraft.ts';
 import { applyEdit } from '../edits/applyEdit.ts';
 import { withFreshIds } from '../edits/freshIds.ts';
+import type { Graph } from '../graph/graph.ts';
 import { graphOf } from '../graph/graphOf.ts';
+import { chainsOf } from '../links/chains/chainsOf.ts';
+import { hopsOf } from '../links/chains/hopsOf.ts';
 import type { Design } from '../model/design.ts';
 import { UNBUILT } from '../model/builtAlike.ts';
 import { asId, type AircraftId } from '../model/ids.ts';
+import { consumersOf } from '../outputs/plan/consumers.ts';
+import { cruiseOf } from '../power/mission/flyMission.ts';
+import { powerReport } from '../power/report/powerReport.ts';
+import { rcFeedsOf } from '../rc/rcFeeds.ts';
 import { CASES } from '../test/checkCases/cases.ts';
 import { countingIds, demoDesign } from '../test/designs.ts';
 import type { Draw } from '../test/randomEdits/draw.ts';
@@ -33,21 +40,40 @@ const draws: fc.Arbitrary<readonly Draw[]> = fc.array(
 it.each(checks.filter(({ reads }) => reads === undefined).map((check) => [check.id, check] as const))(
   '%s looks at nothing that it does not name',
   (_, check) => {
-    for (const design of [...demos, CASES[check.id]?.wrong() ?? demos[0]].filter((one) => one !== undefined)) {
-      const touched: string[] = [];
-      const aircraft = new Proxy(design.aircraft, {
-        get: (target, member): unknown => {
-          if (UNBUILT.some((unbuilt) => unbuilt === member)) touched.push(String(member));
-          return Reflect.get(target, member);
-        },
-      });
-      const context = { graph: graphOf({ ...design, aircraft }) };
-      const before = touched.length;
-      check.run(context);
-      expect(touched.slice(before)).toEqual([]);
-    }
+    for (const design of [...demos, CASES[check.id]?.wrong() ?? demos[0]].filter((one) => one !== undefined))
+      expect(unbuiltLooksOf(design, (graph) => check.run({ graph }))).toEqual([]);
   },
 );
+
+/** The unbuilt members of an aircraft that something looks at when it is computed anew. */
+function unbuiltLooksOf(design: Design, run: (graph: Graph) => unknown): readonly string[] {
+  const touched: string[] = [];
+  const aircraft = new Proxy(design.aircraft, {
+    get: (target, member): unknown => {
+      if (UNBUILT.some((unbuilt) => unbuilt === member)) touched.push(String(member));
+      return Reflect.get(target, member);
+    },
+  });
+  const graph = graphOf({ ...design, aircraft });
+  const before = touched.length;
+  run(graph);
+  return touched.slice(before);
+}
+
+describe('what is computed once for all versions that are built alike', () => {
+  it.each([
+    ['hops', hopsOf],
+    ['chains', chainsOf],
+    ['RC feeds', rcFeedsOf],
+    ['cruise', cruiseOf],
+    ['power report', powerReport],
+    ['consumers', consumersOf],
+  ])('%s: looks at no member that is unbuilt', (_, derive) => {
+    for (const design of demos) expect(unbuiltLooksOf(design, derive)).toEqual([]);
+    // The proxy sees what is looked at.
+    expect(unbuiltLooksOf(demoDesign(), ({ design }) => design.aircraft.banks)).toEqual(['banks']);
+  });
+});
 
 describe('what was said of the version before', () => {
   it('is kept where nothing that a check reads has changed, and says the same as asking anew', () => {

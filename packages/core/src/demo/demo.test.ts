@@ -5,7 +5,7 @@ import { withPlainSpaces } from '../text/numbers.ts';
 import { findingsOf, remediesOf } from '../checks/findingsOf.ts';
 import { integrityOf } from '../edits/integrity.ts';
 import { graphOf } from '../graph/graphOf.ts';
-import { outputBoard } from '../outputs/plan/outputBoard.ts';
+import { outputBoards } from '../outputs/plan/outputBoard.ts';
 import type { Design } from '../model/design.ts';
 import { asId, type AircraftId } from '../model/ids.ts';
 import { countingIds, made } from '../test/designs.ts';
@@ -105,7 +105,7 @@ describe('the demo aircraft', () => {
       return design;
     };
     const wired = mended(demo('reedbed'));
-    const plan = outputBoard(graphOf(wired));
+    const plan = outputBoards(graphOf(wired))[0];
     if (plan?.edit === undefined) throw new Error('There is no plan to take.');
     const whole = mended(made(wired, plan.edit));
     expect(findingsOf(whole).filter(({ severity }) => severity !== 'note')).toEqual([]);

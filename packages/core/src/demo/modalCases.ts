@@ -15,7 +15,7 @@ export function modalCase(seed: number, { seekers, places, groups }: ModalSize):
   };
   const chance = (share: number): boolean => draw() < share;
   const groupOf = Array.from({ length: places }, (_, place) => Math.floor((place * groups) / places));
-  // What a group can make: plain pulses of three rates; of some groups frames or lights too.
+  // What a group can make: PWM at three rates; of some groups frames or lights too.
   const kinds = Array.from({ length: groups }, () => [
     'slow',
     'middle',

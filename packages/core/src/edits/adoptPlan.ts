@@ -1,4 +1,4 @@
-import { type Static, type TSchema, Type } from '@sinclair/typebox';
+import { type Static, Type } from '@sinclair/typebox';
 import {
   offsetOf,
   portPlace,
@@ -9,38 +9,19 @@ import {
   type Item,
   type NodePin,
 } from '../model/aircraft.ts';
-import { outputKey } from '../model/outputPlan.ts';
 import { connectorsMate, isPinRow, mateOf, plugGoesOnto, takesSeveralCables } from '../model/connector.ts';
 import type { Design } from '../model/design.ts';
 import { ItemIdSchema, PartKeySchema } from '../model/ids.ts';
-import { LIMITS } from '../model/limits.ts';
 import { mateOffset, type Mate } from '../model/mate.ts';
 import type { Part, PartPort } from '../model/part.ts';
-import { PortIdSchema } from '../model/portId.ts';
-import { SettingIdSchema } from '../model/setting.ts';
 import { settingsOf, settingTakes } from '../model/settingsOf.ts';
 import type { DeepReadonly } from '../model/shape.ts';
 import { moveBonds, moveLinkPorts, moveSockets } from './adoptLinks.ts';
+import { keptBanks, moveOutputs } from './adoptOutputs.ts';
 import { refuse, type Refusal } from './family.ts';
+import { RevisionMapSchema, type RevisionMap } from './revisionMap.ts';
 
 const closed = { additionalProperties: false } as const;
-const port = PortIdSchema;
-const pin = Type.Integer({ minimum: 1, maximum: LIMITS.pinsPerPort });
-const orNone = <S extends TSchema>(schema: S) => Type.Union([schema, Type.Null()]);
-
-/** Where everything of the old part is in the new one; null where there is no counterpart. Names every port, pin, setting and output. */
-export const RevisionMapSchema = Type.Object(
-  {
-    ports: Type.Array(
-      Type.Object({ from: port, to: orNone(port), pins: Type.Array(Type.Object({ from: pin, to: orNone(pin) }, closed)) }, closed),
-      { maxItems: LIMITS.partPorts },
-    ),
-    settings: Type.Array(Type.Object({ from: SettingIdSchema, to: orNone(SettingIdSchema) }, closed), { maxItems: 1000 }),
-    outputs: Type.Array(Type.Object({ from: SettingIdSchema, to: orNone(SettingIdSchema) }, closed), { maxItems: 200 }),
-  },
-  closed,
-);
-export type RevisionMap = DeepReadonly<Static<typeof RevisionMapSchema>>;
 
 export const AdoptRevisionSchema = Type.Object(
   { kind: Type.Literal('adopt-part-revision'), item: ItemIdSchema, part: PartKeySchema, was: PartKeySchema, map: RevisionMapSchema },
@@ -83,7 +64,7 @@ export function planAdoption(design: Design, edit: AdoptRevision): Adoption | { 
   }
   const mates = moveMates(design, item, edit.map, to, said);
   const settings = mapSettings(item, edit.map, to, said);
-  const outputs = mapOutputs(aircraft, item, edit.map, to, said);
+  const outputs = moveOutputs(aircraft, item, edit.map, to, said);
   const banks = keptBanks(aircraft, item, to, said);
   const { sockets: _before, ...rest } = item;
   const sockets = moveSockets(item, to, said);
@@ -277,30 +258,4 @@ function mapSettings(item: Item, map: RevisionMap, to: Part, said: Said): Item['
     kept[spec.id] = value;
   }
   return kept;
-}
-
-function mapOutputs(aircraft: Aircraft, item: Item, map: RevisionMap, to: Part, said: Said): Aircraft['outputs'] {
-  const outputs: Record<string, Aircraft['outputs'][string]> = {};
-  for (const [key, use] of Object.entries(aircraft.outputs)) {
-    if (use.item !== item.id) {
-      outputs[key] = use;
-      continue;
-    }
-    const now = map.outputs.find((row) => row.from === use.output)?.to ?? null;
-    if (now === null || !to.endpoints.some((endpoint) => endpoint.is === 'pulse-out' && endpoint.id === now)) {
-      said.losses.push(`The function of ${item.ref} ${use.output} goes: there is no such output any more.`);
-      continue;
-    }
-    if (now !== use.output) said.moves.push(`The function of ${item.ref} ${use.output} goes to ${now}.`);
-    outputs[outputKey(item.id, now)] = { ...use, output: now };
-  }
-  return outputs;
-}
-
-/** The pulses of banks that the new part has too. */
-function keptBanks(aircraft: Aircraft, item: Item, to: Part, said: Said): Aircraft['banks'] {
-  const isThere = (bank: string): boolean => to.endpoints.some((endpoint) => endpoint.is === 'pulse-out' && endpoint.bank === bank);
-  const lost = Object.values(aircraft.banks).filter((use) => use.item === item.id && !isThere(use.bank));
-  for (const { bank } of lost) said.losses.push(`The pulses of bank ${bank} of ${item.ref} go: there is no such bank any more.`);
-  return lost.length === 0 ? aircraft.banks : Object.fromEntries(Object.entries(aircraft.banks).filter(([, use]) => !lost.includes(use)));
 }

@@ -5,7 +5,7 @@ import { partKeyOf } from '../model/contentHash.ts';
 import type { Design } from '../model/design.ts';
 import { asId, type PartId } from '../model/ids.ts';
 import { sampleParts } from '../parts/catalogue.ts';
-import { countingIds, demoDesign, itemOf, made } from '../test/designs.ts';
+import { countingIds, demoDesign, emptyBench, itemOf, made } from '../test/designs.ts';
 import { planAdoption } from './adoptPlan.ts';
 import { exchangeMapOf } from './exchangeMap.ts';
 import { integrityOf } from './integrity.ts';
@@ -46,6 +46,20 @@ describe('another part in the place of one', () => {
       }
       for (const row of [...map.settings, ...map.outputs]) expect([part.id, row.to]).toEqual([part.id, row.from]);
     }
+  });
+
+  it('another servo on the bus keeps the function and the number of the first', () => {
+    const bench = emptyBench();
+    bench.add('servo-25g-can', 'rudder', { 'CAN.node': 12 });
+    const { id } = itemOf(bench.design, 'SRV1');
+    bench.make({ kind: 'set-output-function', item: id, output: 'CAN', function: 'rudder', was: null });
+    const other = { ...partOf('servo-25g-can'), id: asId<PartId>('servo-other-can'), massG: 31 };
+    const design = { ...bench.design, parts: new Map([...bench.design.parts, [partKeyOf(other), other]]) };
+    const edit = proposeAdoption(design, id, partKeyOf(other));
+    if (edit === undefined) throw new Error('There is no proposal.');
+    const after = made(design, edit);
+    expect(Object.values(after.aircraft.outputs)).toEqual([{ item: id, output: 'CAN', function: 'rudder' }]);
+    expect(itemOf(after, 'SRV1').settings['CAN.node']).toBe(12);
   });
 
   it('a larger controller takes every function in order, and every servo lead', () => {

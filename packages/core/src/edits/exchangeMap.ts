@@ -1,11 +1,12 @@
 import { offsetOf } from '../model/aircraft.ts';
 import { outputKey } from '../model/outputPlan.ts';
 import type { Design } from '../model/design.ts';
+import { functionEnds } from '../model/functionEnds.ts';
 import { endpointPins } from '../model/endpointPins.ts';
 import type { ItemId } from '../model/ids.ts';
 import type { Part, PartPort } from '../model/part.ts';
 import { settingsOf } from '../model/settingsOf.ts';
-import type { RevisionMap } from './adoptPlan.ts';
+import type { RevisionMap } from './revisionMap.ts';
 import { mapPort } from './mapPort.ts';
 
 /**
@@ -38,7 +39,7 @@ export function exchangeMapOf(design: Design, item: ItemId, from: Part, to: Part
  * use beyond its end takes the place of what is not.
  */
 function outputsByOrder(from: Part, to: Part, isUsed: (output: string) => boolean): ReadonlyMap<string, string | undefined> {
-  const [before, now] = [outputsOf(from), outputsOf(to)];
+  const [before, now] = [functionEnds(from), functionEnds(to)];
   const places = new Map(before.map((id, i) => [id, now[i]] as const));
   const idle = before.slice(0, now.length).filter((id) => !isUsed(id));
   for (const id of before.slice(now.length).filter(isUsed)) {
@@ -48,10 +49,6 @@ function outputsByOrder(from: Part, to: Part, isUsed: (output: string) => boolea
     places.set(given, undefined);
   }
   return places;
-}
-
-function outputsOf({ endpoints }: Part): string[] {
-  return endpoints.flatMap((endpoint) => (endpoint.is === 'pulse-out' ? [endpoint.id] : []));
 }
 
 /** True where a wire is at an output's own pin: others can be beside it in one row. */

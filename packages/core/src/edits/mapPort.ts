@@ -1,5 +1,5 @@
 import type { PartPort } from '../model/part.ts';
-import type { RevisionMap } from './adoptPlan.ts';
+import type { RevisionMap } from './revisionMap.ts';
 
 /** One row of a mapping: where the pins of `port` are in `there`. */
 export function mapPort(port: PartPort, there: PartPort | undefined): RevisionMap['ports'][number] {

@@ -1,6 +1,7 @@
 import { type TSchema, Type } from '@sinclair/typebox';
 import { sameJson } from '../model/canonicalJson.ts';
 import type { Design } from '../model/design.ts';
+import { functionEnds } from '../model/functionEnds.ts';
 import { ItemIdSchema, type ItemId } from '../model/ids.ts';
 import { oneOf } from '../model/oneOf.ts';
 import {
@@ -31,10 +32,8 @@ function noOutput({ aircraft, parts }: Design, itemId: ItemId, output: string): 
   const item = aircraft.items[itemId];
   if (item === undefined) return refuse('unknown-item', 'The controller is no longer there.', itemId);
   const part = parts.get(item.part);
-  const endpoint = part?.endpoints.find((candidate) => candidate.id === output);
-  // A servo on a bus has its function at its own end.
-  const isBusServo = part?.kind === 'servo' && endpoint?.is === 'can';
-  return endpoint?.is === 'pulse-out' || isBusServo ? undefined : refuse('unknown-port', `${item.ref} has no output "${output}".`, itemId);
+  const isThere = part !== undefined && functionEnds(part).includes(output);
+  return isThere ? undefined : refuse('unknown-port', `${item.ref} has no output "${output}".`, itemId);
 }
 
 const setOutputFunction = editKind({

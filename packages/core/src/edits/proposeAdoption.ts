@@ -1,8 +1,10 @@
 import type { Design } from '../model/design.ts';
 import type { ItemId, PartKey } from '../model/ids.ts';
+import { functionEnds } from '../model/functionEnds.ts';
 import type { Part, PartPort } from '../model/part.ts';
 import { settingsOf } from '../model/settingsOf.ts';
-import type { AdoptRevision, RevisionMap } from './adoptPlan.ts';
+import type { AdoptRevision } from './adoptPlan.ts';
+import type { RevisionMap } from './revisionMap.ts';
 import { exchangeMapOf } from './exchangeMap.ts';
 import { mapPort, matchBy } from './mapPort.ts';
 
@@ -29,16 +31,12 @@ export function proposeAdoption(design: Design, item: ItemId, part: PartKey): Ad
 export function revisionMapOf(from: Part, to: Part): RevisionMap {
   const ports = matchPorts(from.ports, to.ports);
   const settings = new Set(settingsOf(to).map(({ id }) => id));
-  const outputs = new Set(outputsOf(to));
+  const outputs = new Set(functionEnds(to));
   return {
     ports: from.ports.map((port) => mapPort(port, ports.get(port))),
     settings: settingsOf(from).map(({ id }) => ({ from: id, to: settings.has(id) ? id : null })),
-    outputs: outputsOf(from).map((id) => ({ from: id, to: outputs.has(id) ? id : null })),
+    outputs: functionEnds(from).map((id) => ({ from: id, to: outputs.has(id) ? id : null })),
   };
-}
-
-function outputsOf(part: Part): string[] {
-  return part.endpoints.flatMap((endpoint) => (endpoint.is === 'pulse-out' ? [endpoint.id] : []));
 }
 
 function matchPorts(from: readonly PartPort[], to: readonly PartPort[]): Map<PartPort, PartPort> {

@@ -354,7 +354,7 @@ describe('documents', () => {
       'out 2',
       '20',
       'A',
-      'not planned: plain pulses or digital frames',
+      'not planned: PWM or DShot',
       'left elevon',
       '321',
       'roll +60 %, pitch -60 %',

@@ -1,7 +1,7 @@
 /** What an aircraft can want of its controller, each with the name and the example that people read. */
 export const NEEDS = {
-  servos: { title: 'Servo outputs', counts: 'outputs that make plain pulses' },
-  motors: { title: 'Motor outputs', counts: 'outputs that make plain pulses' },
+  servos: { title: 'Servo outputs', counts: 'outputs that can do PWM' },
+  motors: { title: 'Motor outputs', counts: 'outputs that can do PWM' },
   rc: { title: 'RC input', counts: 'ports that read an RC receiver' },
   gnss: { title: 'GNSS over serial', counts: 'full serial ports' },
   telemetry: { title: 'Telemetry radio', counts: 'full serial ports' },

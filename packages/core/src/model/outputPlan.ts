@@ -58,10 +58,10 @@ export const USUAL_TRAVEL = { minUs: 1000, trimUs: 1500, maxUs: 2000 } as const;
 
 /** What outputs can make. `hasRate`: so many of them a second, which those who listen have to bear. */
 export const PULSE_KINDS = {
-  pwm: { title: 'plain pulses', hasRate: true },
-  dshot: { title: 'digital frames', hasRate: false },
-  led: { title: 'data of lights', hasRate: false },
-  switch: { title: 'on and off', hasRate: false },
+  pwm: { title: 'PWM', hasRate: true },
+  dshot: { title: 'DShot', hasRate: false },
+  led: { title: 'LED data', hasRate: false },
+  switch: { title: 'on/off', hasRate: false },
 } as const;
 export type PulseKind = keyof typeof PULSE_KINDS;
 

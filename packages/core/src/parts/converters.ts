@@ -230,7 +230,7 @@ export const converters: readonly Part[] = [
     id: 'level-shifter-line-5v',
     kind: 'converter',
     name: 'Level shifter, one line up to 5 V',
-    summary: 'Brings one signal of 3.3 V to 5 V, for data of lights and whatever else wants a full high. One way.',
+    summary: 'Brings one signal of 3.3 V to 5 V, for LED data and whatever else wants a full high. One way.',
     massG: 1.5,
     sizeMm: [12, 9, 4],
     ports: [

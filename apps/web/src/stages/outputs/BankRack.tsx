@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
-import { OUTPUT_FUNCTIONS, type Bank, type Graph, type MixedValue, type OutputFunction, type Slot } from '@wired-falcon/core';
+import { OUTPUT_FUNCTIONS, type Bank, type Graph, type MixedValue, type Slot } from '@wired-falcon/core';
 import { useFindings } from '../../workers/FollowerContext.tsx';
-import { slotUs, valueWords } from './motion.ts';
+import { slotUs, valueWords, type Moved } from './motion.ts';
 import { PulsesField } from './PulsesField.tsx';
 import { isAbout } from './isAbout.ts';
 import type { StopProps } from './useSlotKeys.ts';
@@ -9,7 +9,7 @@ import type { StopProps } from './useSlotKeys.ts';
 interface BankRackProps {
   readonly graph: Graph;
   readonly bank: Bank;
-  readonly values: ReadonlyMap<OutputFunction, MixedValue>;
+  readonly moved: Moved;
   readonly chosen: string | undefined;
   readonly stopProps: StopProps;
   readonly onChoose: (key: string) => void;
@@ -19,7 +19,7 @@ interface BankRackProps {
 }
 
 /** One bank: its pulses, and its outputs in the order of the board. */
-export function BankRack({ graph, bank, values, chosen, stopProps, onChoose, onDrop, children }: BankRackProps) {
+export function BankRack({ graph, bank, moved, chosen, stopProps, onChoose, onDrop, children }: BankRackProps) {
   return (
     <section aria-label={`Bank ${bank.id}`} className="border-t border-ink pt-1 pb-3" data-bank={bank.id}>
       <div className="flex flex-wrap items-center gap-x-4">
@@ -31,8 +31,8 @@ export function BankRack({ graph, bank, values, chosen, stopProps, onChoose, onD
           <li key={slot.key}>
             <SlotCard
               slot={slot}
-              value={slot.use === undefined ? undefined : values.get(slot.use.function)}
-              us={slotUs(values, slot)}
+              value={slot.use === undefined ? undefined : moved.values.get(slot.use.function)}
+              us={slotUs(moved, slot)}
               isChosen={slot.key === chosen}
               stopProps={stopProps}
               onChoose={onChoose}

@@ -1,4 +1,4 @@
-import { MIX_FIGURES, mixFigures, type Graph, type MixerRow, type MixFigure } from '@wired-falcon/core';
+import { MIX_FIGURES, mixFigures, percent, saturationOf, type Graph, type MixerRow, type MixFigure } from '@wired-falcon/core';
 import { NumberField } from '../../ui/NumberField.tsx';
 import { useOutputEdits } from './useOutputEdits.ts';
 
@@ -17,7 +17,8 @@ export function MixFigures({ graph, rows }: { readonly graph: Graph; readonly ro
   const { setMix } = useOutputEdits(graph);
   const { mixing } = graph.design.aircraft;
   const shown = mixFigures.filter((figure) => rows.some((row) => SERVES[figure].test(row.function)));
-  if (shown.length === 0) return null;
+  const left = saturationOf(rows);
+  if (shown.length + left.length === 0) return null;
   return (
     <section aria-label="Mixer" className="mt-6 max-w-[420px]">
       <h3 className="text-[15px] font-bold">Mixer</h3>
@@ -37,6 +38,18 @@ export function MixFigures({ graph, rows }: { readonly graph: Graph; readonly ro
           />
         );
       })}
+      {left.length > 0 && (
+        <>
+          <h4 className="mt-2 font-semibold">What is left at full command</h4>
+          <ul className="text-[12.5px]">
+            {left.map(({ full, other, remains }) => (
+              <li key={`${full} ${other}`}>
+                At full {full}: <span className="value">{percent(remains)}</span> of {other}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
     </section>
   );
 }

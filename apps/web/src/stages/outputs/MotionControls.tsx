@@ -1,50 +1,50 @@
 import type { ReactNode } from 'react';
-import { helps, hovers, HELPS, isWingless, type AirframeKind, type Command, type MixerRow } from '@wired-falcon/core';
-import { StickPad } from '../../ui/StickPad.tsx';
-import { stickLayout, type StickAxes } from '../../ui/stickLayouts.ts';
-import { AT_REST, OTHER_COMMANDS, type Motion } from './motion.ts';
+import {
+  CHANNEL_USES,
+  helps,
+  hovers,
+  HELPS,
+  isWingless,
+  movesByChannel,
+  opens,
+  rcChannelsOf,
+  type ChannelCommand,
+  type Graph,
+  type MixerRow,
+} from '@wired-falcon/core';
+import { HandControls } from '../../ui/HandControls.tsx';
+import { AT_REST, type Motion } from './motion.ts';
 
 interface MotionControlsProps {
-  readonly kind: AirframeKind;
+  readonly graph: Graph;
   readonly rows: readonly MixerRow[];
-  readonly stickMode: string | undefined;
+  readonly unplanned: readonly ChannelCommand[];
   readonly motion: Motion;
   readonly onChange: (motion: Motion) => void;
 }
 
-const TITLES: Partial<Readonly<Record<Command, string>>> = { flap: 'flaps', brake: 'brakes', 'camera-trigger': 'camera trigger' };
 const TILT_DEG = 20;
 
-/** Sticks, sliders, and how the airframe lies: by pointer and by keys. */
-export function MotionControls({ kind, rows, stickMode, motion, onChange }: MotionControlsProps) {
-  const layout = stickLayout(stickMode);
-  const { sticks, others, attitude, help, isHovering } = motion;
-  const move = ({ across, along }: StickAxes, x: number, y: number): void =>
-    onChange({ ...motion, sticks: { ...sticks, [across]: x, [along]: y } });
-  const sliders = OTHER_COMMANDS.filter((name) => rows.some(({ weights }) => (weights[name] ?? 0) !== 0));
+/** Sticks, switches and attitude: by pointer and by keys. */
+export function MotionControls({ graph, rows, unplanned, motion, onChange }: MotionControlsProps) {
+  const { rc } = graph.design.aircraft;
+  const { kind } = graph.design.aircraft.airframe;
+  const { hands, others, attitude, help, isHovering } = motion;
+  const channels = rcChannelsOf(graph.design).filter(([no, channel]) => movesByChannel(rows, no, channel));
   const tilt = (bankDeg: number, pitchDeg: number): void => onChange({ ...motion, attitude: { bankDeg, pitchDeg } });
   const isTilted = (bankDeg: number, pitchDeg: number): boolean => attitude.bankDeg === bankDeg && attitude.pitchDeg === pitchDeg;
   return (
     <div className="no-print text-[12.5px]">
       <div className="flex flex-wrap gap-4">
-        {[layout.left, layout.right].map((axes, i) => (
-          <StickPad
-            key={i}
-            label={`${i === 0 ? 'Left' : 'Right'} stick: ${axes.across} across, ${axes.along} along`}
-            across={sticks[axes.across]}
-            along={sticks[axes.along]}
-            onMove={(x, y) => move(axes, x, y)}
-            words={[axes.across, axes.along]}
-          />
-        ))}
+        <HandControls rc={rc} channels={channels} hands={hands} onChange={(next) => onChange({ ...motion, hands: next })} />
       </div>
-      {sliders.map((name) => (
+      {unplanned.map((name) => (
         <label key={name} className="mt-1 flex items-center gap-2">
-          <span className="w-24">{TITLES[name] ?? name}</span>
+          <span className="w-36">{CHANNEL_USES[name].title}</span>
           <input
             type="range"
             className="accent-rust"
-            min={name === 'flap' || name === 'brake' ? 0 : -1}
+            min={opens(name) ? 0 : -1}
             max={1}
             step={0.05}
             value={others[name] ?? 0}
@@ -52,7 +52,7 @@ export function MotionControls({ kind, rows, stickMode, motion, onChange }: Moti
           />
         </label>
       ))}
-      <Choices label="Controller">
+      <Choices label="Mode">
         {helps.map((one) => (
           <Choice key={one} isOn={help === one} onClick={() => onChange({ ...motion, help: one })}>
             {HELPS[one]}
@@ -60,7 +60,7 @@ export function MotionControls({ kind, rows, stickMode, motion, onChange }: Moti
         ))}
       </Choices>
       {hovers(kind) && !isWingless(kind) && (
-        <Choices label="It flies">
+        <Choices label="Flight">
           <Choice isOn={!isHovering} onClick={() => onChange({ ...motion, isHovering: false })}>
             on its wings
           </Choice>
@@ -69,7 +69,7 @@ export function MotionControls({ kind, rows, stickMode, motion, onChange }: Moti
           </Choice>
         </Choices>
       )}
-      <Choices label="It lies">
+      <Choices label="Attitude">
         <Choice isOn={isTilted(0, 0)} onClick={() => tilt(0, 0)}>
           level
         </Choice>
@@ -87,7 +87,7 @@ export function MotionControls({ kind, rows, stickMode, motion, onChange }: Moti
         </Choice>
       </Choices>
       <button type="button" className="mt-2 underline" onClick={() => onChange({ ...AT_REST, isHovering, help })}>
-        Let go
+        Centre the sticks
       </button>
     </div>
   );

@@ -1,58 +1,88 @@
 import { useState } from 'react';
+import { Link } from 'react-router';
 import type { OutputBoard } from '@wired-falcon/core';
+import { paths } from '../../addresses/paths.ts';
 import { useMake, useSessionState } from '../../session/SessionContext.tsx';
 import { HeadRow } from '../../ui/HeadRow.tsx';
 import { NotComputed } from '../../ui/NotComputed.tsx';
 import { useReadersUnits } from '../../ui/readersUnits.ts';
 import { WideRegion } from '../../ui/WideRegion.tsx';
 import { useCalculated } from '../../workers/useCalculated.ts';
-import type { board } from './calculators.ts';
+import type { boards } from './calculators.ts';
 
 /** The best plan of all outputs: what it comes to, what it would change, and the button that makes it real. */
 export function OutputPlanPanel() {
-  const { shown, failure } = useCalculated<typeof board>('outputs.board', 'board');
-  const make = useMake();
+  const { shown, failure } = useCalculated<typeof boards>('outputs.boards', 'boards');
   const { seq: now } = useSessionState();
-  const [isOpen, setOpen] = useState(false);
-  const plan = shown?.answer;
-  const isCurrent = shown?.seq === now;
+  const plans = shown?.answer ?? [];
   return (
-    <section aria-label="Plan" className="mt-4 border-t border-ink pt-2 text-[13px]" data-testid="output-plan" data-seq={shown?.seq ?? 0}>
-      <h3 className="text-[15px] font-bold">Plan</h3>
+    <div className="mt-4 border-t border-ink pt-2 text-[13px]" data-testid="output-plan" data-seq={shown?.seq ?? 0}>
       <NotComputed what="The outputs of this version could not be planned" failure={failure} />
-      {plan !== undefined && (
-        <>
-          <p className="font-semibold" data-proof={plan.proof.is}>
-            {plan.summary}
-          </p>
-          {plan.undone.map((sentence) => (
-            <p key={sentence} className="text-rust">
-              {sentence}
-            </p>
-          ))}
-          <div className="no-print mt-1 flex flex-wrap items-center gap-2">
-            {plan.edit === undefined ? (
-              <span>Everything is as planned.</span>
-            ) : (
-              <button type="button" className="action" disabled={!isCurrent} onClick={() => plan.edit !== undefined && make(plan.edit)}>
-                {isCurrent ? 'Take the plan' : 'Being solved again'}
-              </button>
-            )}
-            <button type="button" className="action" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
-              {isOpen ? 'Hide the comparison' : 'Compare with what is'}
-            </button>
-          </div>
-          <Relaxations plan={plan} isCurrent={isCurrent} />
-          {isOpen && <Comparison plan={plan} />}
-        </>
-      )}
+      {plans.map((plan) => (
+        <BoardPlan
+          key={plan.controller}
+          plan={plan}
+          title={plans.length === 1 ? 'Plan' : `Plan of ${plan.controller}`}
+          isCurrent={shown?.seq === now}
+        />
+      ))}
+    </div>
+  );
+}
+
+interface BoardPlanProps {
+  readonly plan: OutputBoard;
+  readonly title: string;
+  readonly isCurrent: boolean;
+}
+
+function BoardPlan({ plan, title, isCurrent }: BoardPlanProps) {
+  const make = useMake();
+  const [isOpen, setOpen] = useState(false);
+  return (
+    <section aria-label={title} className="mb-3">
+      <h3 className="text-[15px] font-bold">{title}</h3>
+      <p className="font-semibold" data-proof={plan.proof.is}>
+        {plan.summary}
+      </p>
+      {plan.undone.map((sentence) => (
+        <p key={sentence} className="text-rust">
+          {sentence}
+        </p>
+      ))}
+      <div className="no-print mt-1 flex flex-wrap items-center gap-2">
+        {plan.edit === undefined ? (
+          <span>Everything is as planned.</span>
+        ) : (
+          <button type="button" className="action" disabled={!isCurrent} onClick={() => plan.edit !== undefined && make(plan.edit)}>
+            {isCurrent ? 'Take the plan' : 'Being solved again'}
+          </button>
+        )}
+        <button type="button" className="action" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
+          {isOpen ? 'Hide the comparison' : 'Compare with what is'}
+        </button>
+      </div>
+      <Relaxations plan={plan} isCurrent={isCurrent} />
+      {isOpen && <Comparison plan={plan} />}
     </section>
   );
 }
 
-function Relaxations({ plan: { relaxations }, isCurrent }: { readonly plan: OutputBoard; readonly isCurrent: boolean }) {
+function Relaxations({ plan: { relaxations, rows }, isCurrent }: Omit<BoardPlanProps, 'title'>) {
   const make = useMake();
-  if (relaxations.length === 0) return null;
+  const { design } = useSessionState();
+  const isShort = rows.some(({ isNeeded, planned }) => isNeeded && planned === undefined);
+  if (!isShort) return null;
+  if (relaxations.length === 0)
+    return (
+      <p className="no-print mt-2">
+        Nothing on this controller can give way.{' '}
+        <Link to={paths.boards(design.aircraft.id)} className="underline">
+          Compare controllers
+        </Link>{' '}
+        to find one with the outputs.
+      </p>
+    );
   return (
     <div className="no-print mt-2">
       <h4 className="font-semibold">What could give way</h4>

@@ -3,7 +3,7 @@ import { isPulseKind, PULSE_KINDS, pulseKinds, RATE_HZ, type Bank, type Graph } 
 import { NumberField } from '../../ui/NumberField.tsx';
 import { useOutputEdits } from './useOutputEdits.ts';
 
-/** Plain pulses begin with what every servo takes. */
+/** PWM begins with what every servo takes. */
 const FIRST_HZ = 50;
 
 /** What a bank makes: the kind of pulses, and how many a second. */

@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import {
   isOutputFunction,
   mixerWords,
+  sharedWords,
   US_LEAST,
   US_MOST,
   USUAL_TRAVEL,
@@ -74,7 +75,7 @@ export function SlotDetail({ graph, slot, row }: SlotDetailProps) {
             </Fact>
           )}
           {isReserved && <Fact title="Kept">The firmware keeps it for motors on this airframe.</Fact>}
-          {sharedWith !== undefined && <Fact title="Pin">{sharedWith}</Fact>}
+          {sharedWith !== undefined && <Fact title="Pin">{sharedWords(sharedWith)}</Fact>}
         </dl>
       </div>
       {use !== undefined && (

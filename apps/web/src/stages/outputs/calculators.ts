@@ -1,10 +1,10 @@
-import { graphOf, outputBoard, type OutputBoard } from '@wired-falcon/core';
+import { graphOf, outputBoards, type OutputBoard } from '@wired-falcon/core';
 import { inOneStep, type AnyCalculator, type Calculator } from '../../workers/calculator.ts';
 
-/** Which output each function takes, and what each bank makes. */
-export const board: Calculator<'outputs.board', 'board', OutputBoard | undefined> = {
-  id: 'outputs.board',
-  steps: inOneStep((design) => outputBoard(graphOf(design))),
+/** Which output each function takes, and what each bank makes; controller by controller. */
+export const boards: Calculator<'outputs.boards', 'boards', readonly OutputBoard[]> = {
+  id: 'outputs.boards',
+  steps: inOneStep((design) => outputBoards(graphOf(design))),
 };
 
-export const outputCalculators: readonly AnyCalculator[] = [board];
+export const outputCalculators: readonly AnyCalculator[] = [boards];

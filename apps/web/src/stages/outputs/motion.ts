@@ -1,5 +1,7 @@
 import {
-  COMMANDS,
+  channelCommands,
+  HANDS_OFF,
+  handCommands,
   hovers,
   isWingless,
   mixed,
@@ -8,20 +10,21 @@ import {
   stabilised,
   type AirframeKind,
   type Attitude,
-  type Command,
+  type ChannelCommand,
   type Commands,
+  type Graph,
+  type Hands,
   type Help,
   type MixedValue,
   type MixerRow,
   type OutputFunction,
   type Slot,
-  type Stick,
 } from '@wired-falcon/core';
 
 /** What hands and wind do to the aircraft on this page. */
 export interface Motion {
-  /** From -1 (left, back) to 1 (right, forward). */
-  readonly sticks: Readonly<Record<Stick, number>>;
+  readonly hands: Hands;
+  /** Commands that no channel brings as long as the RC plan has none for them. */
   readonly others: Commands;
   readonly attitude: Attitude;
   readonly help: Help;
@@ -30,39 +33,47 @@ export interface Motion {
 }
 
 export const AT_REST: Motion = {
-  sticks: { roll: 0, pitch: 0, yaw: 0, throttle: -1 },
+  hands: HANDS_OFF,
   others: {},
   attitude: { bankDeg: 0, pitchDeg: 0 },
   help: 'manual',
   isHovering: false,
 };
 
-/** What is not on a stick. */
-export const OTHER_COMMANDS: readonly Command[] = COMMANDS.filter((name) => !['roll', 'pitch', 'yaw', 'throttle', 'lift'].includes(name));
-
 /** What the controller asks for. A stick that is pushed forward lowers the nose. */
-function commandsOf(kind: AirframeKind, { sticks, others, attitude, help, isHovering }: Motion): Commands {
+function commandsOf(kind: AirframeKind, { hands: { sticks }, attitude, help, isHovering }: Motion, others: Commands): Commands {
   const power = (sticks.throttle + 1) / 2;
   const isOnLift = hovers(kind) && (isWingless(kind) || isHovering);
   const asked = stabilised({ ...others, roll: sticks.roll, pitch: -sticks.pitch, yaw: sticks.yaw }, attitude, help);
   return { ...asked, ...(isOnLift ? { lift: power } : { throttle: power }) };
 }
 
-/** A value with its pulse on each output that has the function. */
+/** What every function gives at a moment. */
 export interface Moved {
-  readonly mixed: MixedValue;
-  readonly us: number;
+  readonly values: ReadonlyMap<OutputFunction, MixedValue>;
+  /** The pulse widths of channels that go out as they come in. */
+  readonly passedUs: ReadonlyMap<OutputFunction, number>;
+  /** Commands that no channel of the RC plan brings: each gets a slider. */
+  readonly unplanned: readonly ChannelCommand[];
 }
 
-/** What every function gives at this moment. */
-export function movedBy(kind: AirframeKind, rows: readonly MixerRow[], motion: Motion): ReadonlyMap<OutputFunction, MixedValue> {
-  return new Map(mixed(rows, commandsOf(kind, motion)).map((value) => [value.row.function, value]));
+/** What the hands and the attitude make of every function: sticks as they are, switches and knobs through their channels. */
+export function movedBy(graph: Graph, rows: readonly MixerRow[], motion: Motion): Moved {
+  const { kind } = graph.design.aircraft.airframe;
+  const { commands, passedUs } = handCommands(graph, rows, motion.hands);
+  const planned = new Set(Object.values(graph.design.aircraft.rc.channels).map(({ use }): string => use));
+  const unplanned = channelCommands.filter((name) => !planned.has(name) && rows.some(({ weights }) => (weights[name] ?? 0) !== 0));
+  const others = Object.fromEntries(unplanned.map((name) => [name, motion.others[name] ?? 0]));
+  const all = mixed(rows, commandsOf(kind, motion, { ...commands, ...others }));
+  return { values: new Map(all.map((value) => [value.row.function, value])), passedUs, unplanned };
 }
 
 /** The pulse that an output gives; undefined where nobody knows. */
-export function slotUs(values: ReadonlyMap<OutputFunction, MixedValue>, { use }: Slot): number | undefined {
+export function slotUs({ values, passedUs }: Moved, { use }: Slot): number | undefined {
   const value = use === undefined ? undefined : values.get(use.function);
-  return value === undefined || value.row.scale === 'passed' ? undefined : Math.round(pulseUs(value, use));
+  if (use === undefined || value === undefined) return undefined;
+  const us = value.row.scale === 'passed' ? passedUs.get(use.function) : pulseUs(value, use);
+  return us === undefined ? undefined : Math.round(us);
 }
 
 /** A value in words: `60 % down`. */
@@ -76,12 +87,16 @@ export function valueWords({ row, value }: MixedValue): string {
     case 'passed':
       return 'as it comes';
     case 'surface':
+      if (row.function === 'camera-trigger' || row.function === 'light')
+        return value <= -0.98 ? 'off' : value >= 0.98 ? 'on' : percent((value + 1) / 2);
       return Math.round(value * 100) === 0 ? 'neutral' : `${share} ${sideWords(row.function, value)}`;
   }
 }
 
 function sideWords(name: OutputFunction, value: number): string {
   if (name.startsWith('rudder') || name === 'steering' || name === 'tail-tilt') return value > 0 ? 'right' : 'left';
+  if (name === 'pan') return value > 0 ? 'right' : 'left';
+  if (name === 'gear' || name === 'dropper') return value > 0 ? 'to its last end' : 'to its first end';
   if (name === 'ailerons') return value > 0 ? 'left one down' : 'left one up';
   return value > 0 ? 'down' : 'up';
 }

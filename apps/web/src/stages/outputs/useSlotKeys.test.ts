@@ -15,7 +15,7 @@ describe('the keys of the rack', () => {
   const rack = rackOf();
   const labelled = (label: string): string => slotsIn(rack).find((slot) => slot.label === label)?.key ?? '';
   const to = (from: string, key: string): string | undefined =>
-    slotsIn(rack).find((slot) => slot.key === neighbour(rack, labelled(from), key))?.label;
+    slotsIn(rack).find((slot) => slot.key === neighbour(rack.banks, labelled(from), key))?.label;
 
   it('go along the board, and from bank to bank in the same column', () => {
     expect(to('out 4', 'ArrowRight')).toBe('out 5');

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { outputBoard } from '../../outputs/plan/outputBoard.ts';
+import { outputBoards } from '../../outputs/plan/outputBoard.ts';
 import { graphOf } from '../../graph/graphOf.ts';
 import type { Design } from '../../model/design.ts';
 import type { BankUse } from '../../model/outputPlan.ts';
@@ -48,7 +48,7 @@ describe('the pulses of a bank', () => {
   });
 
   it('cannot be planned for a lift motor whose controller is too slow, and the plan says why', () => {
-    const board = outputBoard(graphOf(driven(SLOW, 'motor-1', { kind: 'pwm', rateHz: 100 })));
+    const board = outputBoards(graphOf(driven(SLOW, 'motor-1', { kind: 'pwm', rateHz: 100 })))[0];
     expect(board?.rows.find((row) => row.function === 'motor-1')).toMatchObject({
       planned: undefined,
       why: 'ESC1 takes 100 Hz at most; a lift motor wants 250 Hz.',

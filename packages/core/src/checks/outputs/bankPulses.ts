@@ -3,7 +3,7 @@ import { OUTPUT_FUNCTIONS, isLiftFunction } from '../../model/outputFunctions.ts
 import { isPulseKind, PULSE_KINDS, pulseWords, type BankUse } from '../../model/outputPlan.ts';
 import { consumerName, type Consumer } from '../../outputs/plan/consumers.ts';
 import { LIFT_LEAST_HZ } from '../../outputs/plan/functionSeekers.ts';
-import { racksOf, type Bank, type Rack, type Slot } from '../../outputs/plan/racks.ts';
+import { racksOf, sharedWords, type Bank, type Rack, type Slot } from '../../outputs/plan/racks.ts';
 import { stated } from '../../text/numbers.ts';
 import { listed } from '../../text/lists.ts';
 import type { Check, Evidence, Remedy, Saying } from '../finding.ts';
@@ -51,7 +51,7 @@ export const rateTooFast: Check = {
         what: `${consumerName(consumer)} on ${slotName(graph, slot)} gets ${stated(rateHz, 'Hz')}; it takes ${stated(consumer.input.rateHz[1], 'Hz')}.`,
         evidence: [{ label: `bank ${bank.id}`, value: stated(rateHz, 'Hz'), limit: stated(consumer.input.rateHz[1], 'Hz') }],
         why: 'An analog servo overheats and burns within minutes.',
-        remedies: () => [...slower(rack, bank, use, listeners), ...planRemedies(graph)],
+        remedies: () => [...slower(rack, bank, use, listeners), ...planRemedies(graph, rack)],
       }));
     }),
 };
@@ -87,7 +87,7 @@ export const bankRate: Check = {
             ? 'Lift motors answer too late to hold the frame level.'
             : 'What hangs there does not move, or not as it should. All outputs of a bank make the same pulses.',
           discriminator: bank.id,
-          remedies: () => [...slower(rack, bank, use, listeners), ...planRemedies(graph)],
+          remedies: () => [...slower(rack, bank, use, listeners), ...planRemedies(graph, rack)],
         },
       ];
     }),
@@ -109,7 +109,7 @@ function evidenceOf(use: BankUse, { slot, consumer: { input, entry } }: Listener
   return { label, value: stated(rate, 'Hz'), limit: rate < least ? `${stated(least, 'Hz')} at least` : `${stated(most, 'Hz')} at most` };
 }
 
-/** Plain pulses at the rate of the slowest, where all on the bank bear that. */
+/** PWM at the rate of the slowest, where all on the bank bear that. */
 function slower({ entry }: Rack, bank: Bank, use: BankUse, listeners: readonly Listener[]): Remedy[] {
   const most = Math.min(...listeners.map(({ consumer }) => consumer.input.rateHz[1]));
   const least = Math.max(...listeners.map(({ slot, consumer }) => leastOf(slot, consumer.input)));
@@ -120,7 +120,7 @@ function slower({ entry }: Rack, bank: Bank, use: BankUse, listeners: readonly L
   return [
     {
       label: `Bank ${bank.id} at ${stated(most, 'Hz')}`,
-      sentence: `Let bank ${bank.id} make plain pulses at ${stated(most, 'Hz')}, which everything on it takes.`,
+      sentence: `Let bank ${bank.id} make PWM at ${stated(most, 'Hz')}, which everything on it takes.`,
       edit: { kind: 'set-bank', item: entry.item.id, bank: bank.id, value: { kind: 'pwm', rateHz: most }, was },
     },
   ];
@@ -147,10 +147,10 @@ export const kindUnsupported: Check = {
               where: [slotSubject(graph, slot)],
               what: isUnable
                 ? `${slotName(graph, slot)} cannot make ${PULSE_KINDS[use.kind].title}, which bank ${bank.id} is planned for.`
-                : `${slotName(graph, slot)} has the function "${title}" and cannot have it. ${slot.sharedWith ?? ''}`,
+                : `${slotName(graph, slot)} has the function "${title}" and cannot have it. ${slot.sharedWith === undefined ? '' : sharedWords(slot.sharedWith)}`,
               evidence: [{ label: slotName(graph, slot), value: isUnable ? PULSE_KINDS[use.kind].title : title, limit: made }],
               why: 'No pulses come out there.',
-              remedies: () => planRemedies(graph),
+              remedies: () => planRemedies(graph, rack),
             },
           ];
         });

@@ -1,6 +1,6 @@
 import { dialectOf } from '../../dialects/dialectOf.ts';
 import { OUTPUT_FUNCTIONS } from '../../model/outputFunctions.ts';
-import { planOutputs } from '../../outputs/plan/planOutputs.ts';
+import { planRack } from '../../outputs/plan/planOutputs.ts';
 import { racksOf, slotsIn } from '../../outputs/plan/racks.ts';
 import type { Check, Saying } from '../finding.ts';
 import { planRemedies, slotName, slotSubject } from './outputSubjects.ts';
@@ -13,9 +13,8 @@ export const dialectRefusesOutput: Check = {
   run: ({ graph }) => {
     const dialect = dialectOf(graph.design);
     if (dialect === undefined) return [];
-    return racksOf(graph)
-      .flatMap(slotsIn)
-      .flatMap((slot): Saying[] => {
+    return racksOf(graph).flatMap((rack) =>
+      slotsIn(rack).flatMap((slot): Saying[] => {
         const name = slot.use?.function;
         if (name === undefined) return [];
         const { title, drives } = OUTPUT_FUNCTIONS[name];
@@ -35,9 +34,12 @@ export const dialectRefusesOutput: Check = {
             evidence: [{ label: slotName(graph, slot), value: title }],
             why,
             remedies: () =>
-              planOutputs(graph)?.seats.find(({ seeker }) => seeker.function === name)?.slot === undefined ? [] : planRemedies(graph),
+              planRack(graph, rack).seats.find(({ seeker }) => seeker.function === name)?.slot === undefined
+                ? []
+                : planRemedies(graph, rack),
           },
         ];
-      });
+      }),
+    );
   },
 };

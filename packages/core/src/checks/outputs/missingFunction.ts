@@ -1,7 +1,7 @@
 import { OUTPUT_FUNCTIONS } from '../../model/outputFunctions.ts';
 import { consumersOf } from '../../outputs/plan/consumers.ts';
 import { functionSeekers } from '../../outputs/plan/functionSeekers.ts';
-import { racksOf, slotsIn, type Rack } from '../../outputs/plan/racks.ts';
+import { mainRack, slotsIn, type Rack } from '../../outputs/plan/racks.ts';
 import { listed } from '../../text/lists.ts';
 import type { Check } from '../finding.ts';
 import { namingRemedies, planRemedies } from './outputSubjects.ts';
@@ -17,7 +17,7 @@ export const outputsNotBegun: Check = {
   stage: 'outputs',
   title: 'Outputs not planned',
   run: ({ graph }) => {
-    const [rack] = racksOf(graph);
+    const rack = mainRack(graph);
     if (rack === undefined) return [];
     const isAssigned = slotsIn(rack).some(({ use }) => use !== undefined);
     const isMeant = isAssigned || consumersOf(graph).length > 0;
@@ -30,7 +30,7 @@ export const outputsNotBegun: Check = {
           ? `The outputs of ${rack.entry.item.ref} have functions, and nobody has planned what pulses its banks make.`
           : `Nobody has planned what the outputs of ${rack.entry.item.ref} are for.`,
         why: 'Missing functions, pulse kinds and rates are not checked yet.',
-        remedies: () => namingRemedies(graph),
+        remedies: () => namingRemedies(graph, rack),
       },
     ];
   },
@@ -42,19 +42,19 @@ export const missingFunction: Check = {
   stage: 'outputs',
   title: 'Function without an output',
   run: ({ graph }) => {
-    const [rack] = racksOf(graph);
+    const rack = mainRack(graph);
     if (rack === undefined || !isBegun(rack)) return [];
-    const open = functionSeekers(graph).filter(({ isNeeded, now }) => isNeeded && now === undefined);
+    const open = functionSeekers(graph, rack).filter(({ isNeeded, now }) => isNeeded && now === undefined);
     if (open.length === 0) return [];
     const titles = open.map((seeker) => OUTPUT_FUNCTIONS[seeker.function].title);
     return [
       {
         severity: 'mend',
         where: [{ is: 'item', item: rack.entry.item.id }],
-        what: `No output of ${rack.entry.item.ref} has ${titles.length === 1 ? 'this function' : 'these functions'}: ${listed(titles)}.`,
+        what: `${rack.entry.item.ref} has no output for ${listed(titles)}.`,
         evidence: titles.map((label) => ({ label, value: 'no output' })),
         why: 'The airframe does not fly without them.',
-        remedies: () => planRemedies(graph),
+        remedies: () => planRemedies(graph, rack),
       },
     ];
   },

@@ -3,7 +3,6 @@ import type { SimpleEdit } from '../../edits/registry.ts';
 import { placeTitle } from '../../model/airframes/rotor.ts';
 import { turnSetting } from '../../model/turns.ts';
 import { rotorPlanOf, type RotorRow } from '../../outputs/rotorPlan.ts';
-import { slotsIn, racksOf } from '../../outputs/plan/racks.ts';
 import type { Check, Evidence, Remedy, Saying } from '../finding.ts';
 
 /** Lift motors that sit, turn or are numbered otherwise than the firmware has it. */
@@ -39,23 +38,18 @@ function orderSaying(graph: Graph, rows: readonly RotorRow[], moved: readonly Ro
 
 /** Each output gets the number of the place where its motor sits. */
 function byPlace(graph: Graph, rows: readonly RotorRow[]): Remedy[] {
-  const [rack] = racksOf(graph);
   const wanted = rows.flatMap((row) => {
     const number = rows.find(({ rotor }) => rotor.place === row.sitsAt?.place);
     return row.slot === undefined || number === undefined ? [] : [{ slot: row.slot, now: row.function, next: number.function }];
   });
   const isWhole = wanted.length === rows.length && new Set(wanted.map(({ next }) => next)).size === rows.length;
-  if (rack === undefined || !isWhole) return [];
-  const item = rack.entry.item.id;
-  const mine = new Set(slotsIn(rack).map(({ key }) => key));
-  const changes = wanted.filter(({ slot, now, next }) => now !== next && mine.has(slot.key));
-  const edits: SimpleEdit[] = changes.map(({ slot, now, next }) => ({
-    kind: 'set-output-function',
-    item,
-    output: slot.output.id,
-    function: next,
-    was: now,
-  }));
+  if (!isWhole) return [];
+  const edits = wanted.flatMap(({ slot, now, next }): SimpleEdit[] => {
+    const item = graph.items[slot.item]?.item.id;
+    return now === next || item === undefined
+      ? []
+      : [{ kind: 'set-output-function', item, output: slot.output.id, function: next, was: now }];
+  });
   return [
     {
       label: 'Number by place',

@@ -1,6 +1,6 @@
 import type { Graph } from '../../graph/graph.ts';
-import type { Slot } from '../../outputs/plan/racks.ts';
-import { planOutputs, type OutputPlan } from '../../outputs/plan/planOutputs.ts';
+import type { Rack, Slot } from '../../outputs/plan/racks.ts';
+import { planRack, type OutputPlan } from '../../outputs/plan/planOutputs.ts';
 import { takeOutputs } from '../../outputs/plan/takeOutputs.ts';
 import type { Remedy, Subject } from '../finding.ts';
 
@@ -17,23 +17,23 @@ export function slotName(graph: Graph, { item, label }: Slot): string {
   return `${graph.items[item]?.item.ref ?? ''} ${label}`;
 }
 
-/** All outputs as the planner has them, as one edit; none where that does nothing, or leaves something undone. */
-export function planRemedies(graph: Graph): Remedy[] {
-  return planned(graph, () => true);
+/** All outputs of a controller as the planner has them, as one edit; none where that does nothing, or leaves something undone. */
+export function planRemedies(graph: Graph, rack: Rack): Remedy[] {
+  return planned(graph, rack, () => true);
 }
 
 /** The same where it only says what is wired already is for, and what the banks make: no cable is made, and nothing is left without one. */
-export function namingRemedies(graph: Graph): Remedy[] {
-  return planned(graph, ({ seats }) =>
+export function namingRemedies(graph: Graph, rack: Rack): Remedy[] {
+  return planned(graph, rack, ({ seats }) =>
     seats.every(
       ({ seeker, slot }) => slot !== undefined && slot.on.length > 0 && seeker.consumers.every((consumer) => slot.on.includes(consumer)),
     ),
   );
 }
 
-function planned(graph: Graph, suits: (plan: OutputPlan) => boolean): Remedy[] {
-  const plan = planOutputs(graph);
-  if (plan === undefined || !suits(plan)) return [];
+function planned(graph: Graph, rack: Rack, suits: (plan: OutputPlan) => boolean): Remedy[] {
+  const plan = planRack(graph, rack);
+  if (!suits(plan)) return [];
   const taken = takeOutputs(graph, plan);
   if (taken.edit === undefined || taken.undone.length > 0) return [];
   return [

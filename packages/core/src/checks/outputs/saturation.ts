@@ -2,7 +2,7 @@ import { MIX_FIGURES, type MixFigure } from '../../model/outputPlan.ts';
 import { mixerOf } from '../../outputs/mixing/mixerOf.ts';
 import { mixShare } from '../../outputs/mixing/surfaceRows.ts';
 import { saturationOf, type Axis } from '../../outputs/mixing/saturation.ts';
-import { racksOf, slotsIn } from '../../outputs/plan/racks.ts';
+import { mainRack, slotsIn } from '../../outputs/plan/racks.ts';
 import { percent } from '../../text/numbers.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 
@@ -16,7 +16,7 @@ export const saturation: Check = {
   title: 'One axis leaves too little of another',
   run: ({ graph }) => {
     const { design } = graph;
-    const [rack] = racksOf(graph);
+    const rack = mainRack(graph);
     if (rack === undefined || slotsIn(rack).every(({ use }) => use === undefined)) return [];
     return saturationOf(mixerOf(design)).flatMap(({ full, other, remains }): Saying[] => {
       if (remains >= LEAST_LEFT) return [];

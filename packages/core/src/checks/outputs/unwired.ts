@@ -1,7 +1,7 @@
 import type { Graph } from '../../graph/graph.ts';
 import { OUTPUT_FUNCTIONS } from '../../model/outputFunctions.ts';
 import type { SimpleEdit } from '../../edits/registry.ts';
-import { planOutputs } from '../../outputs/plan/planOutputs.ts';
+import { planRack } from '../../outputs/plan/planOutputs.ts';
 import { racksOf, slotsIn, type Rack, type Slot } from '../../outputs/plan/racks.ts';
 import { listed } from '../../text/lists.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
@@ -58,8 +58,9 @@ export const wiredUnassigned: Check = {
 
 /** The functions that the plan has for what is wired there; none where it does not know one of them. */
 function byName(graph: Graph, rack: Rack, idle: readonly Slot[]): Remedy[] {
-  const plan = planOutputs(graph);
-  const seats = plan?.seats.filter(({ slot, seeker }) => slot !== undefined && idle.includes(slot) && seeker.consumers.length > 0) ?? [];
+  const seats = planRack(graph, rack).seats.filter(
+    ({ slot, seeker }) => slot !== undefined && idle.includes(slot) && seeker.consumers.length > 0,
+  );
   if (seats.length < idle.length) return [];
   const item = rack.entry.item.id;
   const isOne = seats.length === 1;

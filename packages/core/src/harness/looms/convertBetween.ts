@@ -62,7 +62,7 @@ export function shifterBetween(graph: Graph, one: SerialSide, other: SerialSide)
   );
 }
 
-/** A level shifter in the one wire from an output of 3.3 V to an input that wants 5 V: data of lights. */
+/** A level shifter in the one wire from an output of 3.3 V to an input that wants 5 V: LED data. */
 export function lineShifterBetween(graph: Graph, talker: PinAt, listener: PinAt): Converted | undefined {
   return converted(
     graph,

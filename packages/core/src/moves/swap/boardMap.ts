@@ -1,4 +1,4 @@
-import type { RevisionMap } from '../../edits/adoptPlan.ts';
+import type { RevisionMap } from '../../edits/revisionMap.ts';
 import { exchangeMapOf, wiredContacts } from '../../edits/exchangeMap.ts';
 import { mapPort } from '../../edits/mapPort.ts';
 import { isPinRow } from '../../model/connector.ts';

@@ -1,4 +1,5 @@
-import type { AdoptRevision, RevisionMap } from '../../edits/adoptPlan.ts';
+import type { AdoptRevision } from '../../edits/adoptPlan.ts';
+import type { RevisionMap } from '../../edits/revisionMap.ts';
 import { applyEdit } from '../../edits/applyEdit.ts';
 import type { Edit } from '../../edits/registry.ts';
 import type { Graph } from '../../graph/graph.ts';

@@ -1,4 +1,4 @@
-import type { RevisionMap } from '../../edits/adoptPlan.ts';
+import type { RevisionMap } from '../../edits/revisionMap.ts';
 import { groupOf, pinsOf, type Graph } from '../../graph/graph.ts';
 import { voltsAt } from '../../graph/railsOf.ts';
 import { findPin, joinVerdict, supplyWindow, type FoundPin } from '../../harness/joinVerdict.ts';

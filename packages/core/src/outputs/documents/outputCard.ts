@@ -1,7 +1,7 @@
 import { dialectOf } from '../../dialects/dialectOf.ts';
 import { groupOf, membersOf, pinNode, pinsOf, type Graph } from '../../graph/graph.ts';
 import { isPassedOn } from '../../graph/passedOn.ts';
-import { percent, stated } from '../../text/numbers.ts';
+import { percent } from '../../text/numbers.ts';
 import type { Sheet } from '../../harness/documents/sheet.ts';
 import type { ItemId } from '../../model/ids.ts';
 import { OUTPUT_FUNCTIONS } from '../../model/outputFunctions.ts';
@@ -71,12 +71,6 @@ export function mixerWords({ weights, downShare, scale, reason }: MixerRow): str
     return weight === 0 ? [] : [`${command} ${weight > 0 ? '+' : '-'}${percent(Math.abs(weight))}`];
   });
   return [...parts, ...(downShare === 1 ? [] : [`down ${percent(downShare)} of it`])].join(', ');
-}
-
-/** The limits of an output in words. */
-export function travelWords(use: Slot['use']): string {
-  const { minUs, trimUs, maxUs } = { ...USUAL_TRAVEL, ...use };
-  return `${minUs} to ${stated(maxUs, 'us')}, trim ${stated(trimUs, 'us')}`;
 }
 
 /** Where the signal of a pin arrives, also through splices and over a board that sits on the controller; and the cables that carry it. */

@@ -2,10 +2,9 @@ import { isLiftFunction, type OutputFunction } from '../../model/outputFunctions
 import { USUAL_TRAVEL, type OutputTravel } from '../../model/outputPlan.ts';
 import { COMMANDS, type Command, type Commands, type MixerRow } from './mixerRow.ts';
 
-/** What a function is asked for, and what it gives within its limits. */
+/** What a function gives within its limits. */
 export interface MixedValue {
   readonly row: MixerRow;
-  readonly asked: number;
   readonly value: number;
 }
 
@@ -23,11 +22,11 @@ export function mixed(rows: readonly MixerRow[], commands: Commands): readonly M
   return rows.map((row): MixedValue => {
     if (isLiftFunction(row.function)) {
       const attitude = sum(row, commands, ATTITUDE);
-      return { row, asked: lift === 0 ? 0 : lift + attitude, value: lift === 0 ? 0 : clamp(lift + share * attitude, 0, 1) };
+      return { row, value: lift === 0 ? 0 : clamp(lift + share * attitude, 0, 1) };
     }
     const plain = row.trim + sum(row, commands);
     const asked = plain > 0 ? plain * row.downShare : plain;
-    return { row, asked, value: clamp(asked, row.scale === 'surface' || row.scale === 'passed' ? -1 : 0, 1) };
+    return { row, value: clamp(asked, row.scale === 'surface' || row.scale === 'passed' ? -1 : 0, 1) };
   });
 }
 

@@ -6,7 +6,7 @@ import { isPulseKind, outputKey, type PulseKind } from '../../model/outputPlan.t
 import { listed } from '../../text/lists.ts';
 import { stated } from '../../text/numbers.ts';
 import { consumersOf, type Consumer } from './consumers.ts';
-import { racksOf, slotsIn, type Slot } from './racks.ts';
+import { mainRack, racksOf, slotsIn, type Rack, type Slot } from './racks.ts';
 
 /** What a function takes: kinds of pulses, and of plain ones so many a second at least and at most. */
 export interface Takes {
@@ -40,7 +40,7 @@ export interface BusServo {
 /** Below this the motors of a frame that hangs on them answer too late. */
 export const LIFT_LEAST_HZ = 250;
 
-/** What is taken where nothing is known of what will hang there: what every servo and every motor controller bears. */
+/** What is taken where nothing is known of what will hang there: what every servo and every motor controller takes. */
 const USUAL: Readonly<Record<(typeof OUTPUT_FUNCTIONS)[OutputFunction]['drives'] | 'lift', Takes>> = {
   servo: { kinds: ['pwm'], rateHz: [50, 50] },
   motor: { kinds: ['pwm', 'dshot'], rateHz: [50, 400] },
@@ -50,22 +50,25 @@ const USUAL: Readonly<Record<(typeof OUTPUT_FUNCTIONS)[OutputFunction]['drives']
 };
 
 /**
- * The functions of an aircraft that want an output: those that the airframe needs and those that are assigned besides, in the order of the
- * table; but for those that a servo on a bus has.
+ * The functions that want an output of a controller: on the main one those that the airframe needs, then those that are assigned on this
+ * controller besides, in the order of the table; but for those that a servo on a bus or another controller has.
  */
-export function functionSeekers(graph: Graph): readonly FunctionSeeker[] {
-  const { outputs, airframe } = graph.design.aircraft;
-  const needed = requiredFunctions(airframe.kind);
-  const [rack] = racksOf(graph);
-  const slots = rack === undefined ? [] : slotsIn(rack);
-  const onBus = new Set(busServos(graph).map((servo) => servo.function));
-  const assigned = new Set([...Object.values(outputs).map((use) => use.function), ...payloadOf(slots)]);
-  const wanted = [...needed, ...outputFunctions.filter((name) => assigned.has(name) && !needed.includes(name))].filter(
-    (name) => !onBus.has(name),
-  );
-  const idle = new IdleConsumers(graph, slots);
+export function functionSeekers(graph: Graph, rack: Rack | undefined = mainRack(graph)): readonly FunctionSeeker[] {
+  if (rack === undefined) return [];
+  const isMain = rack === mainRack(graph);
+  const needed = requiredFunctions(graph.design.aircraft.airframe.kind);
+  const slots = slotsIn(rack);
+  const said = isMain ? Object.values(graph.design.aircraft.outputs).map((use) => use.function) : functionsOn(slots);
+  const assigned = new Set([...said, ...payloadOf(slots)]);
+  const elsewhere = new Set([
+    ...busServos(graph).map((servo) => servo.function),
+    ...racksOf(graph).flatMap((other) => (other === rack ? [] : functionsOn(slotsIn(other)))),
+  ]);
+  const wanted = [...(isMain ? needed : []), ...outputFunctions.filter((name) => assigned.has(name) && !(isMain && needed.includes(name)))];
+  const idle = new IdleConsumers(graph, rack, isMain);
   const dialect = dialectOf(graph.design);
-  return wanted.map((name): FunctionSeeker => {
+  const own = wanted.filter((name) => !elsewhere.has(name) || slots.some(({ use }) => use?.function === name));
+  return own.map((name): FunctionSeeker => {
     const now = slots.find(({ use }) => use?.function === name);
     const consumers = now !== undefined && now.on.length > 0 ? now.on : idle.takeFor(name);
     const takes = takesOf(name, consumers);
@@ -101,6 +104,10 @@ export function busServos(graph: Graph): readonly BusServo[] {
       ];
     });
   });
+}
+
+function functionsOn(slots: readonly Slot[]): readonly OutputFunction[] {
+  return slots.flatMap(({ use }) => (use === undefined ? [] : [use.function]));
 }
 
 /** The functions of what is wired to an output that has none, by what it is: cameras fire, hooks drop, lamps shine. */
@@ -148,9 +155,11 @@ function noTakes(name: OutputFunction, consumers: readonly Consumer[], { kinds, 
 class IdleConsumers {
   readonly #free: Set<Consumer>;
 
-  constructor(graph: Graph, slots: readonly Slot[]) {
-    const busy = new Set(slots.flatMap(({ use, on }) => (use === undefined ? [] : on)));
-    this.#free = new Set(consumersOf(graph).filter((consumer) => !busy.has(consumer)));
+  /** @param isMain true for the controller that gets what is wired nowhere; what is wired to another stays with that */
+  constructor(graph: Graph, rack: Rack, isMain: boolean) {
+    const busy = new Set(slotsIn(rack).flatMap(({ use, on }) => (use === undefined ? [] : on)));
+    const isInReach = ({ on }: Consumer): boolean => (on === undefined ? isMain : on.item === rack.item);
+    this.#free = new Set(consumersOf(graph).filter((consumer) => isInReach(consumer) && !busy.has(consumer)));
   }
 
   /** The one that is called like the function; else the next motor, since people seldom name them, or the next servo without a name. Each is given out once. */

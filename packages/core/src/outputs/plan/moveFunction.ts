@@ -17,7 +17,7 @@ export function moveFunction(graph: Graph, from: string, to: string): Edit | und
   const [source, target] = [slots.find(({ key }) => key === from), slots.find(({ key }) => key === to)];
   const name = source?.use?.function;
   if (rack === undefined || source === undefined || target === undefined || source === target || name === undefined) return undefined;
-  const seekers = functionSeekers(graph);
+  const seekers = functionSeekers(graph, rack);
   const seat = (slot: Slot, at: Slot) => {
     const seeker = seekers.find((one) => one.function === slot.use?.function);
     return seeker === undefined ? [] : [{ seeker: asWired(seeker, slot), slot: at, why: '', refused: [] }];

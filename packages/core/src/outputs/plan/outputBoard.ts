@@ -5,7 +5,8 @@ import { OUTPUT_FUNCTIONS, type OutputFunction } from '../../model/outputFunctio
 import { pulseWords } from '../../model/outputPlan.ts';
 import { listed } from '../../text/lists.ts';
 import { leftOutOf, outputRelaxations } from './outputRelaxations.ts';
-import { planOutputs, type OutputPlan } from './planOutputs.ts';
+import { planRack, type OutputPlan } from './planOutputs.ts';
+import { mainRack, racksOf, type Rack } from './racks.ts';
 import { takeOutputs } from './takeOutputs.ts';
 
 /** A function in a plan, in words. */
@@ -29,8 +30,10 @@ export interface PlannedBankRow {
   readonly why: string;
 }
 
-/** A plan of all outputs as plain values, to show and to take. */
+/** A plan of all outputs of a controller as plain values, to show and to take. */
 export interface OutputBoard {
+  /** The controller, as printed. */
+  readonly controller: string;
   readonly summary: string;
   readonly rows: readonly PlannedRow[];
   readonly banks: readonly PlannedBankRow[];
@@ -43,12 +46,18 @@ export interface OutputBoard {
   readonly relaxations: readonly { readonly sentence: string; readonly edit: Edit }[];
 }
 
-/** The plan of an aircraft's outputs; undefined where no controller has any. */
-export function outputBoard(graph: Graph): OutputBoard | undefined {
-  const plan = planOutputs(graph);
-  if (plan === undefined) return undefined;
+/** The plan of the outputs of each controller, the main one first; none where no controller has outputs. */
+export function outputBoards(graph: Graph): readonly OutputBoard[] {
+  const main = mainRack(graph);
+  const racks = [...racksOf(graph)].sort((a, b) => Number(b === main) - Number(a === main));
+  return racks.map((rack) => outputBoard(graph, rack));
+}
+
+function outputBoard(graph: Graph, rack: Rack): OutputBoard {
+  const plan = planRack(graph, rack);
   const { edit, undone } = takeOutputs(graph, plan);
   return {
+    controller: rack.entry.item.ref,
     summary: summaryOf(plan),
     rows: plan.seats.map(({ seeker, slot, why, refused }) => ({
       function: seeker.function,

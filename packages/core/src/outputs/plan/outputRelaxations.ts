@@ -1,7 +1,8 @@
 import type { Graph } from '../../graph/graph.ts';
 import { listed } from '../../text/lists.ts';
+import { asSentence } from '../../text/sentences.ts';
 import { OUTPUT_FUNCTIONS } from '../../model/outputFunctions.ts';
-import { OUTPUT_RULES, planOutputs, type OutputPlan, type OutputRule } from './planOutputs.ts';
+import { OUTPUT_RULES, planRack, type OutputPlan, type OutputRule } from './planOutputs.ts';
 
 /** Rules that, when a person lets go of them, let more functions find an output. */
 export interface OutputRelaxation {
@@ -9,8 +10,6 @@ export interface OutputRelaxation {
   readonly sentence: string;
   readonly plan: OutputPlan;
 }
-
-const RULES: readonly OutputRule[] = ['pins', 'shared', 'reserved'];
 
 /** The functions that a plan leaves without an output. */
 export function leftOutOf({ seats }: OutputPlan): readonly OutputPlan['seats'][number][] {
@@ -25,10 +24,10 @@ export function outputRelaxations(graph: Graph, plan: OutputPlan): readonly Outp
   const needed = (one: OutputPlan): number => leftOutOf(one).filter(({ seeker }) => seeker.isNeeded).length;
   const before = needed(plan);
   if (before === 0) return [];
-  const tried = subsets(RULES)
+  const tried = subsets(OUTPUT_RULES)
     .flatMap((rules): OutputRelaxation[] => {
-      const other = planOutputs(graph, { without: rules });
-      return other === undefined || needed(other) >= before ? [] : [{ rules, sentence: sentenceOf(rules, plan, other), plan: other }];
+      const other = planRack(graph, plan.rack, { without: rules });
+      return needed(other) >= before ? [] : [{ rules, sentence: sentenceOf(plan, other), plan: other }];
     })
     .sort((a, b) => needed(a.plan) - needed(b.plan) || a.rules.length - b.rules.length);
   const [best] = tried;
@@ -43,9 +42,20 @@ function subsets(rules: readonly OutputRule[]): readonly (readonly OutputRule[])
   return all.sort((a, b) => a.length - b.length);
 }
 
-function sentenceOf(rules: readonly OutputRule[], before: OutputPlan, after: OutputPlan): string {
+/** What is let go of, and what that brings. */
+function sentenceOf(before: OutputPlan, after: OutputPlan): string {
   const left = new Set(leftOutOf(after).map(({ seeker }) => seeker.function));
   const found = leftOutOf(before).filter(({ seeker }) => !left.has(seeker.function));
+  const switchedOff = after.seats.flatMap(({ slot }) => slot?.sharedWith ?? []);
+  const moved = after.seats.filter(({ seeker: { now }, slot }) => now?.use?.held === true && slot !== undefined && slot.key !== now.key);
+  const given = [
+    ...(switchedOff.length === 0 ? [] : [`switch off serial ${plural('port', switchedOff)}`]),
+    ...(moved.length === 0 ? [] : [`move what is held on ${listed(moved.map(({ seeker }) => seeker.now?.label ?? ''))}`]),
+  ];
   const names = listed(found.map(({ seeker }) => OUTPUT_FUNCTIONS[seeker.function].title));
-  return `With ${listed(rules.map((rule) => OUTPUT_RULES[rule].title))}: ${names} ${found.length === 1 ? 'finds' : 'find'} an output.`;
+  return `${asSentence(listed(given))}: then ${names} ${found.length === 1 ? 'gets' : 'get'} an output.`;
+}
+
+function plural(noun: string, names: readonly string[]): string {
+  return `${noun}${names.length === 1 ? '' : 's'} ${listed(names)}`;
 }

@@ -3,17 +3,15 @@ import { solveModal, type ModalOption } from '../../assign/solveModal.ts';
 import { dialectOf } from '../../dialects/dialectOf.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { OUTPUT_FUNCTIONS, type OutputFunction } from '../../model/outputFunctions.ts';
-import { isPulseKind, PULSE_KINDS, type BankUse } from '../../model/outputPlan.ts';
+import { isPulseKind, PULSE_KINDS, type BankUse, type PulseKind } from '../../model/outputPlan.ts';
+import { listed } from '../../text/lists.ts';
+import { asSentence } from '../../text/sentences.ts';
 import { functionSeekers, type FunctionSeeker } from './functionSeekers.ts';
-import { racksOf, slotsIn, type Bank, type Rack, type Slot } from './racks.ts';
+import { mainRack, sharedWords, slotsIn, type Bank, type Rack, type Slot } from './racks.ts';
 
-/** Rules that a person can let go of where not everything finds an output. */
-export const OUTPUT_RULES = {
-  reserved: { title: 'outputs that the firmware keeps for motors' },
-  shared: { title: 'outputs whose pin is something else' },
-  pins: { title: 'outputs that a person insists on' },
-} as const;
-export type OutputRule = keyof typeof OUTPUT_RULES;
+/** Rules that a person can let go of where not everything finds an output: that a serial port keeps its pin; that a held function stays. */
+export const OUTPUT_RULES = ['shared', 'pins'] as const;
+export type OutputRule = (typeof OUTPUT_RULES)[number];
 
 /** What a person insists on: the key of an output by function. */
 export type OutputPins = ReadonlyMap<OutputFunction, string>;
@@ -63,16 +61,19 @@ const MOVED = 200;
 const BANK_BEGUN = 60;
 const OTHER_PULSES = 8;
 
+/** The plan of the main controller. @returns undefined where no controller has outputs */
+export function planOutputs(graph: Graph, wish?: OutputWish): OutputPlan | undefined {
+  const rack = mainRack(graph);
+  return rack === undefined ? undefined : planRack(graph, rack, wish);
+}
+
 /**
- * The cheapest output for every function, and the pulses of every bank. What is wired stays where it is unless something needed finds no
- * place otherwise; banks that are not needed stay whole; a bank runs as fast as the slowest on it bears.
- * @returns undefined where no controller has outputs
+ * The cheapest output of a controller for every function, and the pulses of every bank. What is wired stays where it is unless something needed finds no
+ * place otherwise; banks that are not needed are kept free; a bank runs as fast as the slowest on it takes.
  */
-export function planOutputs(graph: Graph, { pins, without = [], patience }: OutputWish = {}): OutputPlan | undefined {
-  const [rack] = racksOf(graph);
-  if (rack === undefined) return undefined;
+export function planRack(graph: Graph, rack: Rack, { pins, without = [], patience }: OutputWish = {}): OutputPlan {
   const slots = slotsIn(rack);
-  const seekers = functionSeekers(graph);
+  const seekers = functionSeekers(graph, rack);
   const wanted = pins ?? heldPins(slots);
   const beyond = beyondLimits(graph, seekers);
   const rates = [...new Set(seekers.flatMap(({ takes }) => takes.rateHz))].sort((a, b) => a - b);
@@ -119,7 +120,7 @@ export function planOutputs(graph: Graph, { pins, without = [], patience }: Outp
 }
 
 /** The outputs that a person holds, by their functions. */
-export function heldPins(slots: readonly Slot[]): OutputPins {
+function heldPins(slots: readonly Slot[]): OutputPins {
   return new Map(slots.flatMap(({ key, use }) => (use?.held === true ? [[use.function, key] as const] : [])));
 }
 
@@ -140,9 +141,8 @@ function cellOf(graph: Graph, { seeker, slot, place, pins, without }: CellAsk): 
     (one) => one.is === 'only-on' && one.function === seeker.function && (slot.code === undefined || !one.outputs.includes(slot.code)),
   );
   if (refusal !== undefined) return { why: refusal.sentence };
-  if (slot.isReserved && drives !== 'motor' && !without.includes('reserved'))
-    return { why: 'The firmware keeps it for motors on this airframe.' };
-  if (slot.sharedWith !== undefined && !without.includes('shared')) return { why: slot.sharedWith };
+  if (slot.isReserved && drives !== 'motor') return { why: 'The firmware keeps it for motors on this airframe.' };
+  if (slot.sharedWith !== undefined && !without.includes('shared')) return { why: sharedWords(slot.sharedWith) };
   // Something that nobody moves by this function hangs there, and would have to be taken off.
   const strangers = slot.on.filter((other) => !seeker.consumers.includes(other));
   const isHome = seeker.now?.key === slot.key;
@@ -157,7 +157,7 @@ function placeCost({ isReserved }: Slot, place: number): number {
   return (isReserved ? 0 : 1) + place / 100;
 }
 
-/** The pulses in which a function works on an output, with how many faster ones it would bear. */
+/** The pulses in which a function works on an output, with how many faster ones it would take. */
 function modesAt(
   { takes }: FunctionSeeker,
   slot: Slot,
@@ -168,8 +168,8 @@ function modesAt(
     .filter((kind) => takes.kinds.includes(kind))
     .flatMap((kind): { pulses: Pulses; slower: number }[] => {
       if (!PULSE_KINDS[kind].hasRate) return [{ pulses: { kind }, slower: 0 }];
-      const borne = rates.filter((rate) => rate >= least && rate <= most);
-      return borne.map((rateHz, k) => ({ pulses: { kind, rateHz }, slower: borne.length - k }));
+      const taken = rates.filter((rate) => rate >= least && rate <= most);
+      return taken.map((rateHz, k) => ({ pulses: { kind, rateHz }, slower: taken.length - k }));
     });
 }
 
@@ -202,24 +202,24 @@ function beyondLimits(graph: Graph, seekers: readonly FunctionSeeker[]): Readonl
 }
 
 function names(seekers: readonly FunctionSeeker[]): string {
-  return seekers.map((seeker) => OUTPUT_FUNCTIONS[seeker.function].title).join(', ');
+  return listed(seekers.map((seeker) => OUTPUT_FUNCTIONS[seeker.function].title));
 }
 
 function bankWhy(mode: string | undefined, users: readonly FunctionSeeker[]): string {
-  if (mode === undefined) return 'Nothing needs it: it stays whole.';
+  if (mode === undefined) return 'Not needed: kept free.';
   const { rateHz } = pulsesOf(mode);
-  if (rateHz === undefined) return `All of ${names(users)} take it.`;
+  if (rateHz === undefined) return users.length === 1 ? `${asSentence(names(users))} takes it.` : `All on it take it: ${names(users)}.`;
   const slowest = users.filter(({ takes }) => takes.rateHz[1] === rateHz);
   return slowest.length === 0
-    ? `A rate that all of ${names(users)} take.`
+    ? `All on it take this rate: ${names(users)}.`
     : slowest.length === users.length
-      ? `As fast as ${names(users)} ${users.length === 1 ? 'bears' : 'bear'}.`
-      : `As fast as the slowest on it bears: ${names(slowest)}.`;
+      ? `The fastest rate that ${names(users)} ${users.length === 1 ? 'takes' : 'take'}.`
+      : `Limited by the slowest on it: ${names(slowest)}.`;
 }
 
 function noKindWhy({ takes }: FunctionSeeker, slot: Slot): string {
-  const made = slot.kinds.map((kind) => PULSE_KINDS[kind].title).join(' or ');
-  return `It makes ${made}; ${takes.kinds.map((kind) => PULSE_KINDS[kind].title).join(' or ')} is wanted.`;
+  const kinds = (all: readonly PulseKind[]): string => all.map((kind) => PULSE_KINDS[kind].title).join(' or ');
+  return `It can do ${kinds(slot.kinds)}; ${kinds(takes.kinds)} is needed.`;
 }
 
 function seatWhy({ now, consumers }: FunctionSeeker, slot: Slot): string {

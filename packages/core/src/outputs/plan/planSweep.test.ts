@@ -11,7 +11,7 @@ import type { Design } from '../../model/design.ts';
 import type { Dialect } from '../../model/dialect.ts';
 import { OUTPUT_FUNCTIONS } from '../../model/outputFunctions.ts';
 import { countingIds, emptyBench } from '../../test/designs.ts';
-import { outputBoard } from './outputBoard.ts';
+import { outputBoards } from './outputBoard.ts';
 
 const controllers = sampleParts.filter(({ kind, endpoints }) => kind === 'controller' && endpoints.some(({ is }) => is === 'pulse-out'));
 const cases = airframeKinds.flatMap((kind) =>
@@ -39,7 +39,7 @@ describe('planned from nothing', () => {
     '%s',
     (_, { kind, dialect, controller }) => {
       const design = unwired(kind, dialect, controller);
-      const board = outputBoard(graphOf(design));
+      const board = outputBoards(graphOf(design))[0];
       const open = board?.rows.filter(({ planned, isNeeded }) => planned === undefined && isNeeded) ?? [];
       expect(board?.proof).toEqual({ is: 'optimal' });
       // What finds no output has a reason.
@@ -56,7 +56,7 @@ describe('planned from nothing', () => {
       const above = findingsOf(result.design).filter(({ stage, severity }) => stage === 'outputs' && severity !== 'note');
       expect(above.map(({ check }) => check)).toEqual(open.length === 0 ? [] : ['output.missing-function']);
       // The plan of what is planned is what is there.
-      expect(outputBoard(graphOf(result.design))?.edit).toBeUndefined();
+      expect(outputBoards(graphOf(result.design))[0]?.edit).toBeUndefined();
     },
   );
 });

@@ -20,7 +20,7 @@ export interface Slot {
   readonly on: readonly Consumer[];
   /** True where the firmware keeps it for motors on this airframe. */
   readonly isReserved: boolean;
-  /** What else uses its pin, as a sentence; undefined where nothing does. */
+  /** The serial port on the same pin that is set to a protocol: the pin cannot be both. Undefined where there is none. */
   readonly sharedWith: string | undefined;
 }
 
@@ -61,6 +61,15 @@ export function racksOf(graph: Graph): readonly Rack[] {
   return racks;
 }
 
+/**
+ * The rack that the functions of the airframe are planned on: where most outputs have a function or something wired; of equals the first.
+ * @returns undefined where no controller has outputs
+ */
+export function mainRack(graph: Graph): Rack | undefined {
+  const used = (rack: Rack): number => slotsIn(rack).filter(({ use, on }) => use !== undefined || on.length > 0).length;
+  return racksOf(graph).reduce<Rack | undefined>((best, rack) => (best === undefined || used(rack) > used(best) ? rack : best), undefined);
+}
+
 /** All slots of a rack. */
 export function slotsIn({ banks }: Rack): readonly Slot[] {
   return banks.flatMap(({ slots }) => slots);
@@ -90,6 +99,11 @@ function slotsOf(graph: Graph, item: number, entry: GraphItem, part: ResolvedPar
   });
 }
 
+/** Why an output cannot be used while its pin is a serial port. */
+export function sharedWords(port: string): string {
+  return `Its pin is serial port ${port}, which is set to a protocol.`;
+}
+
 /** What is printed beside an output: on its port, or on its pin where a port has several. */
 export function outputLabel(part: ResolvedPart, { id, pin }: PulseOutput): string {
   const dot = pin.lastIndexOf('.');
@@ -99,14 +113,12 @@ export function outputLabel(part: ResolvedPart, { id, pin }: PulseOutput): strin
   return outputs.length > 1 ? (port.pins.find(({ n }) => n === Number(pin.slice(dot + 1)))?.label ?? id) : port.label;
 }
 
-/** A serial port on the same pin that is set to a protocol: the pin cannot be both. */
 function sharedWith({ item }: GraphItem, part: ResolvedPart, output: PulseOutput): string | undefined {
-  const other = part.endpoints.find(
+  return part.endpoints.find(
     (endpoint) =>
       endpoint.id !== output.id &&
       endpoint.is !== 'pulse-out' &&
       endpointPins(endpoint).includes(output.pin) &&
       item.settings[`${endpoint.id}.protocol`] !== undefined,
-  );
-  return other === undefined ? undefined : `Its pin is serial port ${other.id}, which is set to a protocol.`;
+  )?.id;
 }

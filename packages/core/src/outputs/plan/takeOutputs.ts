@@ -5,7 +5,7 @@ import { DraftEdits } from '../../harness/draftEdits.ts';
 import { planJoin } from '../../harness/looms/planJoin.ts';
 import { rowStretch } from '../../ports/rowStretch.ts';
 import { sameJson } from '../../model/canonicalJson.ts';
-import { offsetOf, portPlace, type CableEnd } from '../../model/aircraft.ts';
+import { offsetOf, portPlace, type CableEnd, type Item } from '../../model/aircraft.ts';
 import { isPinRow } from '../../model/connector.ts';
 import { portOfEndpoint } from '../../model/endpointPins.ts';
 import type { CableId, ItemId } from '../../model/ids.ts';
@@ -66,6 +66,7 @@ export function takeOutputs(graph: Graph, { rack, seats, banks }: OutputPlan): T
   // 3. What each output is for, with how far its pulses go.
   for (const slot of rack.banks.flatMap(({ slots }) => slots)) clear(draft, board, slot, seated);
   for (const seat of seated) assign(draft, board, seat.slot, seat);
+  for (const { slot } of seated) switchOffPort(draft, rack.entry.item, slot);
   for (const { bank, pulses } of banks) {
     const now =
       bank.use === undefined ? null : { kind: bank.use.kind, ...(bank.use.rateHz === undefined ? {} : { rateHz: bank.use.rateHz }) };
@@ -192,6 +193,13 @@ function assign(draft: DraftEdits, board: ItemId, slot: Slot, { seeker }: Seat):
   draft.make({ kind: 'set-output-function', item: board, output, function: seeker.function, was: null });
   const travel = travelOf(seeker.now?.use ?? {});
   if (Object.keys(travel).length > 0) draft.make({ kind: 'set-output-travel', item: board, output, value: travel, was: {} });
+}
+
+/** The serial port on the pin of an output makes way. */
+function switchOffPort(draft: DraftEdits, { id, settings }: Item, { sharedWith }: Slot): void {
+  if (sharedWith === undefined) return;
+  const setting = `${sharedWith}.protocol`;
+  draft.make({ kind: 'set-item-setting', item: id, setting, value: null, was: settings[setting] ?? null });
 }
 
 function turn(draft: DraftEdits, { motor, rotor }: RotorRow): void {
