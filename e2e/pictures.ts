@@ -30,8 +30,6 @@ const pictures: readonly Picture[] = [
       await page.locator('[data-testid="field"] path').first().waitFor({ state: 'attached' });
     },
   },
-  { name: 'antennas', at: 'aircraft/mudflat/layout/antennas' },
-  { name: 'range', at: 'aircraft/saltmarsh/layout/range', stage: (page) => page.locator('.apexcharts-series path').first().waitFor() },
   { name: 'parts', at: 'aircraft/saltmarsh/parts' },
   { name: 'wiring', at: 'aircraft/reedbed/wiring' },
   { name: 'chains', at: 'aircraft/reedbed/links' },
@@ -46,6 +44,30 @@ const pictures: readonly Picture[] = [
       await page.getByRole('application', { name: /^Right stick/ }).focus();
       for (const key of ['ArrowRight', 'ArrowDown']) for (let n = 0; n < 5; n++) await page.keyboard.press(key);
       await page.locator('[data-slot="main 1"]').click();
+    },
+  },
+  {
+    name: 'linkages',
+    at: 'aircraft/saltmarsh/outputs/linkages',
+    stage: async (page) => {
+      await page.getByTestId('linkage-motion').getByLabel('Stick').fill('1850');
+      await page.locator('.apexcharts-series path').first().waitFor();
+    },
+  },
+  {
+    name: 'directions',
+    at: 'aircraft/saltmarsh/outputs/directions',
+    stage: async (page) => {
+      // The radio and the attitude are right; the outputs are asked for.
+      for (let n = 0; n < 8; n++) {
+        for (const set of await page.locator('form[data-question] fieldset').all()) {
+          const isPitch = (await page.locator('[data-question="radio.pitch"]').count()) > 0;
+          const right = set.getByLabel(isPitch ? /^falls$/ : /^(rises|level|nose up|right wing down)$/).first();
+          await ((await right.count()) > 0 ? right : set.getByLabel('does not move')).check();
+        }
+        await page.getByRole('button', { name: 'That is what I see' }).click();
+      }
+      await page.locator('[data-question="outputs.roll"]').waitFor();
     },
   },
   { name: 'power', at: 'aircraft/saltmarsh/power?situation=cruise' },

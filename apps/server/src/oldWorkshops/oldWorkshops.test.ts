@@ -52,6 +52,7 @@ function asOfToday(document: Json, schema: number): string {
     ...(schema < 2 ? { needs: {}, outputs: {} } : {}),
     ...(schema < 9 ? { mates: {} } : {}),
     ...(schema < 15 ? { banks: {}, mixing: {} } : {}),
+    ...(schema < 16 ? { linkages: {} } : {}),
     ...(schema < 12 ? { bonds: {}, links: {}, wishes: {} } : {}),
     ...(schema < 14
       ? { rc: { channels: {}, switches: {}, ranges: {}, takeOvers: {}, osd: {}, radioFields: {}, seen: {}, figures: {}, choices: {} } }

@@ -24,6 +24,9 @@ export const paths = {
   modes: (id: AircraftId) => pageAddress(id, 'links', 'modes'),
   ports: (id: AircraftId) => pageAddress(id, 'links', 'ports'),
   outputs: (id: AircraftId) => pageAddress(id, 'outputs'),
+  directions: (id: AircraftId) => pageAddress(id, 'outputs', 'directions'),
+  linkages: (id: AircraftId, servo?: string) =>
+    `${pageAddress(id, 'outputs', 'linkages')}${servo === undefined ? '' : `?servo=${encodeURIComponent(servo)}`}`,
   documents: (id: AircraftId) => pageAddress(id, 'documents'),
   booklet: (id: AircraftId) => pageAddress(id, 'documents', 'booklet'),
   document: (id: AircraftId, kind: string, subject: string) => pageAddress(id, 'documents', `${kind}/${subject}`),

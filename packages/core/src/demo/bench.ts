@@ -18,6 +18,7 @@ import { mateOf } from '../model/connector.ts';
 import type { BayId, FrameNumber, Place, Spot } from '../model/frame.ts';
 import type { LinkKindId, StreamId } from '../model/linkIds.ts';
 import { linkKey } from '../model/linkWords.ts';
+import type { Linkage } from '../model/linkage.ts';
 import { needIds, type NeedId } from '../model/needs.ts';
 import { byNatural } from '../model/naturalOrder.ts';
 import type { BankUse } from '../model/outputPlan.ts';
@@ -90,6 +91,12 @@ export class Bench {
   /** Says how often a link carries a message. */
   stream(kind: LinkKindId, ref: string, stream: StreamId, hz: number): void {
     this.make({ kind: 'set-stream', link: linkKey(kind, this.itemId(ref)), stream, hz, was: null });
+  }
+
+  /** Says how a servo moves its surface. */
+  link(ref: string, figures: Omit<Linkage, 'item'>): void {
+    const item = this.itemId(ref);
+    this.make({ kind: 'set-linkage', item, value: { item, ...figures }, was: null });
   }
 
   /** Gives an item a socket. */

@@ -85,6 +85,7 @@ function controls(bench: Bench): void {
     bench.wire(`SRV${i + 1} lead`, `FC1 ${output}`, 'meaning', lengthMm);
     bench.assign('FC1', output, use);
   });
+  linkages(bench);
   bench.wire('ESC1 signal', 'FC1 a1', 'meaning', 260);
   bench.assign('FC1', 'a1', 'throttle');
   for (const bank of ['M1', 'M2', 'X1']) bench.bank('FC1', bank, { kind: 'pwm', rateHz: 333 });
@@ -94,6 +95,19 @@ function controls(bench: Bench): void {
   // The return wire goes to a port of its own.
   bench.forget(4);
   bench.branch('FC1 D', 4, 2, 'blue', 170);
+}
+
+/** Ailerons and flaps from inside the wing, the horn below; the tail by long rods from its root. */
+function linkages(bench: Bench): void {
+  const wing = { armMm: 12, hornMm: 16, distanceMm: 68, heightMm: 2, horn: 'below' } as const;
+  const tail = { armMm: 12, hornMm: 14, distanceMm: 55, horn: 'below' } as const;
+  bench.link('SRV1', { ...wing, arm: 'pulls', upDeg: 25, downDeg: 18 });
+  bench.link('SRV2', { ...wing, arm: 'pushes', upDeg: 25, downDeg: 18 });
+  // A flap goes down only: its arm leans back, so that all of the travel is on one side.
+  bench.link('SRV3', { ...wing, armMm: 8, hornMm: 18, arm: 'pulls', armDeg: 12 });
+  bench.link('SRV4', { ...wing, armMm: 8, hornMm: 18, arm: 'pulls', armDeg: 12 });
+  bench.link('SRV5', { ...tail, arm: 'pulls' });
+  bench.link('SRV6', { ...tail, arm: 'pulls' });
 }
 
 function sensorsAndLinks(bench: Bench): void {

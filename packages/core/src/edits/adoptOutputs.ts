@@ -36,3 +36,11 @@ export function keptBanks(aircraft: Aircraft, item: Item, to: Part, said: Told):
   for (const { bank } of lost) said.losses.push(`The pulses of bank ${bank} of ${item.ref} go: there is no such bank any more.`);
   return lost.length === 0 ? aircraft.banks : Object.fromEntries(Object.entries(aircraft.banks).filter(([, use]) => !lost.includes(use)));
 }
+
+/** The linkage of a servo stays, where the new part has an arm too. */
+export function keptLinkages(aircraft: Aircraft, item: Item, to: Part, said: Told): Aircraft['linkages'] {
+  const { [item.id]: linkage, ...others } = aircraft.linkages;
+  if (linkage === undefined || to.servo !== undefined) return aircraft.linkages;
+  said.losses.push(`The linkage of ${item.ref} goes: there is no arm any more.`);
+  return others;
+}

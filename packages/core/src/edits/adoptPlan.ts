@@ -17,7 +17,7 @@ import type { Part, PartPort } from '../model/part.ts';
 import { settingsOf, settingTakes } from '../model/settingsOf.ts';
 import type { DeepReadonly } from '../model/shape.ts';
 import { moveBonds, moveLinkPorts, moveSockets } from './adoptLinks.ts';
-import { keptBanks, moveOutputs } from './adoptOutputs.ts';
+import { keptBanks, keptLinkages, moveOutputs } from './adoptOutputs.ts';
 import { refuse, type Refusal } from './family.ts';
 import { RevisionMapSchema, type RevisionMap } from './revisionMap.ts';
 
@@ -66,13 +66,18 @@ export function planAdoption(design: Design, edit: AdoptRevision): Adoption | { 
   const settings = mapSettings(item, edit.map, to, said);
   const outputs = moveOutputs(aircraft, item, edit.map, to, said);
   const banks = keptBanks(aircraft, item, to, said);
+  const linkages = keptLinkages(aircraft, item, to, said);
   const { sockets: _before, ...rest } = item;
   const sockets = moveSockets(item, to, said);
   const made: Item = { ...rest, part: edit.part, settings, ...(sockets === undefined ? {} : { sockets }) };
   const items = { ...aircraft.items, [item.id]: made };
   const bonds = moveBonds(aircraft, item, to, said);
   const links = moveLinkPorts(aircraft, item, to, said);
-  return { aircraft: { ...aircraft, items, cables, mates, bonds, links, outputs, banks }, moves: said.moves, losses: said.losses };
+  return {
+    aircraft: { ...aircraft, items, cables, mates, bonds, links, outputs, banks, linkages },
+    moves: said.moves,
+    losses: said.losses,
+  };
 }
 
 interface Said {

@@ -66,6 +66,8 @@ function insistOnOne(design: Design, edit: SimpleEdit): SimpleEdit | undefined {
     }
     case 'set-mix-figure':
       return { ...edit, was: aircraft.mixing[edit.figure] ?? null };
+    case 'set-linkage':
+      return { ...edit, was: aircraft.linkages[edit.item] ?? null };
     case 'set-socket':
       return { ...edit, was: aircraft.items[edit.item]?.sockets?.[edit.id] ?? null };
     case 'set-link-flag':

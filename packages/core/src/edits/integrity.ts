@@ -4,6 +4,7 @@ import type { Bond } from '../model/bond.ts';
 import type { Design } from '../model/design.ts';
 import { asId, type ItemId } from '../model/ids.ts';
 import { linkOfKey, type LinkWords, type Wish } from '../model/linkWords.ts';
+import type { Linkage } from '../model/linkage.ts';
 import type { Mate } from '../model/mate.ts';
 import { socketProblem } from '../model/socket.ts';
 import { brokenInside } from './cableEdits.ts';
@@ -28,6 +29,7 @@ export function integrityOf(design: Design): Refusal[] {
     wishes: 'all',
     outputs: 'all',
     banks: 'all',
+    linkages: 'all',
     waivers: 'all',
     isAirframe: true,
     isRc: true,
@@ -36,7 +38,7 @@ export function integrityOf(design: Design): Refusal[] {
 
 /** The same, looked for only where changes were made and where what they touched is mentioned. */
 export function integrityAround(design: Design, changes: readonly Change[]): Refusal[] {
-  const { cables, outputs, banks, bonds, links, wishes } = design.aircraft;
+  const { cables, outputs, banks, linkages, bonds, links, wishes } = design.aircraft;
   const keysIn = (family: string): Set<string> =>
     new Set(changes.flatMap(({ path: [name, key] }) => (name === family && key !== undefined ? [key] : [])));
   const touched = {
@@ -48,6 +50,7 @@ export function integrityAround(design: Design, changes: readonly Change[]): Ref
     wishes: keysIn('wishes'),
     outputs: keysIn('outputs'),
     banks: keysIn('banks'),
+    linkages: keysIn('linkages'),
     waivers: keysIn('waivers'),
   };
   const mentions = ({ nodes }: Cable): boolean =>
@@ -84,6 +87,10 @@ export function integrityAround(design: Design, changes: readonly Change[]): Ref
       touched.banks,
       idsWhere(banks, ({ item }) => touched.items.has(item)),
     ),
+    linkages: union(
+      touched.linkages,
+      [...touched.items].filter((item) => Object.hasOwn(linkages, item)),
+    ),
     waivers: touched.waivers,
     isAirframe: isAirframeTouched,
     isRc: touched.items.size > 0 || changes.some(({ path }) => path[0] === 'rc'),
@@ -110,7 +117,7 @@ function entriesIn<T>(record: Readonly<Record<string, T>>, scope: Scope): [strin
 }
 
 interface Places extends Readonly<
-  Record<'items' | 'cables' | 'mates' | 'bonds' | 'links' | 'wishes' | 'outputs' | 'banks' | 'waivers', Scope>
+  Record<'items' | 'cables' | 'mates' | 'bonds' | 'links' | 'wishes' | 'outputs' | 'banks' | 'linkages' | 'waivers', Scope>
 > {
   readonly isAirframe: boolean;
   readonly isRc: boolean;
@@ -133,6 +140,7 @@ function problemsIn(design: Design, scope: Places): Refusal[] {
     ...(scope.isRc ? rcProblems(aircraft) : []),
     ...entriesIn(aircraft.outputs, scope.outputs).flatMap(([key, use]) => outputProblems(aircraft, key, use)),
     ...entriesIn(aircraft.banks, scope.banks).flatMap(([key, use]) => bankProblems(aircraft, key, use)),
+    ...entriesIn(aircraft.linkages, scope.linkages).flatMap(([key, linkage]) => linkageProblems(aircraft, key, linkage)),
     ...entriesIn(aircraft.waivers, scope.waivers)
       .filter(([id, waiver]) => waiver.id !== id)
       .map(([id]) => problem('id-taken', 'A waiver is filed under another id than its own.', id)),
@@ -274,6 +282,11 @@ function bankProblems(aircraft: Aircraft, key: string, use: BankUse): Refusal[] 
   if (aircraft.items[use.item] === undefined)
     found.push(problem('unknown-item', `Bank ${use.bank} is of an item that is not there.`, use.item));
   return found;
+}
+
+function linkageProblems(aircraft: Aircraft, key: string, { item }: Linkage): Refusal[] {
+  if (key !== item) return [problem('id-taken', 'A linkage is filed under another item than its own.', key)];
+  return aircraft.items[item] === undefined ? [problem('unknown-item', 'A linkage is of an item that is not there.', item)] : [];
 }
 
 function notGivenOut(reference: string): string {

@@ -57,12 +57,14 @@ const removeItem = editKind({
     const { [edit.item]: _gone, ...items } = aircraft.items;
     const outputs = Object.fromEntries(Object.entries(aircraft.outputs).filter(([, use]) => use.item !== edit.item));
     const banks = Object.fromEntries(Object.entries(aircraft.banks).filter(([, use]) => use.item !== edit.item));
+    const { [edit.item]: _linkage, ...linkages } = aircraft.linkages;
     return {
       aircraft: {
         ...aircraft,
         items,
         outputs,
         banks,
+        linkages,
         cables: freeEnds(aircraft.cables, (at) => at.is === 'port' && at.item === edit.item),
         mates: matesWithout(aircraft.mates, edit.item),
         bonds: bondsWithout(aircraft.bonds, edit.item),

@@ -17,6 +17,7 @@ export function newAircraft(id: AircraftId, name: string): Aircraft {
     outputs: {},
     banks: {},
     mixing: {},
+    linkages: {},
     mates: {},
     bonds: {},
     links: {},

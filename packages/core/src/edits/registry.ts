@@ -16,6 +16,7 @@ import { itemEdits } from './itemEdits.ts';
 import { legEdits } from './legEdits.ts';
 import { linkEdits } from './linkEdits.ts';
 import { mateEdits } from './mateEdits.ts';
+import { linkageEdits } from './linkageEdits.ts';
 import { outputEdits } from './outputEdits.ts';
 import { partEdits } from './partEdits.ts';
 import { placeEdits } from './placeEdits.ts';
@@ -41,6 +42,7 @@ const families = [
   ...socketEdits,
   ...linkEdits,
   ...outputEdits,
+  ...linkageEdits,
   ...partEdits,
   ...placeEdits,
   ...powerEdits,

@@ -72,11 +72,19 @@ describe('aircraft files', () => {
   });
 
   it('of the first version get what is new, and are otherwise the same', () => {
-    const { needs: _needs, outputs: _outputs, banks: _banks, mixing: _mixing, dialect, ...first } = demoDesign().aircraft;
+    const {
+      needs: _needs,
+      outputs: _outputs,
+      banks: _banks,
+      mixing: _mixing,
+      linkages: _linkages,
+      dialect,
+      ...first
+    } = demoDesign().aircraft;
     const file = { format: 'wired-falcon-aircraft', parts: usedRevisions(demoDesign()).parts };
     const read = readAircraftFile(JSON.stringify({ ...file, aircraft: { ...first, dialect: 'numbered-ports', schema: 1 } }));
     if ('sentence' in read) throw new Error(read.sentence);
-    expect(read.migrated).toHaveLength(14);
+    expect(read.migrated).toHaveLength(15);
     expect(read.design.aircraft).toEqual({
       ...first,
       dialect,
@@ -85,6 +93,7 @@ describe('aircraft files', () => {
       outputs: {},
       banks: {},
       mixing: {},
+      linkages: {},
       mates: {},
       bonds: {},
       links: {},

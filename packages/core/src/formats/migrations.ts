@@ -91,6 +91,11 @@ export const MIGRATIONS: readonly Migration[] = [
     title: 'Pulses of banks, travel of outputs, mixing; more kinds of airframes and functions',
     migrate: (document) => ({ ...document, banks: {}, mixing: {} }),
   },
+  {
+    to: 16,
+    title: 'Linkages of servos',
+    migrate: (document) => ({ ...document, linkages: {} }),
+  },
 ];
 
 /** An inverse that was kept with an edit on a document of an older shape, for a document of the present one. */

@@ -22,6 +22,7 @@ import { airframeKinds } from './airframes.ts';
 import { FramePlanSchema, PlaceSchema, PointIdSchema } from './frame.ts';
 import { keyText } from './keys.ts';
 import { LIMITS } from './limits.ts';
+import { LinkageSchema } from './linkage.ts';
 import { LinkKeySchema, LinkWordsSchema, WishSchema } from './linkWords.ts';
 import { MateSchema } from './mate.ts';
 import { PortIdSchema } from './portId.ts';
@@ -40,7 +41,7 @@ const note = Type.String({ maxLength: LIMITS.noteChars });
 const label = Type.String({ maxLength: LIMITS.labelChars });
 
 /** The version of the document's shape that this code writes. */
-export const SCHEMA_VERSION = 15;
+export const SCHEMA_VERSION = 16;
 
 /** What people call an item: a prefix and a number, `GNSS1`. */
 export const RefSchema = Type.String({ pattern: '^[A-Z]{1,8}[1-9][0-9]{0,3}$' });
@@ -265,6 +266,8 @@ export const AircraftSchema = Type.Object(
     banks: recordOf(OutputKeySchema, BankUseSchema),
     /** How the controller mixes, where it is not the usual. */
     mixing: MixingSchema,
+    /** How each servo moves its surface, by the servo. */
+    linkages: recordOf(ItemIdSchema, LinkageSchema, LIMITS.itemsPerAircraft),
     waivers: recordOf(WaiverIdSchema, WaiverSchema),
     /** The highest number given out per prefix; only rises, so that no reference is ever used for two things. */
     issued: recordOf(keyText('[A-Z]{1,8}'), Type.Integer({ minimum: 1, maximum: 9999 })),

@@ -33,6 +33,7 @@ export const UNITS = {
   kHz: whole,
   MHz: whole,
   uT: significant(3, 2),
+  Ncm: significant(3, 1),
   us: whole,
   ns: whole,
   ms: hundredths,

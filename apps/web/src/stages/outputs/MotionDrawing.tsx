@@ -22,6 +22,8 @@ interface MotionDrawingProps {
   readonly values: ReadonlyMap<OutputFunction, MixedValue>;
   readonly pulses: ReadonlyMap<OutputFunction, number>;
   readonly rotors: readonly RotorRow[];
+  /** What is written beside a surface: its pulse, or only which way it goes. */
+  readonly labels?: 'pulses' | 'ways';
 }
 
 /** What stands for the airframe where it has no numbers yet. */
@@ -30,7 +32,7 @@ const EXAMPLE_MM = 1600;
 const SWING = 0.7;
 
 /** The airframe from above, nose up, with everything that moves as it is at this moment. */
-export function MotionDrawing({ kind, frame, values, pulses, rotors }: MotionDrawingProps) {
+export function MotionDrawing({ kind, frame, values, pulses, rotors, labels = 'pulses' }: MotionDrawingProps) {
   const numbered = frame ?? usualFrame(kind, EXAMPLE_MM);
   const { plan } = outlineOf(kind, numbered);
   const box = aroundPieces(plan, fromAbove);
@@ -51,7 +53,7 @@ export function MotionDrawing({ kind, frame, values, pulses, rotors }: MotionDra
         // Both ailerons of one output go against each other.
         const turned = shape.function === 'ailerons' && shape.hinge[0][1] > 0 ? -(value?.value ?? 0) : (value?.value ?? 0);
         return value === undefined ? null : (
-          <Surface key={`${shape.function} ${i}`} shape={shape} value={turned} us={pulses.get(shape.function)} em={em} />
+          <Surface key={`${shape.function} ${i}`} shape={shape} value={turned} us={pulses.get(shape.function)} em={em} labels={labels} />
         );
       })}
       {liftMotors(kind, numbered).map(({ rotor, at }) => {
@@ -79,15 +81,17 @@ interface SurfaceProps {
   readonly value: number;
   readonly us: number | undefined;
   readonly em: number;
+  readonly labels: 'pulses' | 'ways';
 }
 
 /** Down: filled, and longer to the eye; up: pale and shorter. What stands swings aside. */
-function Surface({ shape: { function: name, hinge, chordMm, isUpright }, value, us, em }: SurfaceProps) {
+function Surface({ shape: { function: name, hinge, chordMm, isUpright }, value, us, em, labels }: SurfaceProps) {
   const [a, b] = hinge.map(fromAbove);
   if (a === undefined || b === undefined) return null;
   const isStill = Math.abs(value) < 0.005;
   const isDown = value > 0;
-  const label = us === undefined ? percent(Math.abs(value)) : String(us);
+  const isWay = labels === 'ways';
+  const label = isWay ? '' : us === undefined ? percent(Math.abs(value)) : String(us);
   if (isUpright) {
     const tip = [a[0] + value * chordMm * 0.8, a[1] + chordMm * Math.cos(value * 0.9)] as const;
     return (
@@ -101,7 +105,7 @@ function Surface({ shape: { function: name, hinge, chordMm, isUpright }, value, 
           strokeWidth={em / 3}
         />
         <text x={tip[0]} y={tip[1] + 2.2 * em} textAnchor="middle" fontSize={em} className="font-mono" aria-hidden="true">
-          {label}
+          {isWay ? (isStill ? '' : isDown ? 'right' : 'left') : label}
         </text>
       </g>
     );

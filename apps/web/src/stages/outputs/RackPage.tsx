@@ -21,7 +21,7 @@ export function RackPage() {
   const { style } = usePageLine();
   const racks = racksOf(graph);
   return (
-    <section data-scroll className="h-full overflow-y-auto px-5 py-4" aria-label="Output rack" data-testid="rack">
+    <section data-scroll className="min-h-0 overflow-y-auto px-5 py-4" aria-label="Output rack" data-testid="rack">
       {style}
       {racks.length === 0 ? <NoController graph={graph} /> : <Racks graph={graph} racks={racks} />}
     </section>

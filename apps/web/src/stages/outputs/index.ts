@@ -4,7 +4,17 @@ import type { StageDef } from '../../addresses/stageDef.ts';
 export const outputs: StageDef = {
   id: 'outputs',
   title: STAGES.outputs,
-  pages: [{ id: 'rack', title: 'Output rack', path: '', load: async () => (await import('./RackPage.tsx')).RackPage }],
+  frame: async () => (await import('./OutputsFrame.tsx')).OutputsFrame,
+  pages: [
+    { id: 'rack', title: 'Output rack', path: '', load: async () => (await import('./RackPage.tsx')).RackPage },
+    { id: 'linkages', title: 'Linkages', path: 'linkages', load: async () => (await import('./linkage/LinkagePage.tsx')).LinkagePage },
+    {
+      id: 'directions',
+      title: 'Directions',
+      path: 'directions',
+      load: async () => (await import('./directions/DirectionsPage.tsx')).DirectionsPage,
+    },
+  ],
   keys: [
     { keys: 'Arrows', what: 'from output to output' },
     { keys: 'Shift+Arrows', what: 'take the function along to the next output' },

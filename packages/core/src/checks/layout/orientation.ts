@@ -1,24 +1,27 @@
 import { quantity } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { placedItems, type PlacedItem } from '../../layout/placedItems.ts';
-import { turningOf, type Turning } from '../../layout/turning.ts';
+import { dialectOf } from '../../dialects/dialectOf.ts';
+import { angleBetween, mountingOf, SQUARE_DEG, turningOfMounting } from '../../layout/mountingTurns.ts';
+import { turningOf } from '../../layout/turning.ts';
 import { COMPASS_TURN, IMU_TURN, isMounting, MOUNTINGS, mountings, type Mounting } from '../../model/mounting.ts';
+import type { Place } from '../../model/frame.ts';
+import type { SettingValue } from '../../model/setting.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
-
-/** Off by less than this is how exactly one can mount a board. */
-const SQUARE_DEG = 1.5;
 
 /** An inertial sensor that lies otherwise than the firmware is told. */
 export const imuOrientation: Check = {
   id: 'place.imu-orientation',
   stage: 'layout',
   title: 'The controller lies otherwise than planned',
-  run: ({ graph }) =>
-    turnedOtherwise(
+  run: ({ graph }) => [
+    ...turnedOtherwise(
       graph,
       IMU_TURN,
       'It levels itself the wrong way and throws itself over at once. Check the horizon by hand before any flight.',
     ),
+    ...withoutCode(graph),
+  ],
 };
 
 /** A compass that lies otherwise than the firmware is told. */
@@ -50,22 +53,57 @@ function turnedOtherwise(graph: Graph, setting: string, why: string): Saying[] {
   });
 }
 
-function turningOfMounting(mounting: Mounting): Turning {
-  const { roll, yaw } = MOUNTINGS[mounting];
-  return turningOf({ turn: [roll, 0, yaw], yawDeg: 0, below: false });
+/** Controllers that lie in a way for which the firmware has no code. */
+function withoutCode(graph: Graph): Saying[] {
+  const dialect = dialectOf(graph.design);
+  const known = mountings.filter((mounting) => dialect?.orientations[mounting] !== undefined);
+  if (dialect === undefined || known.length === 0) return [];
+  return placedItems(graph).flatMap((entry): Saying[] => {
+    const planned = entry.item.settings[IMU_TURN];
+    const lies = isMounting(planned) ? planned : mountingOf(entry.place);
+    if (entry.part.kind !== 'controller' || lies === undefined || known.includes(lies)) return [];
+    const { item } = entry;
+    return [
+      {
+        severity: 'mend',
+        where: [{ is: 'item', item: item.id }],
+        what: `${item.ref} lies ${MOUNTINGS[lies].title}, and ${dialect.name} has no code for that.`,
+        evidence: [{ label: 'codes for', value: `${known.length} ways to lie`, limit: MOUNTINGS[lies].title }],
+        why: 'It takes itself to lie otherwise and levels the wrong way.',
+        discriminator: 'code',
+        remedies: () => {
+          const nearest = [...known].sort((a, b) => offDeg(a, lies) - offDeg(b, lies))[0];
+          return nearest === undefined ? [] : [laidAs(entry, nearest, planned)];
+        },
+      },
+    ];
+  });
+
+  function offDeg(a: Mounting, b: Mounting): number {
+    return angleBetween(turningOfMounting(a), turningOfMounting(b));
+  }
 }
 
-/** The angle of the one turn that takes the first to the second: `acos((trace(A B^T) - 1) / 2)`, in degrees. */
-function angleBetween(a: Turning, b: Turning): number {
-  let trace = 0;
-  for (const i of [0, 1, 2] as const) for (const j of [0, 1, 2] as const) trace += a[i][j] * b[i][j];
-  return (Math.acos(Math.min(1, Math.max(-1, (trace - 1) / 2))) * 180) / Math.PI;
+/** Lays a board in another way, and tells the firmware where it was told before. */
+function laidAs({ item, place }: PlacedItem, mounting: Mounting, planned: SettingValue | undefined): Remedy {
+  const title = `${item.ref} lies ${MOUNTINGS[mounting].title}`;
+  const lay = { kind: 'place-item', item: item.id, place: laid(place, mounting), was: place } as const;
+  const tell = { kind: 'set-item-setting', item: item.id, setting: IMU_TURN, value: mounting, was: planned ?? null } as const;
+  return {
+    label: `Lay it ${MOUNTINGS[mounting].title}`,
+    sentence: `Mount ${item.ref} so that it lies ${MOUNTINGS[mounting].title}.`,
+    edit: planned === undefined ? lay : { kind: 'batch', title, edits: [lay, tell] },
+  };
+}
+
+function laid(place: Place, mounting: Mounting): Place {
+  const { roll, pitch, yaw } = MOUNTINGS[mounting];
+  return { ...place, turn: [roll, pitch, yaw], yawDeg: 0, below: false };
 }
 
 /** Tells the firmware how it lies, where there is a name for that; else lays it as planned. */
 function asItLies({ item, place }: PlacedItem, setting: string, was: Mounting): readonly Remedy[] {
-  const fits = mountings.find((mounting) => angleBetween(turningOf(place), turningOfMounting(mounting)) <= SQUARE_DEG);
-  const { roll, yaw } = MOUNTINGS[was];
+  const fits = mountingOf(place);
   return [
     ...(fits === undefined
       ? []
@@ -79,7 +117,7 @@ function asItLies({ item, place }: PlacedItem, setting: string, was: Mounting): 
     {
       label: 'Lay it as planned',
       sentence: `Turn ${item.ref} in the layout so that it lies ${MOUNTINGS[was].title}.`,
-      edit: { kind: 'place-item', item: item.id, place: { ...place, turn: [roll, 0, yaw], yawDeg: 0, below: false }, was: place },
+      edit: { kind: 'place-item', item: item.id, place: laid(place, was), was: place },
     },
   ];
 }

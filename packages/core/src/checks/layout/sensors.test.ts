@@ -91,9 +91,24 @@ describe('how a sensor lies', () => {
   });
 
   it('without a name for it, it can only be laid as planned', () => {
-    const nose = turned(level, 'GNSS1', { turn: [0, 90, 0] });
+    const nose = turned(level, 'GNSS1', { yawDeg: 45 });
     const [finding] = findingsBy(nose, 'place.compass-orientation');
     expect(finding === undefined ? [] : remediesOf(nose, finding).map(({ label }) => label)).toEqual(['Lay it as planned']);
+  });
+});
+
+describe('a controller', () => {
+  const lying = (turn: Place['turn']): Design => turned(carrying([['controller-f4-wing', 'FC1', SKY]]), 'FC1', { turn });
+  const said = (design: Design) => findingsBy(design, 'place.imu-orientation');
+
+  it('lies in a way for which the firmware has a code, or is told to be laid in the nearest that has one', () => {
+    expect(said(lying([0, 0, 90]))).toEqual([]);
+    expect(said(lying([90, 0, 180]))).toEqual([]);
+    const up = lying([0, 90, 0]);
+    const [finding] = said(up);
+    expect(finding?.what).toMatch(/^FC1 lies nose up, top aft, and .* has no code for that\.$/);
+    const [remedy] = finding === undefined ? [] : remediesOf(up, finding);
+    expect(remedy === undefined ? undefined : said(made(up, remedy.edit))).toEqual([]);
   });
 });
 

@@ -3,6 +3,7 @@ import { bankRate, kindUnsupported, rateTooFast } from './bankPulses.ts';
 import { dialectRefusesOutput } from './dialectRefusesOutput.ts';
 import { duplicateFunction } from './duplicateFunction.ts';
 import { missingFunction, outputsNotBegun } from './missingFunction.ts';
+import { linkageBinds, torqueShort } from './linkage.ts';
 import { motorOrder } from './motorOrder.ts';
 import { saturation } from './saturation.ts';
 import { outputUnwired, wiredUnassigned } from './unwired.ts';
@@ -20,7 +21,9 @@ const list: readonly Check[] = [
   outputUnwired,
   wiredUnassigned,
   saturation,
+  linkageBinds,
+  torqueShort,
 ];
 
-/** Every check of the outputs. All read what banks make and how the controller mixes. */
-export const outputChecks: readonly Check[] = list.map((check) => ({ ...check, reads: ['banks', 'mixing'] }));
+/** Every check of the outputs. All read what banks make, how the controller mixes and how servos move their surfaces. */
+export const outputChecks: readonly Check[] = list.map((check) => ({ ...check, reads: ['banks', 'mixing', 'linkages'] }));

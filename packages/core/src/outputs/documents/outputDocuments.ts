@@ -3,8 +3,12 @@ import { controllersOf } from '../../harness/documents/registry.ts';
 import { isWhole, wholeAircraft } from '../../harness/documents/wholeAircraft.ts';
 import { hovers } from '../../model/airframes.ts';
 import { asId, type ItemId } from '../../model/ids.ts';
+import { linkedServos } from '../linkage/servoTravel.ts';
+import { mainRack } from '../plan/racks.ts';
 import { motorPlan } from './motorPlan.ts';
 import { outputCard } from './outputCard.ts';
+import { directionCard } from './directionCard.ts';
+import { surfaceSheet } from './surfaceSheet.ts';
 
 /** What is printed and exported of outputs. */
 export const outputDocuments: readonly DocumentKind[] = [
@@ -21,5 +25,19 @@ export const outputDocuments: readonly DocumentKind[] = [
     summary: 'Every lift motor: number, place, which way it and its propeller turn, and what is left without it.',
     subjects: (graph) => wholeAircraft(graph, hovers(graph.design.aircraft.airframe.kind)),
     build: (graph, subject) => (isWhole(subject) ? motorPlan(graph) : undefined),
+  },
+  {
+    id: 'surface-sheet',
+    title: 'Surface sheet',
+    summary: 'Every servo that moves a surface: holes, rod, throws in degrees and mm, trims, and its force against the air.',
+    subjects: (graph) => wholeAircraft(graph, linkedServos(graph).length > 0),
+    build: (graph, subject) => (isWhole(subject) ? surfaceSheet(graph) : undefined),
+  },
+  {
+    id: 'direction-card',
+    title: 'Direction card',
+    summary: 'The four steps that prove every direction, with what has to be seen, to tick off at the bench.',
+    subjects: (graph) => wholeAircraft(graph, mainRack(graph) !== undefined),
+    build: (graph, subject) => (isWhole(subject) ? directionCard(graph) : undefined),
   },
 ];

@@ -3,9 +3,11 @@ import { liftMotors } from '../../layout/liftMotors.ts';
 import { usualFrame } from '../../layout/usualFrame.ts';
 import type { Design } from '../../model/design.ts';
 import type { Spot } from '../../model/frame.ts';
+import type { Linkage } from '../../model/linkage.ts';
 import { LIFT_FUNCTIONS, type OutputFunction } from '../../model/outputFunctions.ts';
-import type { BankUse } from '../../model/outputPlan.ts';
+import type { BankUse, OutputTravel } from '../../model/outputPlan.ts';
 import { itemOf, made } from '../designs.ts';
+import { servos } from './powerDesigns.ts';
 import { assigned, bench, FC, powered, withDialect, type CheckCases } from './build.ts';
 
 const elevon = (servo = 'servo-12g-metal'): Design => {
@@ -60,6 +62,34 @@ const mixedBy = (share: number): Design =>
     edits: (['roll', 'pitch'] as const).map((figure) => ({ kind: 'set-mix-figure', figure, value: share, was: null })),
   });
 
+/** A left elevon whose servo is linked so, and gets these pulses; with speeds to fly at. */
+const linked = (figures: Partial<Linkage>, travel: OutputTravel = {}, neverExceedMs = 20): Design => {
+  const fed = servos('regulator-buck-selectable-10a', 1, 'servo-12g-metal');
+  const design = banked(onOut1(fed), 'A', pwm(50));
+  const item = itemOf(design, 'SRV1').id;
+  const value: Linkage = {
+    item,
+    armMm: 10,
+    hornMm: 14,
+    distanceMm: 60,
+    horn: 'below',
+    arm: 'pushes',
+    chordMm: 40,
+    lengthMm: 300,
+    ...figures,
+  };
+  const frame = usualFrame('flying-wing', 1200);
+  return made(design, {
+    kind: 'batch',
+    title: 'Linked',
+    edits: [
+      { kind: 'set-linkage', item, value, was: null },
+      { kind: 'set-output-travel', item: itemOf(design, 'FC1').id, output: 'out1', value: travel, was: {} },
+      { kind: 'set-frame', frame: { ...frame, numbers: { ...frame.numbers, stallMs: 8, neverExceedMs } }, was: null },
+    ],
+  });
+};
+
 export const outputCases: CheckCases = {
   'output.not-begun': {
     wrong: () => onOut1(elevon()),
@@ -100,6 +130,14 @@ export const outputCases: CheckCases = {
   'output.unwired': {
     wrong: () => assigned(powered().design, 'FC1', 'out2', 'elevon-left'),
     right: () => assigned(elevon(), 'FC1', 'out1', 'elevon-left'),
+  },
+  'output.linkage': {
+    wrong: () => linked({ armMm: 20, hornMm: 10, chordMm: 20, lengthMm: 150 }),
+    right: () => linked({}),
+  },
+  'output.torque': {
+    wrong: () => linked({ chordMm: 120, lengthMm: 700 }, {}, 60),
+    right: () => linked({}),
   },
   'output.wired-unassigned': {
     wrong: () => elevon(),

@@ -6,7 +6,7 @@ import { addItem, adopt, label, output, removeItem, rename, setting, side, where
 import { pick, type Draw } from './draw.ts';
 import { frameEdit, placeEdit } from './layout.ts';
 import { bond, linkWords, socket, wish } from './links.ts';
-import { outputHeld, outputPlan } from './outputs.ts';
+import { linkage, outputHeld, outputPlan } from './outputs.ts';
 import { rcChannel, rcModes, rcWords } from './rc.ts';
 
 /** The title of a batch whose edits know nothing of each other. */
@@ -67,6 +67,7 @@ export function editFrom(design: Design, draw: Draw): Edit {
     outputPlan,
     outputHeld,
     outputHeld,
+    linkage,
   ];
   const one = pick(makers, draw.kind)?.(design, draw);
   if (one === undefined) return addItem(design, draw);

@@ -1,4 +1,5 @@
 import type { SimpleEdit } from '../../edits/registry.ts';
+import type { Linkage } from '../../model/linkage.ts';
 import type { Design } from '../../model/design.ts';
 import { MIX_FIGURES, mixFigures, outputKey, PULSE_KINDS, pulseKinds, travelOf } from '../../model/outputPlan.ts';
 import { output } from './items.ts';
@@ -38,4 +39,25 @@ export function outputHeld(design: Design, { x, y, z, isStale }: Draw): SimpleEd
     ...(z % 3 === 0 ? { reversed: true as const } : {}),
   };
   return { kind: 'set-output-travel', item: use.item, output: use.output, value, was: isStale ? { trimUs: 1234 } : travelOf(use) };
+}
+
+/** Says how a servo moves its surface; some of that cannot close. */
+export function linkage({ aircraft, parts }: Design, { x, y, z, isStale }: Draw): SimpleEdit | undefined {
+  const servo = pick(
+    Object.values(aircraft.items).filter(({ part }) => parts.get(part)?.servo !== undefined),
+    x,
+  );
+  if (servo === undefined) return undefined;
+  const value: Linkage = {
+    item: servo.id,
+    armMm: 2 + (y % 30),
+    hornMm: 2 + (z % 40),
+    distanceMm: 20 + (y % 200),
+    horn: y % 2 === 0 ? 'below' : 'above',
+    arm: z % 2 === 0 ? 'pushes' : 'pulls',
+    ...(y % 3 === 0 ? { rodMm: 10 + (z % 300), armDeg: (z % 60) - 30 } : {}),
+    ...(z % 4 === 0 ? { crossed: true as const } : {}),
+  };
+  const was = aircraft.linkages[servo.id] ?? null;
+  return { kind: 'set-linkage', item: servo.id, value: z % 9 === 0 ? null : value, was: isStale ? { ...value, armMm: 3.3 } : was };
 }

@@ -1,0 +1,80 @@
+import type { Graph } from '../../graph/graph.ts';
+import { mainRack } from '../plan/racks.ts';
+import { attitudeQuestions, attitudeVerdict } from './attitudeStep.ts';
+import { outputQuestions, outputsVerdict } from './outputsStep.ts';
+import {
+  answered,
+  directionSteps,
+  isAnswered,
+  type DirectionAnswers,
+  type DirectionStep,
+  type Question,
+  type StepVerdict,
+} from './question.ts';
+import { radioQuestions, radioVerdict } from './radioStep.ts';
+import { stabilisedQuestions, stabilisedVerdict } from './stabilisedStep.ts';
+
+/** Where the proof of the directions is. */
+export interface Directions {
+  /** The step that is looked at; undefined when all four are right. */
+  readonly step: DirectionStep | undefined;
+  /** The questions of every step, for the card of the bench. */
+  readonly questions: Readonly<Record<DirectionStep, readonly Question[]>>;
+  /** The next question of the step that has no answer. */
+  readonly next: Question | undefined;
+  /** Of the step that is looked at, as soon as its answers are enough. */
+  readonly verdict: StepVerdict;
+}
+
+/** The questions of an aircraft, step by step. */
+export function directionQuestions(graph: Graph): Directions['questions'] {
+  return {
+    radio: radioQuestions(graph),
+    attitude: attitudeQuestions(),
+    outputs: outputQuestions(graph),
+    stabilised: stabilisedQuestions(graph),
+  };
+}
+
+/** What the answers come to: the first step that is not proven, and what to do there. */
+export function proveDirections(graph: Graph, answers: DirectionAnswers): Directions {
+  const questions = directionQuestions(graph);
+  for (const step of directionSteps) {
+    const own = questions[step];
+    const next = own.find((question) => !isAnswered([question], answers));
+    const isEnough = next === undefined || (step === 'attitude' && isTilted(answers));
+    if (!isEnough) return { step, questions, next, verdict: { is: 'open' } };
+    const verdict = verdictOf(graph, step, answers);
+    if (verdict.is !== 'right') return { step, questions, next: undefined, verdict };
+  }
+  return { step: undefined, questions, next: undefined, verdict: { is: 'right' } };
+}
+
+/** A board on another face shows every move askew: what it shows at rest is enough, and the rest is asked when that is right. */
+function isTilted(answers: DirectionAnswers): boolean {
+  const rest = answered(answers, 'attitude.rest', 'shows');
+  return rest !== undefined && rest !== 'level';
+}
+
+function verdictOf(graph: Graph, step: DirectionStep, answers: DirectionAnswers): StepVerdict {
+  switch (step) {
+    case 'radio':
+      return radioVerdict(graph, answers);
+    case 'attitude':
+      return attitudeVerdict(mainRack(graph)?.entry, answers);
+    case 'outputs':
+      return outputsVerdict(graph, answers);
+    case 'stabilised':
+      return stabilisedVerdict(graph, answers);
+  }
+}
+
+/** The answers without those of some questions and of everything that comes after them. */
+export function answersBefore(questions: Directions['questions'], answers: DirectionAnswers, again: readonly string[]): DirectionAnswers {
+  const all = directionSteps.flatMap((step) => questions[step].map(({ id }) => ({ id, step })));
+  const first = all.find(({ id }) => again.includes(id));
+  if (first === undefined) return answers;
+  const later = directionSteps.slice(directionSteps.indexOf(first.step) + 1);
+  const gone = new Set([...again, ...all.filter(({ step }) => later.includes(step)).map(({ id }) => id)]);
+  return Object.fromEntries(Object.entries(answers).filter(([key]) => ![...gone].some((id) => key.startsWith(`${id}.`))));
+}
