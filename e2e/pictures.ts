@@ -59,11 +59,10 @@ const pictures: readonly Picture[] = [
     at: 'aircraft/saltmarsh/outputs/directions',
     stage: async (page) => {
       // The radio and the attitude are right; the outputs are asked for.
-      for (let n = 0; n < 8; n++) {
-        for (const set of await page.locator('form[data-question] fieldset').all()) {
-          const isPitch = (await page.locator('[data-question="radio.pitch"]').count()) > 0;
-          const right = set.getByLabel(isPitch ? /^falls$/ : /^(rises|level|nose up|right wing down)$/).first();
-          await ((await right.count()) > 0 ? right : set.getByLabel('does not move')).check();
+      for (const seen of ['rises', 'falls', 'rises', 'rises', 'level', 'nose up', 'right wing down', 'rises']) {
+        for (const part of await page.locator('form[data-question] fieldset').all()) {
+          const right = part.getByLabel(seen, { exact: true });
+          await ((await right.count()) > 0 ? right : part.getByLabel('does not move')).check();
         }
         await page.getByRole('button', { name: 'That is what I see' }).click();
       }

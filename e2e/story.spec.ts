@@ -102,7 +102,7 @@ test('the whole demo aircraft is mended with remedies alone', async ({ page, air
     .filter({ has: page.locator('[data-remedy]') });
   expect(await open.count()).toBeGreaterThanOrEqual(12);
   // What one remedy mends can let another finding come up: a part that gets its ground still has no supply.
-  for (let round = 0; round < 30 && (await open.count()) > 0; round++) {
+  for (let round = 0; round < 40 && (await open.count()) > 0; round++) {
     const check = await open.first().getAttribute('data-check');
     const before = (await findings(page)).filter((id) => id === check).length;
     await open.first().locator('[data-remedy]').first().click();

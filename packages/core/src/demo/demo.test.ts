@@ -67,6 +67,7 @@ describe('the demo aircraft', () => {
     ['power.no-supply', 'CC1 has no ground that leads back from its computer'],
     ['power.ground-return', 'If the ground wire of W02 opens, W04 contact 3 at'],
     ['wire.not-wired', 'BZ1 (Buzzer, 5 V active) is not wired yet'],
+    ['output.linkage', 'Arm, rod and horn of SRV2 do not meet at 1500 us'],
     ['output.wired-unassigned', 'FC1 has wired outputs without a function'],
   ])('Reedbed has its mistake %s found', (check, words) => {
     expect(said(demo('reedbed')).some((line) => line.includes(` ${check}: `) && line.includes(words))).toBe(true);

@@ -89,6 +89,13 @@ function surfaces(bench: Bench): void {
   all.forEach(([label, output, use, lengthMm], i) => {
     bench.add('servo-20g-standard', label);
     bench.wire(`SRV${i + 1} lead`, `FC1 ${output}`, 'meaning', lengthMm);
+    bench.link(`SRV${i + 1}`, {
+      armMm: 10,
+      hornMm: use === 'elevator' ? 20 : 15,
+      distanceMm: 60,
+      horn: 'below',
+      arm: i % 2 === 0 ? 'pulls' : 'pushes',
+    });
     bench.assign('FC1', output, use);
   });
   bench.bank('FC1', 'A', { kind: 'dshot' });

@@ -52,6 +52,9 @@ function flyingParts(bench: Bench): void {
   bench.wire('SRV1 lead', 'FC1 out2', 'meaning', 420);
   // A lead turned round.
   bench.wire('SRV2 lead', 'FC1 out3', 'mirrored', 420);
+  bench.link('SRV1', { armMm: 10, hornMm: 14, distanceMm: 62, horn: 'below', arm: 'pulls', upDeg: 22, downDeg: 18 });
+  // The rod of another aircraft, half as long as it has to be.
+  bench.link('SRV2', { armMm: 10, hornMm: 14, distanceMm: 62, rodMm: 31, horn: 'below', arm: 'pushes' });
   bench.wire('RX1 SBUS', 'FC1 S2', 'meaning', 140);
   // The port is set to another baud than the radio has.
   bench.wire('RADIO1 UART', 'FC1 S1', 'meaning', 200);

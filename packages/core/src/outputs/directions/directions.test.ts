@@ -1,6 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
+import { roleTable } from '../../dialects/roleTable.ts';
 import { graphOf } from '../../graph/graphOf.ts';
+import { withDialect } from '../../test/checkCases/build.ts';
 import { sampleParts } from '../../parts/catalogue.ts';
 import { airframeKinds, requiredFunctions, type AirframeKind } from '../../model/airframes.ts';
 import type { Design } from '../../model/design.ts';
@@ -109,6 +111,28 @@ describe('following the four steps', () => {
           expect(ended.design.aircraft.outputs).toBe(design.aircraft.outputs);
         }
     expect(wrong).toBe(3 * 16 * 4 - 1);
+  });
+
+  it('asks for the pitch channel as the firmware has it', () => {
+    const design = assigned('flying-wing');
+    const own = (one: Design): string | undefined =>
+      directionQuestions(graphOf(one))
+        .radio.find(({ id }) => id === 'radio.pitch')
+        ?.parts.find(({ id }) => id === 'pitch')?.options[0]?.words;
+    expect([own(design), own(withDialect(design, roleTable))]).toEqual(['falls', 'rises']);
+  });
+
+  it('takes a board that shows another face for what the layout has, where that explains it', () => {
+    const start = assigned('flying-wing');
+    const bench = made(start, {
+      kind: 'place-item',
+      item: itemOf(start, 'FC1').id,
+      place: { at: [300, 0, 0], turn: [180, 0, 180], yawDeg: 0, below: false },
+      was: null,
+    });
+    const design = told(bench, 'level');
+    const { verdict } = proveDirections(graphOf(design), seenOf(design, { ...rightTruth(design), board: 'roll-180-yaw-180' }));
+    expect(verdict).toMatchObject({ is: 'mend', mends: [{ edit: { value: 'roll-180-yaw-180' } }] });
   });
 
   it('finds each of the 24 ways to lie from each of the 24 that the firmware is told', () => {
@@ -281,6 +305,39 @@ describe('answers that cannot be true', () => {
     expect(verdict(seenOf(design, mixing))).toMatchObject({ is: 'mend', mends: [{ is: 'plain-channels' }] });
     const silent = Object.fromEntries(Object.entries(right).map(([key, value]) => [key, key.startsWith('radio.') ? 'still' : value]));
     expect(verdict(silent)).toMatchObject({ is: 'mend', mends: [{ is: 'no-link' }] });
+  });
+
+  it('about one motor for two outputs, one motor for two throttles, one servo for two ways, are looked at again', () => {
+    const said = (one: Design, changed: DirectionAnswers) =>
+      proveDirections(graphOf(one), { ...seenOf(one, rightTruth(one)), ...changed }).verdict;
+    const quad = assigned('quad', ['elevon-left']);
+    expect(said(quad, { 'outputs.motor-1.place': 'front-left' })).toMatchObject({
+      is: 'impossible',
+      again: expect.arrayContaining(['outputs.motor-1']),
+    });
+    expect(said(quad, { 'outputs.roll.elevon-left': 'wrong' })).toMatchObject({
+      is: 'impossible',
+      again: ['outputs.roll', 'outputs.pitch'],
+    });
+    const twin = assigned('twin-motor');
+    expect(said(twin, { 'outputs.throttle-left.side': 'wrong' })).toMatchObject({ is: 'impossible' });
+    expect(said(twin, { 'outputs.throttle-left.side': 'wrong', 'outputs.throttle-right.side': 'wrong' })).toMatchObject({
+      is: 'mend',
+      mends: [{ is: 'outputs' }],
+    });
+    expect(said(twin, {})).toEqual({ is: 'right' });
+  });
+
+  it('are put in the words of what opens: flaps down, spoilers up', () => {
+    const right = (one: Design, id: string): readonly (string | undefined)[] =>
+      (directionQuestions(graphOf(one)).outputs.find((question) => question.id === id)?.parts ?? []).map(
+        ({ options }) => options[0]?.words,
+      );
+    expect(right(assigned('glider-spoilers'), 'outputs.brake')).toEqual(['up', 'up']);
+    expect(right(assigned('v-tail-flaps'), 'outputs.flap')).toEqual(['down', 'down']);
+    expect(right(assigned('conventional'), 'outputs.roll')).toEqual(['down', 'up']);
+    expect(right(assigned('one-aileron'), 'outputs.roll')).toEqual(['left one down']);
+    expect(right(assigned('conventional'), 'outputs.yaw')).toEqual(['right']);
   });
 
   it('are asked for one by one, and nothing is judged before what is before it', () => {
