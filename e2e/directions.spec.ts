@@ -30,6 +30,7 @@ test('four wrong aircraft are led right, each in the step where it is wrong; by 
   const verdict = page.getByTestId('verdict');
   expect(await violations(page)).toEqual([]);
   await expect(page.getByRole('img', { name: 'The roll channel rises, the others do not move' })).toBeVisible();
+  await expect(page.getByTestId('board-lies')).toContainText(/The firmware is told: .*, code \d+\./);
   // 1. The roll channel falls: it is reversed in the radio, and the plan knows.
   await answer(page, 'falls', STILL, STILL, STILL);
   await answer(page, STILL, 'falls', STILL, STILL);

@@ -34,6 +34,7 @@ test('a linkage is brought to a wanted throw, its trim goes into the rod, and th
   await expect(row).not.toContainText('18 deg');
   await page.keyboard.press('Control+y');
   await settled(page);
+  await expect(page.getByTestId('command-throws').locator('[data-command="roll"]')).toContainText(/18 deg down.*25 deg up/);
   // A flown trim comes to turns of the clevis.
   await page.goto(`${whole}/outputs`);
   await settled(page);

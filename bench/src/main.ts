@@ -8,6 +8,7 @@ import { benchPages } from './pages.ts';
 import { benchPlacement } from './placement.ts';
 import { benchPower } from './power.ts';
 import { benchEdits, benchHangar } from './server.ts';
+import { benchStick } from './stick.ts';
 
 const root = join(import.meta.dirname, '../..');
 const processors = cpus();
@@ -28,4 +29,5 @@ await benchLarge(root);
 await benchEdits(root);
 await benchHangar(root);
 await benchPages(root);
+await benchStick(root);
 benchBundle(root);

@@ -32,6 +32,7 @@ const STORIES: readonly Story[] = [
   { page: 'links/channels', come: choose('Stick mode', '4'), keys: ['Control+z', 'Control+y'] },
   { page: 'links/modes', come: choose('Control comes back', 'signal'), keys: ['Control+z', 'Control+y'] },
   { page: 'outputs', come: rateOfBank, keys: ['Control+z', 'Control+y'] },
+  { page: 'outputs/linkages', come: otherHole, keys: ['Control+z', 'Control+y'] },
   { page: 'links/picture', come: addField, keys: ['Control+z', 'Control+y'] },
 ];
 
@@ -47,6 +48,13 @@ function choose(label: string, value: string): (page: Page) => Promise<void> {
 /** A field of the picture, put on or taken off. */
 async function addField(page: Page): Promise<void> {
   await page.getByRole('region', { name: 'Fields' }).locator('input:enabled').first().click();
+  await page.getByRole('heading', { level: 2 }).first().click();
+  await settled(page);
+}
+
+/** Another hole of the first servo's arm. */
+async function otherHole(page: Page): Promise<void> {
+  await page.getByRole('group', { name: 'Hole of the arm' }).getByRole('button', { name: '8 mm', exact: true }).click();
   await page.getByRole('heading', { level: 2 }).first().click();
   await settled(page);
 }

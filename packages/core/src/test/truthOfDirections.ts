@@ -8,7 +8,7 @@ import { OUTPUT_FUNCTIONS, type OutputFunction } from '../model/outputFunctions.
 import type { Turn } from '../model/part.ts';
 import { STICKS, type Stick } from '../model/rcUses.ts';
 import { toldMounting } from '../outputs/directions/attitudeStep.ts';
-import { askedCommands, movedSurfaces, wayOf } from '../outputs/directions/outputsStep.ts';
+import { askedCommands, movedSurfaces, wayOf } from '../outputs/directions/movedSurfaces.ts';
 import { answerKey, type DirectionAnswers, type Mend } from '../outputs/directions/question.ts';
 import { mixerOf } from '../outputs/mixing/mixerOf.ts';
 import type { Command } from '../outputs/mixing/mixerRow.ts';

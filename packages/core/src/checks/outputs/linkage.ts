@@ -74,7 +74,7 @@ function endStops(linked: LinkedServo): Saying[] {
 }
 
 function deadPoints(linked: LinkedServo): Saying[] {
-  const { entry, linkage, limits } = linked;
+  const { entry, linkage, limits, isOpening } = linked;
   if (linkage === undefined) return [];
   const { ref, id } = entry.item;
   const where = [{ is: 'item', item: id }] as const;
@@ -91,7 +91,9 @@ function deadPoints(linked: LinkedServo): Saying[] {
         remedies: () => fittingRod(linked),
       },
     ];
-  const { binds, armMarginDeg, hornMarginDeg } = travel;
+  const { binds, hornMarginDeg } = travel;
+  // A flap that is closed with its arm in line is locked by that, and means to be.
+  const armMarginDeg = isOpening ? Infinity : travel.armMarginDeg;
   const marginDeg = Math.min(armMarginDeg, hornMarginDeg);
   if (binds === undefined && marginDeg >= LEAST_MARGIN_DEG) return [];
   return [

@@ -13,8 +13,9 @@ import { STICKS } from '../../model/rcUses.ts';
 import { emptyBench, itemOf, made } from '../../test/designs.ts';
 import { indicated, mapSticks, mended, PLAIN_STICKS, rightTruth, seenOf, type Truth } from '../../test/truthOfDirections.ts';
 import { mainRack, slotsIn } from '../plan/racks.ts';
+import { boardLies } from './boardLies.ts';
 import { answersBefore, directionQuestions, proveDirections } from './proveDirections.ts';
-import { pairsOf, movedSurfaces } from './outputsStep.ts';
+import { pairsOf, movedSurfaces } from './movedSurfaces.ts';
 import { answerKey, type DirectionAnswers } from './question.ts';
 
 /** A controller with outputs for everything. */
@@ -235,6 +236,27 @@ describe('following the four steps', () => {
       ),
       { numRuns: 150, seed: 13 },
     );
+  });
+});
+
+describe('how the board lies', () => {
+  const design = assigned('flying-wing');
+  const placed = (turn: readonly [0 | 90 | 180 | 270, 0 | 90 | 180 | 270, 0 | 90 | 180 | 270], below = false): Design =>
+    made(design, {
+      kind: 'place-item',
+      item: itemOf(design, 'FC1').id,
+      place: { at: [300, 0, 0], turn: [turn[0], turn[1], turn[2]], yawDeg: 0, below },
+      was: null,
+    });
+  const lies = (one: Design) => boardLies(graphOf(one));
+
+  it('is told by the setting, else by the layout, with the code of the dialect and the arrow as the aircraft sees it', () => {
+    expect(lies(design)).toMatchObject({ code: '100', isUpsideDown: false, isOtherwiseInLayout: undefined, arrow: [-1, 0, 0] });
+    expect(lies(placed([0, 0, 90]))).toMatchObject({ told: 'nose right', code: '101', arrow: [0, 1, 0], isOtherwiseInLayout: false });
+    expect(lies(placed([0, 0, 0], true))).toMatchObject({ told: 'on its back, nose forward', code: '120', isUpsideDown: true });
+    expect(lies(told(placed([0, 0, 90]), 'level'))).toMatchObject({ told: 'level, nose forward', isOtherwiseInLayout: true });
+    expect(lies(placed([0, 90, 0]))?.code).toBeUndefined();
+    expect(lies(emptyBench().design)).toBeUndefined();
   });
 });
 

@@ -1,7 +1,8 @@
 import type { Graph } from '../../graph/graph.ts';
 import { mainRack } from '../plan/racks.ts';
 import { attitudeQuestions, attitudeVerdict } from './attitudeStep.ts';
-import { outputQuestions, outputsVerdict } from './outputsStep.ts';
+import { outputQuestions } from './outputQuestions.ts';
+import { outputsVerdict } from './outputsVerdict.ts';
 import {
   answered,
   directionSteps,

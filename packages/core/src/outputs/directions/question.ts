@@ -99,3 +99,11 @@ export function isAnswered(questions: readonly Question[], answers: DirectionAns
     parts.every((part) => part.options.some(({ value }) => value === answered(answers, id, part.id))),
   );
 }
+
+/** What cannot be true comes first: nothing is changed before it was looked at again. Else all that is to mend. */
+export function together(verdicts: readonly StepVerdict[]): StepVerdict {
+  const impossible = verdicts.find(({ is }) => is === 'impossible');
+  if (impossible !== undefined) return impossible;
+  const mends = verdicts.flatMap((verdict) => (verdict.is === 'mend' ? verdict.mends : []));
+  return mends.length > 0 ? { is: 'mend', mends } : { is: 'right' };
+}

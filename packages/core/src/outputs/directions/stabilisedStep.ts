@@ -3,8 +3,8 @@ import { hovers, isWingless } from '../../model/airframes.ts';
 import { OUTPUT_FUNCTIONS } from '../../model/outputFunctions.ts';
 import { listed } from '../../text/lists.ts';
 import { asSentence } from '../../text/sentences.ts';
-import { movedSurfaces, together, wayOf, wayWords } from './outputsStep.ts';
-import { answered, type DirectionAnswers, type Question, type StepVerdict } from './question.ts';
+import { movedSurfaces, wayOf, wayWords } from './movedSurfaces.ts';
+import { answered, together, type DirectionAnswers, type Question, type StepVerdict } from './question.ts';
 
 /** What is done to the aircraft, which command it is answered with, and which earlier answers that rests on. */
 const DONE = {

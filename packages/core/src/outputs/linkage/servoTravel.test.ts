@@ -7,8 +7,9 @@ import type { OutputFunction } from '../../model/outputFunctions.ts';
 import type { OutputTravel } from '../../model/outputPlan.ts';
 import { powerReport } from '../../power/report/powerReport.ts';
 import { servos } from '../../test/checkCases/powerDesigns.ts';
-import { itemOf, made } from '../../test/designs.ts';
+import { findingsBy, itemOf, made } from '../../test/designs.ts';
 import { surfaceSheet, throwMm, turnWords } from '../documents/surfaceSheet.ts';
+import { commandThrows } from './commandThrows.ts';
 import { hingeMomentNcm } from './hingeMoment.ts';
 import { holesFor } from './holes.ts';
 import { loadedSituation } from './loadedSituation.ts';
@@ -126,6 +127,49 @@ describe('what opens', () => {
     expect(servoOf(linked({ name: 'elevon-left', travel: { trimUs: 1480 } })).limits.trimUs).toBe(1480);
     const travel = travelOfServo(servoOf(linked({ name: 'flap-left', figures: { arm: 'pulls' } })));
     expect([travel?.upDeg, (travel?.downDeg ?? 0) > 40]).toEqual([0, true]);
+  });
+});
+
+describe('the way from command to surface', () => {
+  const throwsOf = (one: Case) => commandThrows(graphOf(linked(one)), servoOf(linked(one)));
+
+  it('goes through mixer, limits, trim, reversal and linkage', () => {
+    const plain = throwsOf({});
+    expect(plain.map(({ command }) => command)).toEqual(['roll', 'pitch']);
+    // 60 % of the pulse from the trim to an end, as the mixer has it; a longer pulse lifts this surface.
+    const linkage = servoOf(linked()).linkage ?? never();
+    const bar = fourBarOf(linkage) ?? never();
+    const at = (us: number): number => surfaceAt(linkage, bar, us)?.surfaceDeg ?? NaN;
+    expect(plain[0]?.forwardDeg).toBeCloseTo(at(1800), 9);
+    expect(plain[0]?.backDeg).toBeCloseTo(at(1200), 9);
+    // The left elevon goes up to raise the nose: the other way than for a roll to the right.
+    expect(plain[1]?.forwardDeg).toBeCloseTo(at(1200), 9);
+    const turned = throwsOf({ travel: { reversed: true, trimUs: 1550, maxUs: 1900 } });
+    expect(turned[0]?.forwardDeg).toBeCloseTo(at(1550 - 0.6 * 550) - at(1550), 9);
+    expect(turned[0]?.backDeg).toBeCloseTo(at(1550 + 0.6 * 350) - at(1550), 9);
+  });
+
+  it('of a flap may begin with its arm in line, which locks it; of an elevon that is too close', () => {
+    // At 1000 us the arm is 62 degrees from square, and the rod leans towards it.
+    const figures = { arm: 'pulls', servoDeg: 62, armMm: 6, hornMm: 20 } as const;
+    const said = (name: OutputFunction, travel: OutputTravel): readonly string[] =>
+      findingsBy(linked({ name, figures, travel }), 'output.linkage').map(({ what }) => what);
+    expect(said('flap-left', { maxUs: 1500 })).toEqual([]);
+    expect(said('elevon-left', { maxUs: 1500 })[0]).toMatch(/^SRV1: rod and arm come within \d+ degrees of one line\.$/);
+  });
+
+  it('opens from closed, and is nothing where nothing is linked', () => {
+    const [flap] = throwsOf({ name: 'flap-left', figures: { arm: 'pulls' } });
+    expect(flap?.backDeg).toBeCloseTo(0, 9);
+    expect(flap?.forwardDeg).toBeGreaterThan(40);
+    const open = made(linked(), {
+      kind: 'set-linkage',
+      item: itemOf(linked(), 'SRV1').id,
+      value: null,
+      was: servoOf(linked()).linkage ?? null,
+    });
+    expect(commandThrows(graphOf(open), servoOf(open))).toEqual([]);
+    expect(throwsOf({ figures: { rodMm: 20 } })).toEqual([]);
   });
 });
 

@@ -13,6 +13,7 @@ import {
 import { useGraph } from '../../../session/SessionContext.tsx';
 import { usePageLine } from '../../../session/usePageLine.tsx';
 import { useRememberedAnswers } from './rememberedAnswers.ts';
+import { BoardFigure } from './BoardFigure.tsx';
 import { QuestionCard } from './QuestionCard.tsx';
 import { VerdictCard } from './VerdictCard.tsx';
 
@@ -92,6 +93,7 @@ function Proof({ graph }: { readonly graph: Graph }) {
           Begin from the first step
         </button>
       )}
+      <BoardFigure graph={graph} />
     </>
   );
 }

@@ -13,6 +13,7 @@ import {
 } from '@wired-falcon/core';
 import { useReadersUnits } from '../../../ui/readersUnits.ts';
 import { FindingList } from '../../../workers/FindingList.tsx';
+import { CommandThrows } from './CommandThrows.tsx';
 import { ForceTable } from './ForceTable.tsx';
 import { HoleFinder } from './HoleFinder.tsx';
 import { HoleRow } from './HoleRow.tsx';
@@ -88,6 +89,7 @@ function Linked({ graph, linked, linkage }: { readonly graph: Graph; readonly li
           chosen={linkage.hornMm}
           onChoose={(hornMm) => set(holed(linkage, { hornMm }))}
         />
+        <CommandThrows graph={graph} linked={linked} />
         <LinkageChart linked={linked} linkage={linkage} />
         <HoleFinder linked={linked} linkage={linkage} />
       </div>
