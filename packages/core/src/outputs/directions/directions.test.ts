@@ -86,6 +86,29 @@ function checked(design: Design, truth: Truth): Ended {
   return ended;
 }
 
+/** Every way in which servos can turn and pairs of outputs can be plugged in crosswise; lift motors have no way of their own here. */
+function builtWays(design: Design): readonly Truth['surfaces'][] {
+  const right = rightTruth(design).surfaces;
+  const keys = Object.keys(right).filter((key) => right[key]?.function.startsWith('motor') === false);
+  const pairs = pairsOf(movedSurfaces(graphOf(design))).map((pair) => pair.map(({ use }) => `${use.item}.${use.output}`));
+  const thrust = Object.entries(design.aircraft.outputs).flatMap(([key, { function: name }]) => (/^throttle-/.test(name) ? [key] : []));
+  const swaps = [...pairs, ...(thrust.length === 2 ? [thrust] : [])];
+  return Array.from({ length: 1 << (keys.length + swaps.length) }, (_, n) => {
+    const surfaces = { ...right };
+    keys.forEach((key, i) => {
+      const there = surfaces[key];
+      if (there !== undefined && ((n >> i) & 1) === 1) surfaces[key] = { ...there, way: -1 };
+    });
+    swaps.forEach(([a = '', b = ''], i) => {
+      const [one, other] = [surfaces[a], surfaces[b]];
+      if (((n >> (keys.length + i)) & 1) === 0 || one === undefined || other === undefined) return;
+      surfaces[a] = other;
+      surfaces[b] = one;
+    });
+    return surfaces;
+  });
+}
+
 const told = (design: Design, mounting: Mounting): Design =>
   made(design, { kind: 'set-item-setting', item: itemOf(design, 'FC1').id, setting: IMU_TURN, value: mounting, was: null });
 
@@ -152,38 +175,7 @@ describe('following the four steps', () => {
   it.each(airframeKinds)('brings every reversal and every swap of a %s right', (kind) => {
     const design = assigned(kind, kind === 'flying-wing' ? ['steering', 'flap-left', 'spoiler-left'] : []);
     const right = rightTruth(design);
-    const keys = Object.keys(right.surfaces);
-    const pairs = pairsOf(movedSurfaces(graphOf(design))).map(([left, right_]) =>
-      [left.use, right_.use].map(({ item, output }) => `${item}.${output}`),
-    );
-    const thrust = Object.entries(design.aircraft.outputs).flatMap(([key, { function: name }]) => (/^throttle-/.test(name) ? [key] : []));
-    const swaps = [...pairs, ...(thrust.length === 2 ? [thrust] : [])];
-    const numbers = fc.record({
-      ways: fc.array(fc.boolean(), { minLength: keys.length, maxLength: keys.length }),
-      swapped: fc.array(fc.boolean(), { minLength: swaps.length, maxLength: swaps.length }),
-    });
-    const one = ({ ways, swapped }: { readonly ways: readonly boolean[]; readonly swapped: readonly boolean[] }): void => {
-      const surfaces: Record<string, Truth['surfaces'][string]> = {};
-      keys.forEach((key, i) => {
-        const there = right.surfaces[key];
-        // A lift motor has no way of its own here.
-        if (there !== undefined) surfaces[key] = { ...there, way: ways[i] === true && !there.function.startsWith('motor') ? -1 : 1 };
-      });
-      swaps.forEach(([a = '', b = ''], i) => {
-        const [one_, other] = [surfaces[a], surfaces[b]];
-        if (swapped[i] === true && one_ !== undefined && other !== undefined) {
-          surfaces[a] = other;
-          surfaces[b] = one_;
-        }
-      });
-      checked(design, { ...right, surfaces });
-    };
-    const bits = keys.length + swaps.length;
-    // All of them where that is soon done, else a sample.
-    if (bits <= 7)
-      for (let n = 0; n < 1 << bits; n++)
-        one({ ways: keys.map((_, i) => ((n >> i) & 1) === 1), swapped: swaps.map((_, i) => ((n >> (keys.length + i)) & 1) === 1) });
-    else fc.assert(fc.property(numbers, one), { numRuns: 100, seed: 11 });
+    for (const surfaces of builtWays(design)) checked(design, { ...right, surfaces });
   });
 
   it.each(airframeKinds.filter((kind) => requiredFunctions(kind).some((name) => name.startsWith('motor-'))))(
@@ -237,6 +229,26 @@ describe('following the four steps', () => {
       { numRuns: 150, seed: 13 },
     );
   });
+});
+
+/** Everything at once on a flying wing, all combinations: with `WF_DIRECTIONS=whole`; in CI every so many. */
+const EVERY = process.env['WF_DIRECTIONS'] === 'whole' ? 1 : 97;
+
+it('every wrong flying wing is led right, and none passes', () => {
+  const design = assigned('flying-wing');
+  const right = rightTruth(design);
+  let [at, led] = [0, 0];
+  for (const board of mountings)
+    for (const radioMixes of ['plain', 'elevon', 'v-tail'] as const)
+      for (let radio = 0; radio < 16; radio++)
+        for (const surfaces of builtWays(design)) {
+          if (at++ % EVERY !== 0) continue;
+          const sticks = mapSticks((stick) => ({ channel: stick, way: ((radio >> STICKS.indexOf(stick)) & 1) === 1 ? -1 : 1 }));
+          if (checked(design, { ...right, board, radioMixes, sticks, surfaces }).rounds > 0) led++;
+        }
+  // Of all combinations one alone is right from the start.
+  expect(at).toBe(24 * 3 * 16 * 16);
+  expect(led).toBe(Math.ceil(at / EVERY) - 1);
 });
 
 describe('how the board lies', () => {
