@@ -14,7 +14,7 @@ import { emptyBench, itemOf, made } from '../../test/designs.ts';
 import { indicated, mapSticks, mended, PLAIN_STICKS, rightTruth, seenOf, type Truth } from '../../test/truthOfDirections.ts';
 import { mainRack, slotsIn } from '../plan/racks.ts';
 import { boardLies } from './boardLies.ts';
-import { answersBefore, directionQuestions, proveDirections } from './proveDirections.ts';
+import { answersBefore, answersOfPlan, withBasis, directionQuestions, proveDirections } from './proveDirections.ts';
 import { pairsOf, movedSurfaces } from './movedSurfaces.ts';
 import { answerKey, type DirectionAnswers } from './question.ts';
 
@@ -372,6 +372,24 @@ describe('answers that cannot be true', () => {
     expect(right(assigned('conventional'), 'outputs.roll')).toEqual(['down', 'up']);
     expect(right(assigned('one-aileron'), 'outputs.roll')).toEqual(['left one down']);
     expect(right(assigned('conventional'), 'outputs.yaw')).toEqual(['right']);
+  });
+
+  it('are not kept for a plan that has changed since: from the first step that it is about', () => {
+    const given = (['radio', 'attitude', 'outputs', 'stabilised'] as const).reduce<DirectionAnswers>(
+      (all, step) => withBasis(graphOf(design), all, step),
+      right,
+    );
+    const steps = (one: Design): readonly string[] =>
+      [...new Set(Object.keys(answersOfPlan(graphOf(one), given)).map((key) => key.split('.')[0] ?? ''))].filter(
+        (step) => step !== 'basis',
+      );
+    expect(steps(design)).toEqual(['radio', 'attitude', 'outputs', 'stabilised']);
+    const [use] = Object.values(design.aircraft.outputs);
+    if (use === undefined) throw new Error('There is no output.');
+    const turned = made(design, { kind: 'set-output-travel', item: use.item, output: use.output, value: { reversed: true }, was: {} });
+    expect(steps(turned)).toEqual(['radio', 'attitude']);
+    expect(steps(told(design, 'yaw-90'))).toEqual(['radio']);
+    expect(steps(withDialect(design, roleTable))).toEqual([]);
   });
 
   it('are asked for one by one, and nothing is judged before what is before it', () => {

@@ -1,10 +1,11 @@
-import type { Graph } from '../../graph/graph.ts';
+import type { Graph, GraphItem } from '../../graph/graph.ts';
 import { mainRack } from '../plan/racks.ts';
-import { attitudeQuestions, attitudeVerdict } from './attitudeStep.ts';
+import { attitudeQuestions, attitudeVerdict, toldMounting } from './attitudeStep.ts';
 import { outputQuestions } from './outputQuestions.ts';
 import { outputsVerdict } from './outputsVerdict.ts';
 import {
   answered,
+  answerKey,
   directionSteps,
   isAnswered,
   type DirectionAnswers,
@@ -78,4 +79,39 @@ export function answersBefore(questions: Directions['questions'], answers: Direc
   const later = directionSteps.slice(directionSteps.indexOf(first.step) + 1);
   const gone = new Set([...again, ...all.filter(({ step }) => later.includes(step)).map(({ id }) => id)]);
   return Object.fromEntries(Object.entries(answers).filter(([key]) => ![...gone].some((id) => key.startsWith(`${id}.`))));
+}
+
+/** What of the plan the answers of each step were given for: when that changes, they say nothing of the aircraft any more. */
+export function stepBasis({ design: { aircraft, dialects } }: Graph, step: DirectionStep, board: GraphItem | undefined): string {
+  const { rc, outputs, mixing, airframe, dialect } = aircraft;
+  switch (step) {
+    case 'radio':
+      return JSON.stringify([rc.channels, rc.choices.radioMixes, dialect, dialects.has(dialect)]);
+    case 'attitude':
+      return board === undefined ? '' : `${board.item.id} ${toldMounting(board)}`;
+    case 'outputs':
+    case 'stabilised':
+      return JSON.stringify([outputs, mixing, airframe.kind, dialect]);
+  }
+}
+
+const BASIS = 'basis';
+
+/** Answers with the plan that each step was answered for. */
+export function withBasis(graph: Graph, answers: DirectionAnswers, step: DirectionStep): DirectionAnswers {
+  return { ...answers, [answerKey(BASIS, step)]: stepBasis(graph, step, mainRack(graph)?.entry) };
+}
+
+/** The answers that still are of this plan: none of a step that was answered for another one, and none after it. */
+export function answersOfPlan(graph: Graph, answers: DirectionAnswers): DirectionAnswers {
+  const questions = directionQuestions(graph);
+  const board = mainRack(graph)?.entry;
+  const stale = directionSteps.find((step) => {
+    const basis = answered(answers, BASIS, step);
+    return basis !== undefined && basis !== stepBasis(graph, step, board);
+  });
+  if (stale === undefined) return answers;
+  const later = directionSteps.slice(directionSteps.indexOf(stale));
+  const gone = later.flatMap((step) => [...questions[step].map(({ id }) => `${id}.`), `${step}.`, answerKey(BASIS, step)]);
+  return Object.fromEntries(Object.entries(answers).filter(([key]) => !gone.some((start) => key.startsWith(start))));
 }

@@ -2,6 +2,8 @@ import { useMemo } from 'react';
 import {
   answerKey,
   answersBefore,
+  answersOfPlan,
+  withBasis,
   DIRECTION_STEPS,
   proveDirections,
   directionSteps,
@@ -38,14 +40,16 @@ export function DirectionsPage() {
 }
 
 function Proof({ graph }: { readonly graph: Graph }) {
-  const [answers, setAnswers] = useRememberedAnswers(graph.design.aircraft.id);
+  const [remembered, setAnswers] = useRememberedAnswers(graph.design.aircraft.id);
+  // What was answered for another plan, before an undo or a colleague's edit, is asked again.
+  const answers = useMemo(() => answersOfPlan(graph, remembered), [graph, remembered]);
   const found = useMemo(() => proveDirections(graph, answers), [graph, answers]);
   const { step, next, verdict, questions } = found;
   const reached = step === undefined ? directionSteps.length : directionSteps.indexOf(step);
   const again = (ids: readonly string[]): void => setAnswers(answersBefore(questions, answers, ids));
   const take = (question: Question, given: DirectionAnswers): void =>
     setAnswers({
-      ...answers,
+      ...withBasis(graph, answers, question.step),
       ...Object.fromEntries(question.parts.map(({ id }) => [answerKey(question.id, id), given[answerKey(question.id, id)] ?? ''])),
     });
   const own = step === undefined ? [] : questions[step];
