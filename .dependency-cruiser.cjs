@@ -15,6 +15,7 @@ const CORE_FLOORS = [
   ['power'],
   ['field', 'rc'],
   ['outputs'],
+  ['firmware'],
   ['checks'],
   ['moves'],
   ['formats', 'demo'],

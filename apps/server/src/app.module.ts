@@ -1,6 +1,7 @@
 import { MikroOrmModule } from '@mikro-orm/nestjs';
 import { Module, type DynamicModule } from '@nestjs/common';
 import { AircraftController } from './aircraft/aircraft.controller.ts';
+import { DumpsController } from './aircraft/dumps.controller.ts';
 import type { ServerConfig } from './config.ts';
 import { ormOptions } from './database/ormOptions.ts';
 import { AircraftImport, IMPORT_WORKER } from './importing/aircraftImport.ts';
@@ -10,6 +11,7 @@ import { AircraftStore } from './workshop/aircraftStore.ts';
 import { CommitGroup } from './workshop/commitGroup.ts';
 import { DemoLoader } from './workshop/demoLoader.ts';
 import { DesignCache } from './workshop/designCache.ts';
+import { Dumps } from './workshop/dumps.ts';
 import { Epoch } from './workshop/epoch.ts';
 import { Hangar } from './workshop/hangar.ts';
 import { PartsController } from './parts/parts.controller.ts';
@@ -27,7 +29,7 @@ export class AppModule {
     return {
       module: AppModule,
       imports: [MikroOrmModule.forRoot({ ...ormOptions(config.databaseFile), registerRequestContext: false })],
-      controllers: [AircraftController, DialectsController, PartsController, SystemController],
+      controllers: [AircraftController, DumpsController, DialectsController, PartsController, SystemController],
       providers: [
         { provide: IMPORT_WORKER, useValue: config.importWorker },
         AircraftImport,
@@ -36,6 +38,7 @@ export class AppModule {
         CommitGroup,
         DemoLoader,
         DesignCache,
+        Dumps,
         Epoch,
         Hangar,
         Journal,

@@ -3,6 +3,7 @@ import {
   ArrayMaxSize,
   ArrayMinSize,
   IsArray,
+  IsBoolean,
   IsInt,
   IsISO8601,
   IsObject,
@@ -21,6 +22,7 @@ import {
   type DialectId,
   type Edit,
   type EditId,
+  type ItemId,
   type Part,
   type PartId,
 } from '@wired-falcon/core';
@@ -127,6 +129,41 @@ export class PartParamsDto {
 export class AircraftParamsDto {
   @Matches(ID)
   id!: AircraftId;
+}
+
+export class DumpParamsDto extends AircraftParamsDto {
+  @Matches(ID)
+  dump!: string;
+}
+
+export class KeepDumpDto {
+  /** Drawn by the sender: a repeat gets the first answer. */
+  @Matches(ID)
+  id!: string;
+
+  /** The controller that it was read from. */
+  @Matches(ID)
+  controller!: ItemId;
+
+  @IsString()
+  @Length(1, LIMITS.nameChars)
+  @Matches(PLAIN_TEXT)
+  by!: string;
+
+  @IsString()
+  @Length(0, LIMITS.reasonChars)
+  @Matches(PLAIN_TEXT)
+  note!: string;
+
+  /** As it was read, whatever is in it. */
+  @IsString()
+  @Length(1, LIMITS.dumpChars)
+  text!: string;
+}
+
+export class DumpRemovedDto {
+  @IsBoolean()
+  removed!: boolean;
 }
 
 export class DocumentParamsDto extends AircraftParamsDto {

@@ -5,6 +5,7 @@ import type {
   DialectKey,
   Edit,
   EditId,
+  ItemId,
   Part,
   PartKey,
   PutBack,
@@ -154,4 +155,21 @@ export interface ErrorResponse {
   /** A sentence that says what is wrong and what to do. */
   readonly message: string;
   readonly details: readonly string[];
+}
+
+/** A dump of a controller that is kept, without its text. */
+export interface DumpEntry {
+  readonly id: string;
+  readonly controller: ItemId;
+  readonly at: string;
+  readonly by: string;
+  readonly note: string;
+  readonly lines: number;
+  /** Another aircraft of the workshop whose dump has the same calibration. */
+  readonly copiedFrom?: { readonly aircraft: string; readonly lines: number };
+}
+
+/** A dump with its text, as it was read. */
+export interface DumpResponse extends DumpEntry {
+  readonly text: string;
 }

@@ -16,6 +16,9 @@ export const routes = {
   document: (id: AircraftId, kind: string, subject: string) =>
     `/${API_PREFIX}/aircraft/${id}/documents/${encodeURIComponent(kind)}/${encodeURIComponent(subject)}`,
   exportFile: (id: AircraftId) => `/${API_PREFIX}/aircraft/${id}/export`,
+  dumps: (id: AircraftId) => `/${API_PREFIX}/aircraft/${id}/dumps`,
+  dump: (id: AircraftId, dump: string) => `/${API_PREFIX}/aircraft/${id}/dumps/${dump}`,
+  dumpRemoved: (id: AircraftId, dump: string) => `/${API_PREFIX}/aircraft/${id}/dumps/${dump}/removed`,
   parts: () => `/${API_PREFIX}/parts`,
   partRevisions: (id: PartId) => `/${API_PREFIX}/parts/${id}/revisions`,
   dialects: () => `/${API_PREFIX}/dialects`,

@@ -70,6 +70,17 @@ class Migration0005 extends Migration {
   }
 }
 
+/** Dumps of controllers. */
+class Migration0006 extends Migration {
+  override up(): void {
+    this.addSql(`create table dump (
+      id text primary key, aircraft text not null references aircraft (id) on delete cascade,
+      controller text not null, at text not null, by text not null, note text not null, lines integer not null,
+      calibration text not null, content blob not null, removed_at text) strict`);
+    this.addSql('create index dump_aircraft on dump (aircraft, at)');
+  }
+}
+
 /** In order. Named by hand, so that the names do not depend on how the code was built. */
 export const migrations = [
   { name: '0001-first-tables', class: Migration0001 },
@@ -77,4 +88,5 @@ export const migrations = [
   { name: '0003-parts-of-ones-own', class: Migration0003 },
   { name: '0004-the-workshop', class: Migration0004 },
   { name: '0005-dialects', class: Migration0005 },
+  { name: '0006-dumps', class: Migration0006 },
 ];

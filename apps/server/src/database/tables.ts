@@ -99,6 +99,25 @@ export const SummaryTable = defineEntity({
 });
 export type SummaryRow = InferEntity<typeof SummaryTable>;
 
+/** Dumps of controllers as they were read, compressed; `removedAt` where somebody has taken one out. */
+export const DumpTable = defineEntity({
+  name: 'DumpRow',
+  tableName: 'dump',
+  properties: {
+    id: p.string().primary(),
+    aircraft: p.string(),
+    controller: p.string(),
+    at: p.string(),
+    by: p.string(),
+    note: p.string(),
+    lines: p.integer(),
+    calibration: p.text(),
+    content: p.blob(),
+    removedAt: p.string().nullable(),
+  },
+});
+export type DumpRow = InferEntity<typeof DumpTable>;
+
 /** The fact that names the line of documents; see workshop/epoch.ts. */
 export const EPOCH = 'epoch';
 
@@ -120,4 +139,5 @@ export const tables = [
   DialectRevisionTable,
   SnapshotTable,
   SummaryTable,
+  DumpTable,
 ];

@@ -53,6 +53,7 @@ function asOfToday(document: Json, schema: number): string {
     ...(schema < 9 ? { mates: {} } : {}),
     ...(schema < 15 ? { banks: {}, mixing: {} } : {}),
     ...(schema < 16 ? { linkages: {} } : {}),
+    ...(schema < 17 ? { firmware: { facts: {}, kept: {}, read: {} } } : {}),
     ...(schema < 12 ? { bonds: {}, links: {}, wishes: {} } : {}),
     ...(schema < 14
       ? { rc: { channels: {}, switches: {}, ranges: {}, takeOvers: {}, osd: {}, radioFields: {}, seen: {}, figures: {}, choices: {} } }

@@ -8,9 +8,11 @@ import {
   type EditsSinceResponse,
   type HangarEntry,
   type DialectRevision,
+  type DumpEntry,
+  type DumpResponse,
   type PartRevision,
 } from '@wired-falcon/contract';
-import type { AircraftId, Dialect, DialectId, Edit, EditId, Part, PartId } from '@wired-falcon/core';
+import type { AircraftId, Dialect, DialectId, Edit, EditId, ItemId, Part, PartId } from '@wired-falcon/core';
 import { NoAnswer, ServerRefusal, isErrorResponse } from './failure.ts';
 
 /** An edit on its way to the server. */
@@ -105,6 +107,24 @@ export const dialectsApi = {
   save: (dialect: Dialect, base: number, by: string) =>
     ask<DialectRevision>(browserFetch, routes.dialects(), post(JSON.stringify({ dialect, base, by }))),
 };
+
+/** The requests about dumps of an aircraft. */
+export const dumpsApi = {
+  list: (id: AircraftId) => ask<DumpEntry[]>(browserFetch, routes.dumps(id)),
+  one: (id: AircraftId, dump: string) => ask<DumpResponse>(browserFetch, routes.dump(id, dump)),
+  keep: (id: AircraftId, dump: KeptDump) => ask<DumpEntry>(browserFetch, routes.dumps(id), post(JSON.stringify(dump))),
+  setRemoved: (id: AircraftId, dump: string, removed: boolean) =>
+    ask<{ readonly removed: boolean }>(browserFetch, routes.dumpRemoved(id, dump), post(JSON.stringify({ removed }))),
+};
+
+/** A dump to keep. */
+export interface KeptDump {
+  readonly id: string;
+  readonly controller: ItemId;
+  readonly by: string;
+  readonly note: string;
+  readonly text: string;
+}
 
 /** The requests about parts of the workshop's own. */
 export const partsApi = {

@@ -1,6 +1,7 @@
 import type { AnyCalculator } from '../workers/calculator.ts';
 import { findings, remedies } from '../workers/findings.ts';
 import { briefCalculators } from './brief/calculators.ts';
+import { firmwareCalculators } from './firmware/calculators.ts';
 import { layoutCalculators } from './layout/calculators.ts';
 import { linkCalculators } from './links/calculators.ts';
 import { outputCalculators } from './outputs/calculators.ts';
@@ -15,4 +16,5 @@ export const calculators: readonly AnyCalculator[] = [
   ...layoutCalculators,
   ...linkCalculators,
   ...outputCalculators,
+  ...firmwareCalculators,
 ];

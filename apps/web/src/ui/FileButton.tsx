@@ -1,4 +1,5 @@
 import { useRef } from 'react';
+import { fileText } from './fileText.ts';
 
 interface FileButtonProps {
   readonly label: string;
@@ -25,7 +26,7 @@ export function FileButton({ label, fileLabel, accept = 'application/json,.json'
         className="hidden"
         onChange={(event) => {
           const [chosen] = event.target.files ?? [];
-          if (chosen !== undefined) void chosen.text().then(onText);
+          if (chosen !== undefined) void fileText(chosen).then(onText);
           event.target.value = '';
         }}
       />

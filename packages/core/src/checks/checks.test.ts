@@ -11,6 +11,7 @@ import { countBySeverity, findingsOf, judge, remediesOf } from './findingsOf.ts'
 import { straightCableHarm } from './wiring/fitsButWrong.ts';
 import { briefChecks } from './brief/index.ts';
 import { layoutChecks } from './layout/index.ts';
+import { firmwareChecks } from './firmware/index.ts';
 import { linkChecks } from './links/index.ts';
 import { rcChecks } from './rc/index.ts';
 import { outputChecks } from './outputs/index.ts';
@@ -22,7 +23,9 @@ it('stand in the folder of their stage, each once', () => {
   const byStage = {
     brief: briefChecks,
     layout: layoutChecks,
-    links: [...linkChecks, ...rcChecks],
+    // What a dialect refuses is known from the configuration only, and shown where the links are decided.
+    links: [...linkChecks, ...rcChecks, ...firmwareChecks.filter(({ id }) => !id.startsWith('firmware.'))],
+    firmware: firmwareChecks.filter(({ id }) => id.startsWith('firmware.')),
     outputs: outputChecks,
     power: powerChecks,
     wiring: wiringChecks,

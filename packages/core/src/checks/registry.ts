@@ -1,5 +1,6 @@
 import { briefChecks } from './brief/index.ts';
 import type { Check } from './finding.ts';
+import { firmwareChecks } from './firmware/index.ts';
 import { layoutChecks } from './layout/index.ts';
 import { linkChecks } from './links/index.ts';
 import { outputChecks } from './outputs/index.ts';
@@ -15,8 +16,9 @@ export const checks: readonly Check[] = [
   ...linkChecks,
   ...rcChecks,
   ...outputChecks,
+  ...firmwareChecks,
   ...layoutChecks,
 ];
 
 /** Rises whenever a check says other things than before, so that stored summaries are computed again. */
-export const CHECKS_VERSION = 23;
+export const CHECKS_VERSION = 24;

@@ -1,18 +1,26 @@
 import { listed } from '../text/lists.ts';
+import { textProblems } from './textProblems.ts';
 import { LIMITED, type Dialect } from '../model/dialect.ts';
 
 /**
  * Everything in which a dialect of the right shape does not hold together, as sentences with the place: a board that is like one
- * that is not there or like itself, one index for two ports or two outputs, one code for two functions, orientations or modes.
+ * that is not there or like itself, one index for two ports, banks or outputs, one code for two
+ * functions, orientations or modes, lines that cannot be written or read.
  */
 export function dialectProblems(dialect: Dialect): readonly string[] {
-  return [...boardProblems(dialect), ...tableProblems(dialect), ...ruleProblems(dialect)];
+  return [
+    ...boardProblems(dialect),
+    ...tableProblems(dialect),
+    ...ruleProblems(dialect),
+    ...textProblems(dialect).map(({ sentence }) => sentence),
+  ];
 }
 
 function boardProblems({ boards }: Dialect): string[] {
   return Object.entries(boards).flatMap(([target, board]) => [
     ...likeProblems(boards, target),
     ...twice(board.serial ?? {}, (code, ids) => `Board ${target}: ${ids} have the same port index, ${code}.`),
+    ...twice(board.banks ?? {}, (code, ids) => `Board ${target}: ${ids} have the same bank index, ${code}.`),
     ...twice(board.outputs ?? {}, (code, ids) => `Board ${target}: ${ids} have the same output index, ${code}.`),
   ]);
 }

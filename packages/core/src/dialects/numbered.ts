@@ -1,5 +1,6 @@
 import type { Dialect } from '../model/dialect.ts';
 import { counted, dialectId, motorsAt, passedOn } from './build.ts';
+import { numberedText } from './numberedText.ts';
 
 /*
  * The first sample: everything is a named number, `P7.ROLE 31`. Made up: it counts ports in threes, from the last of the board's
@@ -9,33 +10,53 @@ import { counted, dialectId, motorsAt, passedOn } from './build.ts';
 const outs = (n: number): string[] => Array.from({ length: n }, (_, i) => `out${i + 1}`);
 
 const boards: Dialect['boards'] = {
-  POND8: { title: '8-bit carrier', serial: counted(5, 3, ['GPS', 'TEL']), outputs: counted(10, 10, outs(8)) },
-  MERE8: { title: '8-bit, fed through its servo row', serial: counted(5, 3, ['POS', 'TEL']), outputs: counted(10, 10, outs(6)) },
-  WREN3: { title: 'stabiliser board', serial: counted(5, 3, ['SBUS', 'SAT']), outputs: counted(10, 10, outs(5)) },
+  POND8: {
+    title: '8-bit carrier',
+    banks: counted(2, 2, ['A', 'B']),
+    serial: counted(5, 3, ['GPS', 'TEL']),
+    outputs: counted(10, 10, outs(8)),
+  },
+  MERE8: {
+    title: '8-bit, fed through its servo row',
+    banks: counted(2, 2, ['A', 'B']),
+    serial: counted(5, 3, ['POS', 'TEL']),
+    outputs: counted(10, 10, outs(6)),
+  },
+  WREN3: {
+    title: 'stabiliser board',
+    banks: counted(2, 2, ['A', 'B']),
+    serial: counted(5, 3, ['SBUS', 'SAT']),
+    outputs: counted(10, 10, outs(5)),
+  },
   SNIPE4: {
     title: 'F4 small stack board',
+    banks: counted(2, 2, ['A', 'B']),
     serial: counted(5, 3, ['U6', 'U4', 'U3', 'U1', 'RC']),
     outputs: counted(10, 10, ['m1', 'm2', 'm3', 'm4', 'led1']),
     reserved: { quad: ['m1', 'm2', 'm3', 'm4'] },
   },
   PLOVER4: {
     title: 'F4 wing board',
+    banks: counted(2, 2, ['A', 'B', 'C']),
     serial: counted(5, 3, ['S6', 'S5', 'S2', 'S1', 'S4', 'S3']),
     outputs: counted(10, 10, outs(6)),
   },
   TEAL7: {
     title: 'F7 mini',
+    banks: counted(2, 2, ['A', 'B', 'C']),
     serial: counted(5, 3, ['RC', 'V1', 'G2', 'T2', 'G1', 'T1']),
     outputs: counted(10, 10, outs(8)),
     reserved: { quad: ['out1', 'out2', 'out3', 'out4'], 'lift-and-cruise': ['out1', 'out2', 'out3', 'out4'] },
   },
   REED7: {
     title: 'F7 on pin rows',
+    banks: counted(2, 2, ['A', 'B']),
     serial: counted(5, 3, ['K3', 'K1', 'K2']),
     outputs: counted(10, 10, ['s1', 's2', 's3', 's4', 's5', 's6']),
   },
   ESTUARY7: {
     title: 'H7 carrier',
+    banks: counted(2, 2, ['M1', 'M2', 'X1', 'X2']),
     serial: counted(5, 3, ['H', 'RC', 'F', 'D', 'E', 'B', 'C', 'A']),
     outputs: {
       ...counted(10, 10, ['m1', 'm2', 'm3', 'm4', 'm5', 'm6', 'm7', 'm8']),
@@ -48,12 +69,14 @@ const boards: Dialect['boards'] = {
   },
   'ESTUARY7-NET': {
     title: 'H7 carrier with Ethernet',
+    banks: counted(2, 2, ['A', 'B', 'C', 'D', 'E']),
     serial: counted(5, 3, ['X1', 'RC', 'L3', 'L1', 'P2', 'L2', 'P1']),
     outputs: counted(10, 10, outs(16)),
     reserved: { quad: ['out1', 'out2', 'out3', 'out4'], 'lift-and-cruise': ['out1', 'out2', 'out3', 'out4'] },
   },
   CURLEW7: {
     title: 'H7 wing board',
+    banks: counted(2, 2, ['A', 'B', 'C', 'D', 'E']),
     serial: counted(5, 3, ['R7', 'R4', 'R6', 'R1', 'R5', 'R2', 'R3']),
     outputs: counted(10, 10, outs(12)),
     reserved: { 'lift-and-cruise': ['out3', 'out4', 'out5', 'out6'] },
@@ -230,4 +253,5 @@ export const numbered: Dialect = {
     { is: 'not-together', role: 'sbus', with: 'crsf', sentence: 'Sticks come in one way or the other.' },
     { is: 'not-by-software', role: 'gnss-binary', sentence: 'Position packets need a port of the chip.' },
   ],
+  text: numberedText,
 };

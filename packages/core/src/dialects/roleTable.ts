@@ -1,5 +1,6 @@
 import type { Dialect } from '../model/dialect.ts';
 import { counted, dialectId, motorsAt, passedOn } from './build.ts';
+import { roleTableText } from './roleTableText.ts';
 
 /*
  * The second sample: a table of ports with roles by name, `J19 | position | auto`. Made up: ports are counted in odd numbers round
@@ -9,27 +10,32 @@ import { counted, dialectId, motorsAt, passedOn } from './build.ts';
 const boards: Dialect['boards'] = {
   POND8: {
     title: '8-bit carrier',
+    banks: { A: 'a', B: 'b' },
     serial: counted(15, 2, ['TEL', 'GPS'], 'J'),
     outputs: { ...counted(1, 1, ['out1', 'out2', 'out3'], 'a'), ...counted(1, 1, ['out4', 'out5', 'out6', 'out7', 'out8'], 'b') },
   },
   MERE8: {
     title: '8-bit, fed through its servo row',
+    banks: { A: 'a', B: 'b' },
     serial: counted(15, 2, ['TEL', 'POS'], 'J'),
     outputs: { ...counted(1, 1, ['out1', 'out2', 'out3', 'out4'], 'a'), ...counted(1, 1, ['out5', 'out6'], 'b') },
   },
   WREN3: {
     title: 'stabiliser board',
+    banks: { A: 'a', B: 'b' },
     serial: counted(15, 2, ['SBUS', 'SAT'], 'J'),
     outputs: { ...counted(1, 1, ['out1', 'out2', 'out3'], 'a'), ...counted(1, 1, ['out4', 'out5'], 'b') },
   },
   SNIPE4: {
     title: 'F4 small stack board',
+    banks: { A: 'a', B: 'b' },
     serial: counted(15, 2, ['RC', 'U1', 'U4', 'U6', 'U3'], 'J'),
     outputs: { ...counted(1, 1, ['m1', 'm2', 'm3', 'm4'], 'a'), led1: 'b1' },
     reserved: { quad: ['m1', 'm2', 'm3', 'm4'] },
   },
   PLOVER4: {
     title: 'F4 wing board',
+    banks: { A: 'a', B: 'b', C: 'c' },
     serial: counted(15, 2, ['S4', 'S1', 'S5', 'S2', 'S3', 'S6'], 'J'),
     outputs: {
       ...counted(1, 1, ['out1', 'out2'], 'a'),
@@ -40,6 +46,7 @@ const boards: Dialect['boards'] = {
   },
   TEAL7: {
     title: 'F7 mini',
+    banks: { A: 'a', B: 'b', C: 'c' },
     serial: counted(15, 2, ['G1', 'T1', 'RC', 'T2', 'V1', 'G2'], 'J'),
     outputs: {
       ...counted(1, 1, ['out1', 'out2', 'out3', 'out4'], 'a'),
@@ -50,11 +57,13 @@ const boards: Dialect['boards'] = {
   },
   REED7: {
     title: 'F7 on pin rows',
+    banks: { A: 'a', B: 'b' },
     serial: counted(15, 2, ['K2', 'K3', 'K1'], 'J'),
     outputs: { ...counted(1, 1, ['s1', 's2', 's3', 's4'], 'a'), ...counted(1, 1, ['s5', 's6'], 'b') },
   },
   ESTUARY7: {
     title: 'H7 carrier',
+    banks: { M1: 'a', M2: 'b', X1: 'c', X2: 'd' },
     serial: counted(15, 2, ['E', 'A', 'RC', 'C', 'H', 'B', 'F', 'D'], 'J'),
     outputs: {
       ...counted(1, 1, ['m1', 'm2', 'm3', 'm4'], 'a'),
@@ -66,6 +75,7 @@ const boards: Dialect['boards'] = {
   },
   'ESTUARY7-NET': {
     title: 'H7 carrier with Ethernet',
+    banks: { A: 'a', B: 'b', C: 'c', D: 'd', E: 'e' },
     serial: counted(15, 2, ['L2', 'P1', 'X1', 'P2', 'RC', 'L3', 'L1'], 'J'),
     outputs: {
       ...counted(1, 1, ['out1', 'out2', 'out3', 'out4'], 'a'),
@@ -78,6 +88,7 @@ const boards: Dialect['boards'] = {
   },
   CURLEW7: {
     title: 'H7 wing board',
+    banks: { A: 'a', B: 'b', C: 'c', D: 'd', E: 'e' },
     serial: counted(15, 2, ['R2', 'R5', 'R1', 'R7', 'R3', 'R6', 'R4'], 'J'),
     outputs: {
       ...counted(1, 1, ['out1', 'out2'], 'a'),
@@ -263,4 +274,5 @@ export const roleTable: Dialect = {
     { is: 'not-together', role: 'sbus', with: 'crsf', sentence: 'Sticks come in one way or the other.' },
     { is: 'not-by-software', role: 'mavlink-2', sentence: 'MAVLink needs a port of the chip.' },
   ],
+  text: roleTableText,
 };

@@ -68,6 +68,15 @@ function insistOnOne(design: Design, edit: SimpleEdit): SimpleEdit | undefined {
       return { ...edit, was: aircraft.mixing[edit.figure] ?? null };
     case 'set-linkage':
       return { ...edit, was: aircraft.linkages[edit.item] ?? null };
+    case 'set-firmware-facts': {
+      const { facts } = aircraft.firmware;
+      const named = Object.keys({ ...edit.was, ...edit.value });
+      return { ...edit, was: Object.fromEntries(Object.entries(facts).filter(([name]) => named.includes(name))) };
+    }
+    case 'keep-line':
+      return { ...edit, was: aircraft.firmware.kept[edit.key] ?? null };
+    case 'set-read-back':
+      return { ...edit, was: aircraft.firmware.read[edit.item] ?? null };
     case 'set-socket':
       return { ...edit, was: aircraft.items[edit.item]?.sockets?.[edit.id] ?? null };
     case 'set-link-flag':

@@ -1,3 +1,4 @@
+import { keptKey } from '../model/firmwarePlan.ts';
 import type { Aircraft, Cable, Item } from '../model/aircraft.ts';
 import { outputKey, type BankUse, type OutputUse } from '../model/outputPlan.ts';
 import type { Bond } from '../model/bond.ts';
@@ -30,6 +31,7 @@ export function integrityOf(design: Design): Refusal[] {
     outputs: 'all',
     banks: 'all',
     linkages: 'all',
+    isFirmware: true,
     waivers: 'all',
     isAirframe: true,
     isRc: true,
@@ -92,6 +94,7 @@ export function integrityAround(design: Design, changes: readonly Change[]): Ref
       [...touched.items].filter((item) => Object.hasOwn(linkages, item)),
     ),
     waivers: touched.waivers,
+    isFirmware: touched.items.size > 0 || changes.some(({ path }) => path[0] === 'firmware'),
     isAirframe: isAirframeTouched,
     isRc: touched.items.size > 0 || changes.some(({ path }) => path[0] === 'rc'),
   });
@@ -121,6 +124,7 @@ interface Places extends Readonly<
 > {
   readonly isAirframe: boolean;
   readonly isRc: boolean;
+  readonly isFirmware: boolean;
 }
 
 function problemsIn(design: Design, scope: Places): Refusal[] {
@@ -138,6 +142,7 @@ function problemsIn(design: Design, scope: Places): Refusal[] {
     ...entriesIn(aircraft.links, scope.links).flatMap(([key, words]) => linkProblems(aircraft, key, words)),
     ...entriesIn(aircraft.wishes, scope.wishes).flatMap(([id, wish]) => wishProblems(aircraft, id, wish)),
     ...(scope.isRc ? rcProblems(aircraft) : []),
+    ...(scope.isFirmware ? firmwareProblems(aircraft) : []),
     ...entriesIn(aircraft.outputs, scope.outputs).flatMap(([key, use]) => outputProblems(aircraft, key, use)),
     ...entriesIn(aircraft.banks, scope.banks).flatMap(([key, use]) => bankProblems(aircraft, key, use)),
     ...entriesIn(aircraft.linkages, scope.linkages).flatMap(([key, linkage]) => linkageProblems(aircraft, key, linkage)),
@@ -243,6 +248,18 @@ function wishProblems({ items }: Aircraft, id: string, { id: own, from, to }: Wi
   if (from === to) return [problem('cable-to-itself', 'A link goes from an item to itself.', id, from)];
   const gone = [from, to].find((item) => items[item] === undefined);
   return gone === undefined ? [] : [problem('unknown-item', 'A link is wanted to an item that is not there.', id, gone)];
+}
+
+function firmwareProblems({ firmware, items }: Aircraft): Refusal[] {
+  const mentioned = [...Object.keys(firmware.read), ...Object.values(firmware.kept).map(({ item }) => item)];
+  return [...new Set(mentioned)]
+    .filter((item) => !Object.hasOwn(items, item))
+    .map((item) => problem('unknown-item', 'Something is kept of the firmware of a controller that is not there.', item))
+    .concat(
+      Object.entries(firmware.kept)
+        .filter(([key, line]) => keptKey(line) !== key)
+        .map(([key]) => problem('id-taken', 'A line is kept under the key of another one.', key)),
+    );
 }
 
 function rcProblems({ items, rc }: Aircraft): Refusal[] {

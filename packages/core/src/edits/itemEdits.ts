@@ -1,3 +1,4 @@
+import { firmwareWithout } from '../model/firmwarePlan.ts';
 import { Type } from '@sinclair/typebox';
 import { ItemSchema, ItemWhereSchema, RefSchema, type Aircraft, type ItemWhere } from '../model/aircraft.ts';
 import { ItemIdSchema } from '../model/ids.ts';
@@ -71,6 +72,7 @@ const removeItem = editKind({
         links: linksWithout(aircraft.links, edit.item),
         wishes: wishesWithout(aircraft.wishes, edit.item),
         rc: rcWithout(aircraft.rc, edit.item),
+        firmware: firmwareWithout(aircraft.firmware, edit.item),
       },
     };
   },

@@ -1,6 +1,7 @@
 import { firstDialect } from '../dialects/sampleDialects.ts';
 import { SCHEMA_VERSION, type Aircraft } from '../model/aircraft.ts';
 import type { AircraftId } from '../model/ids.ts';
+import { EMPTY_FIRMWARE } from '../model/firmwarePlan.ts';
 import { EMPTY_RC } from '../model/rcPlan.ts';
 
 /** An empty aircraft. */
@@ -18,6 +19,7 @@ export function newAircraft(id: AircraftId, name: string): Aircraft {
     banks: {},
     mixing: {},
     linkages: {},
+    firmware: EMPTY_FIRMWARE,
     mates: {},
     bonds: {},
     links: {},

@@ -11,6 +11,7 @@ import { ChangeSchema } from './changes.ts';
 import { conductorEdits } from './conductorEdits.ts';
 import { endEdits } from './endEdits.ts';
 import type { EditKind } from './family.ts';
+import { firmwareEdits } from './firmwareEdits.ts';
 import { frameEdits } from './frameEdits.ts';
 import { itemEdits } from './itemEdits.ts';
 import { legEdits } from './legEdits.ts';
@@ -43,6 +44,7 @@ const families = [
   ...linkEdits,
   ...outputEdits,
   ...linkageEdits,
+  ...firmwareEdits,
   ...partEdits,
   ...placeEdits,
   ...powerEdits,

@@ -4,6 +4,7 @@ import { dialectId } from '../dialects/build.ts';
 import { dialectOf } from '../dialects/dialectOf.ts';
 import { numbered } from '../dialects/numbered.ts';
 import { usedRevisions } from '../edits/library.ts';
+import { EMPTY_FIRMWARE } from '../model/firmwarePlan.ts';
 import { EMPTY_RC } from '../model/rcPlan.ts';
 import { SCHEMA_VERSION } from '../model/aircraft.ts';
 import type { Dialect } from '../model/dialect.ts';
@@ -78,13 +79,14 @@ describe('aircraft files', () => {
       banks: _banks,
       mixing: _mixing,
       linkages: _linkages,
+      firmware: _firmware,
       dialect,
       ...first
     } = demoDesign().aircraft;
     const file = { format: 'wired-falcon-aircraft', parts: usedRevisions(demoDesign()).parts };
     const read = readAircraftFile(JSON.stringify({ ...file, aircraft: { ...first, dialect: 'numbered-ports', schema: 1 } }));
     if ('sentence' in read) throw new Error(read.sentence);
-    expect(read.migrated).toHaveLength(15);
+    expect(read.migrated).toHaveLength(16);
     expect(read.design.aircraft).toEqual({
       ...first,
       dialect,
@@ -94,6 +96,7 @@ describe('aircraft files', () => {
       banks: {},
       mixing: {},
       linkages: {},
+      firmware: EMPTY_FIRMWARE,
       mates: {},
       bonds: {},
       links: {},

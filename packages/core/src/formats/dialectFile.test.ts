@@ -67,8 +67,15 @@ describe('dialect files', () => {
       return { path: path.join('/'), to, read };
     });
     const accepted = told.filter(({ read }) => !('sentence' in read));
-    // Names and summaries are any text: only those may take another one.
-    expect(accepted.filter(({ path }) => !/\/(name|title|sentence|summary)$/.test(path))).toEqual([]);
+    // Names, summaries, steps and marks are any text: only those may take another one.
+    expect(
+      accepted.filter(
+        ({ path }) =>
+          !/\/(name|title|sentence|summary|button|light|text|todo|caution|heading|delivered|(header|passEnd|footer|comments|commands)\/\d+)$/.test(
+            path,
+          ),
+      ),
+    ).toEqual([]);
     for (const { path, read } of told) {
       if (!('sentence' in read)) continue;
       const [, ...steps] = path.split('/');

@@ -2,6 +2,7 @@ import { dialectKeyFrom } from '../dialects/dialectRef.ts';
 import type { Change } from '../edits/changes.ts';
 import type { PutBack } from '../edits/registry.ts';
 import { SCHEMA_VERSION } from '../model/aircraft.ts';
+import { EMPTY_FIRMWARE } from '../model/firmwarePlan.ts';
 import { EMPTY_RC } from '../model/rcPlan.ts';
 
 /** Takes a document of the version before to version `to`. */
@@ -95,6 +96,11 @@ export const MIGRATIONS: readonly Migration[] = [
     to: 16,
     title: 'Linkages of servos',
     migrate: (document) => ({ ...document, linkages: {} }),
+  },
+  {
+    to: 17,
+    title: 'What is said about the firmware, lines kept as the aircraft has them, what was read',
+    migrate: (document) => ({ ...document, firmware: EMPTY_FIRMWARE }),
   },
 ];
 

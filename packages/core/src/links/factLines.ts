@@ -23,7 +23,7 @@ const LOSS_WORDS: Readonly<Record<LossSignal, string>> = {
 
 /**
  * What the part of an item states beyond its ports, mass and size: how a lost link is told, what its antennas are for, what its radios speak, which way it turns,
- * what its USB is, the clocks of its serial ports. As the item is set.
+ * what its USB is, the clocks of its serial ports, its scales. As the item is set.
  * @param raw the part as it is written, @param part the same as the item is set
  */
 export function factLines(item: Item, raw: Part, part: ResolvedPart): readonly FactLine[] {
@@ -35,6 +35,15 @@ export function factLines(item: Item, raw: Part, part: ResolvedPart): readonly F
     ...turnLines(item, raw),
     ...usbLines(part),
     ...clockLines(part),
+    ...monitorLines(part),
+  ];
+}
+
+function monitorLines({ monitor }: ResolvedPart): FactLine[] {
+  const { voltsPerV, ampsPerV } = monitor ?? {};
+  return [
+    ...(voltsPerV === undefined ? [] : [{ label: 'Voltage of the pack, for a volt of its reading', text: stated(voltsPerV, 'V') }]),
+    ...(ampsPerV === undefined ? [] : [{ label: 'Current of the pack, for a volt of its reading', text: stated(ampsPerV, 'A') }]),
   ];
 }
 

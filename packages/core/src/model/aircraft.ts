@@ -19,6 +19,7 @@ import {
   WishIdSchema,
 } from './ids.ts';
 import { airframeKinds } from './airframes.ts';
+import { FirmwarePlanSchema } from './firmwarePlan.ts';
 import { FramePlanSchema, PlaceSchema, PointIdSchema } from './frame.ts';
 import { keyText } from './keys.ts';
 import { LIMITS } from './limits.ts';
@@ -41,7 +42,7 @@ const note = Type.String({ maxLength: LIMITS.noteChars });
 const label = Type.String({ maxLength: LIMITS.labelChars });
 
 /** The version of the document's shape that this code writes. */
-export const SCHEMA_VERSION = 16;
+export const SCHEMA_VERSION = 17;
 
 /** What people call an item: a prefix and a number, `GNSS1`. */
 export const RefSchema = Type.String({ pattern: '^[A-Z]{1,8}[1-9][0-9]{0,3}$' });
@@ -268,6 +269,8 @@ export const AircraftSchema = Type.Object(
     mixing: MixingSchema,
     /** How each servo moves its surface, by the servo. */
     linkages: recordOf(ItemIdSchema, LinkageSchema, LIMITS.itemsPerAircraft),
+    /** Target and version, what is known of the firmware alone, lines kept as the aircraft has them, what was read. */
+    firmware: FirmwarePlanSchema,
     waivers: recordOf(WaiverIdSchema, WaiverSchema),
     /** The highest number given out per prefix; only rises, so that no reference is ever used for two things. */
     issued: recordOf(keyText('[A-Z]{1,8}'), Type.Integer({ minimum: 1, maximum: 9999 })),

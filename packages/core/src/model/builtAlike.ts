@@ -6,7 +6,7 @@ import type { Design } from './design.ts';
  * Members of the aircraft that say nothing of how it is built: no wire, load or mass follows from them. What is derived of everything
  * else stays as it is when one of these alone changes.
  */
-export const UNBUILT = ['rc', 'banks', 'mixing', 'linkages', 'waivers'] as const satisfies readonly (keyof Aircraft)[];
+export const UNBUILT = ['rc', 'banks', 'mixing', 'linkages', 'firmware', 'waivers'] as const satisfies readonly (keyof Aircraft)[];
 export type Unbuilt = (typeof UNBUILT)[number];
 
 /** Which of those differ between two versions that are built alike; undefined where they are not, or use other parts or dialects. */

@@ -1,11 +1,12 @@
 import { Type } from '@sinclair/typebox';
 import { airframeKinds } from './airframes.ts';
+import { DialectTextSchema } from './dialectText.ts';
 import { MOTOR_PLACES } from './airframes/rotor.ts';
 import { flightModes } from './flightModes.ts';
 import { DialectIdSchema, recordOf } from './ids.ts';
 import { keyText } from './keys.ts';
 import { LIMITS } from './limits.ts';
-import { lossActions } from './lossActions.ts';
+import { BACK_BY, lossActions } from './lossActions.ts';
 import { mountings } from './mounting.ts';
 import { oneOf } from './oneOf.ts';
 import { outputFunctions } from './outputFunctions.ts';
@@ -40,6 +41,8 @@ const BoardEntrySchema = Type.Object(
     serial: Type.Optional(recordOf(SettingIdSchema, CodeSchema, 60)),
     /** The firmware's own index of each pulse output. */
     outputs: Type.Optional(recordOf(SettingIdSchema, CodeSchema, 60)),
+    /** The firmware's own index of each bank of outputs. */
+    banks: Type.Optional(recordOf(SettingIdSchema, CodeSchema, 60)),
     /** Outputs that the firmware keeps for motors on an airframe, whether motors use them or not. */
     reserved: Type.Optional(some(airframeKinds, endpoints)),
   },
@@ -108,9 +111,6 @@ const onScale = Type.Object(
   closed,
 );
 
-/** What takes control back from what a controller does on loss. */
-export const BACK_BY = ['signal', 'stick', 'mode'] as const;
-
 const FailsafeSchema = Type.Object(
   {
     /** From the loss to the first action, where nobody sets it, in seconds. */
@@ -156,6 +156,8 @@ export const DialectSchema = Type.Object(
     failsafe: Type.Optional(FailsafeSchema),
     limits: Type.Array(LimitSchema, { maxItems: 60 }),
     refusals: Type.Array(RefusalSchema, { maxItems: 200 }),
+    /** How a configuration is written and read; absent where nobody has said, as in dialects of before. */
+    text: Type.Optional(DialectTextSchema),
   },
   closed,
 );

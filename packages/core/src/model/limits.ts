@@ -29,6 +29,12 @@ export const LIMITS = {
   rcSwitches: 24,
   /** Ranges of channel values that give modes. */
   modeRanges: 60,
+  /** Lines of the configuration that are kept as the aircraft has them. */
+  keptLines: 2_000,
+  keptLineChars: 400,
+  /** Characters of a dump that is kept; a longer one can be compared all the same. */
+  dumpChars: 1_500_000,
+  dumpsPerAircraft: 500,
   /** Characters of a dialect's file. */
   dialectFileChars: 2_000_000,
 } as const;

@@ -22,3 +22,6 @@ export function isLossAction(text: string): text is LossAction {
 
 /** All actions, in the order of the table. */
 export const lossActions: readonly LossAction[] = Object.keys(LOSS_ACTIONS).filter(isLossAction);
+
+/** What takes control back from what a controller does on loss. */
+export const BACK_BY = ['signal', 'stick', 'mode'] as const;

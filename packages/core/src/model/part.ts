@@ -205,6 +205,8 @@ function partSchema<N extends TSchema, P extends TSchema>(number: N, pin: P) {
       noiseDbm: Type.Optional(Type.Number({ minimum: -150, maximum: 0 })),
       /** The most that an airspeed sensor measures, and the least step that it tells from noise, in pascal. */
       airspeed: Type.Optional(Type.Object({ fullScalePa: positive, stepPa: positive }, closed)),
+      /** Of what measures a pack: the pack's voltage, and its current, that a volt at its outputs, or inside it, stands for. */
+      monitor: Type.Optional(Type.Object({ voltsPerV: Type.Optional(positive), ampsPerV: Type.Optional(positive) }, closed)),
       /** How the settings that its endpoints bring are set on the part itself. */
       how: Type.Optional(Type.Array(Type.Object({ settings: Type.Array(SettingIdSchema, { minItems: 1 }), how: HowSchema }, closed))),
       /** What its lights and sounds mean. */

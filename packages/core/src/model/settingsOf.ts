@@ -16,7 +16,7 @@ export function settingsOf(part: Part): readonly SettingSpec[] {
   const known = cache.get(part);
   if (known !== undefined) return known;
   const specs: SettingSpec[] = [...part.settings, ...part.endpoints.flatMap((endpoint) => endpointSettings(part, endpoint))];
-  if (part.kind === 'controller') specs.push(turnSetting(IMU_TURN, 'how it is set to lie'));
+  if (part.kind === 'controller') specs.push(turnSetting(IMU_TURN, 'how it is set to lie'), SYSTEM_SETTING);
   else if (part.compass !== undefined) specs.push(turnSetting(COMPASS_TURN, 'how its compass is set to lie'));
   if (part.airspeed !== undefined) specs.push(...PITOT_SETTINGS);
   for (const radio of part.radios ?? []) specs.push(...settingsOfRadio(part, radio, (part.radios?.length ?? 0) > 1));
@@ -58,6 +58,12 @@ function settingsOfEndpoint(endpoint: RawEndpoint): SettingSpec[] {
       return [];
   }
 }
+
+/** By which number a vehicle is known to others. */
+export const SYSTEM_ID = 'mavlink.system';
+const SYSTEM_SETTING: SettingSpec = { is: 'number', id: SYSTEM_ID, label: 'MAVLink system id', min: 1, max: 250, default: 1 };
+/** The component by which the controller of a vehicle is known. */
+export const CONTROLLER_COMPONENT = 1;
 
 /** What the firmware is told of how a sensor lies; nothing as long as nobody has decided. */
 function turnSetting(id: string, label: string): SettingSpec {

@@ -166,5 +166,6 @@ export const distribution: readonly Part[] = [
       { is: 'analog-out', id: 'current', pin: 'sense.1', fullScaleV: 3.3, purpose: 'battery current' },
       { is: 'analog-out', id: 'volts', pin: 'sense.2', fullScaleV: 3.3, purpose: 'battery voltage' },
     ],
+    monitor: { voltsPerV: 12.1, ampsPerV: 30.3 },
   }),
 ];

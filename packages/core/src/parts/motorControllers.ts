@@ -198,6 +198,7 @@ export const motorControllers: readonly Part[] = [
       { is: 'analog-out', id: 'current', pin: 'FC.3', fullScaleV: 3.3, purpose: 'battery current' },
       uart('TLM', { tx: 'FC.4' }, [offer('motor-telemetry', 'talker', 115_200)], { duplex: 'tx-only' }),
     ],
+    monitor: { ampsPerV: 40 },
     indications,
     steps,
     cautions: ['propellers-off'],

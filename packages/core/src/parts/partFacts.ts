@@ -85,6 +85,18 @@ export const partFacts: readonly PartFact[] = [
       ),
   },
   {
+    id: 'monitor-scale',
+    title: 'what a volt of its reading stands for',
+    statedOf: ({ kind, endpoints, circuit, monitor }) => {
+      const tells = (what: string): boolean => endpoints.some((one) => one.is === 'analog-out' && one.purpose === `battery ${what}`);
+      const isOwn = kind === 'controller' && circuit.some(({ is }) => is === 'sense');
+      return [
+        ...(tells('voltage') || isOwn ? [monitor?.voltsPerV !== undefined] : []),
+        ...(tells('current') || isOwn ? [monitor?.ampsPerV !== undefined] : []),
+      ];
+    },
+  },
+  {
     id: 'how-set',
     title: 'how its settings are set',
     statedOf: (part) => setOnPart(part).map(({ how }) => how !== undefined),

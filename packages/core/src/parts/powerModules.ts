@@ -102,6 +102,7 @@ export const powerModules: readonly Part[] = [
     sizeMm: [38, 22, 15],
     ports: [...through('XT60'), wiredPort('out', ['locking-1.25', 'socket'], analogRows, { needed: true })],
     circuit: [sense(0.0005, 60), fiveVolts(5.3, 3)],
+    monitor: { voltsPerV: 10.1, ampsPerV: 18.18 },
     endpoints: analogEndpoints('out'),
   }),
   samplePart({
@@ -159,6 +160,7 @@ export const powerModules: readonly Part[] = [
       ),
     ],
     circuit: [sense(0.0003, 90), fiveVolts(5.3, 3), twelveVolts('reg-12v', '@12v', 36)],
+    monitor: { voltsPerV: 11.2, ampsPerV: 27.27 },
     endpoints: analogEndpoints('out'),
   }),
   samplePart({
@@ -186,6 +188,7 @@ export const powerModules: readonly Part[] = [
       groundPad,
     ],
     circuit: [sense(0.0003, 100), fiveVolts(5.3, 4), ...(['a', 'b'] as const).map((id) => twelveVolts(`reg-12v-${id}`, `@12v-${id}`, 36))],
+    monitor: { voltsPerV: 18.6, ampsPerV: 30.3 },
     endpoints: analogEndpoints('out'),
     indications: [{ shows: 'one green light a regulator', means: 'that output has its voltage' }],
     steps: [scaleStep],

@@ -4,7 +4,7 @@ import type { StageDef } from '../../addresses/stageDef.ts';
 export const links: StageDef = {
   id: 'links',
   title: STAGES.links,
-  frame: async () => (await import('./LinksFrame.tsx')).LinksFrame,
+  frame: async () => (await import('../../addresses/TabbedFrame.tsx')).TabbedFrame,
   pages: [
     { id: 'chains', title: 'Chains', path: '', load: async () => (await import('./ChainsView.tsx')).ChainsView },
     { id: 'channels', title: 'RC channels', path: 'channels', load: async () => (await import('./rc/ChannelsPage.tsx')).ChannelsPage },

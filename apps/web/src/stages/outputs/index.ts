@@ -4,7 +4,7 @@ import type { StageDef } from '../../addresses/stageDef.ts';
 export const outputs: StageDef = {
   id: 'outputs',
   title: STAGES.outputs,
-  frame: async () => (await import('./OutputsFrame.tsx')).OutputsFrame,
+  frame: async () => (await import('../../addresses/TabbedFrame.tsx')).TabbedFrame,
   pages: [
     { id: 'rack', title: 'Output rack', path: '', load: async () => (await import('./RackPage.tsx')).RackPage },
     { id: 'linkages', title: 'Linkages', path: 'linkages', load: async () => (await import('./linkage/LinkagePage.tsx')).LinkagePage },

@@ -7,7 +7,6 @@ import { noBindStep, rssiSource } from './linkReport.ts';
 import { rcDirection, rcEnds } from './measuredChannels.ts';
 import { modeOverlap } from './modeOverlap.ts';
 import { modeReach } from './modeReach.ts';
-import { modeSlots } from './modeSlots.ts';
 import { fieldPlace, fieldWithoutSource, osdNotBegun } from './osdFields.ts';
 import { rcNotBegun } from './rcNotBegun.ts';
 import { takeOver } from './takeOver.ts';
@@ -23,7 +22,6 @@ const list: readonly Check[] = [
   doubleMixing,
   modeOverlap,
   modeReach,
-  modeSlots,
   rssiSource,
   noBindStep,
   takeOver,

@@ -187,6 +187,7 @@ export const wingBoardF4 = controllerBoard({
     boardLoad('@5vu', 0.15),
   ],
   routes: [{ from: 'cam', to: 'vid', transform: 'overlay' }],
+  monitor: { voltsPerV: 11, ampsPerV: 27.27 },
   target: 'PLOVER4',
   uartMhz: f4Mhz,
   dividerSteps: 16,

@@ -219,6 +219,7 @@ export const wingBoardH7 = controllerBoard({
     boardLoad('@5vu', 0.22),
   ],
   routes: [{ from: 'cam', to: 'vid', transform: 'overlay' }],
+  monitor: { voltsPerV: 15.8, ampsPerV: 36.36 },
   target: 'CURLEW7',
   uartMhz: () => 120,
   dividerSteps: 16,

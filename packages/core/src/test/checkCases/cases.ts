@@ -1,6 +1,7 @@
 import type { CheckCases } from './build.ts';
 import { briefCases } from './brief.ts';
 import { busCases } from './buses.ts';
+import { firmwareCases } from './firmware.ts';
 import { linkCases } from './links.ts';
 import { placementCases } from './placement.ts';
 import { outputCases } from './outputs.ts';
@@ -18,4 +19,5 @@ export const CASES: CheckCases = {
   ...rcCases,
   ...outputCases,
   ...placementCases,
+  ...firmwareCases,
 };

@@ -5,6 +5,7 @@ import { absent, colour, conductor, end, gauge, join, leg, length, loomEnd, mate
 import { addItem, adopt, label, output, removeItem, rename, setting, side, where } from './items.ts';
 import { pick, type Draw } from './draw.ts';
 import { frameEdit, placeEdit } from './layout.ts';
+import { firmware } from './firmware.ts';
 import { bond, linkWords, socket, wish } from './links.ts';
 import { linkage, outputHeld, outputPlan } from './outputs.ts';
 import { rcChannel, rcModes, rcWords } from './rc.ts';
@@ -44,6 +45,7 @@ export function editFrom(design: Design, draw: Draw): Edit {
     loomEnd,
     waiver,
     name,
+    firmware,
     brief,
     output,
     plug,

@@ -3,19 +3,14 @@ import type { Graph } from '../../graph/graph.ts';
 import { givesName, type ModeRange } from '../../model/rcPlan.ts';
 import { STRIP_US } from '../../rc/modes/valueStrip.ts';
 import { listed } from '../../text/lists.ts';
-import type { Check, Remedy, Saying } from '../finding.ts';
+import type { Remedy, Saying } from '../finding.ts';
 import { rcSubjects } from '../helpers/rcSubjects.ts';
 
 /** Modes that the firmware does not have, or not in this way. */
-export const modeSlots: Check = {
-  id: 'link.dialect-refuses',
-  stage: 'links',
-  title: 'Not with this firmware',
-  run: ({ graph }) => {
-    const where = rcSubjects(graph);
-    return where.length === 0 ? [] : [...unknownModes(graph), ...outsideSlots(graph), ...otherChannels(graph)];
-  },
-};
+export function modeSlotSayings(graph: Graph): readonly Saying[] {
+  const where = rcSubjects(graph);
+  return where.length === 0 ? [] : [...unknownModes(graph), ...outsideSlots(graph), ...otherChannels(graph)];
+}
 
 type Named = readonly [id: string, range: ModeRange];
 

@@ -1,8 +1,8 @@
 import { Outlet } from 'react-router';
-import { StageTabs } from '../../addresses/StageTabs.tsx';
+import { StageTabs } from './StageTabs.tsx';
 
-/** The pages of the output stage. */
-export function OutputsFrame() {
+/** The pages of a stage below their tabs. */
+export function TabbedFrame() {
   return (
     <div className="grid h-full grid-rows-[auto_minmax(0,1fr)]">
       <StageTabs />

@@ -1,0 +1,85 @@
+import { memo } from 'react';
+import type { PlanLine, PlanView } from '@wired-falcon/core';
+import { HeadRow } from '../../ui/HeadRow.tsx';
+import { WideRegion } from '../../ui/WideRegion.tsx';
+import { PlaceLink } from './PlaceLink.tsx';
+
+interface PlanLinesProps {
+  readonly view: PlanView;
+  /** Only what differs from a board as delivered. */
+  readonly isShort: boolean;
+}
+
+/** Every line with what it is about and what it rests on, pass by pass. */
+export const PlanLines = memo(function PlanLines({ view: { passes, extra }, isShort }: PlanLinesProps) {
+  return (
+    <>
+      {passes.map((sections, i) => (
+        <section key={i} aria-label={`Pass ${i + 1}`} className="mt-5" data-pass={i + 1}>
+          {passes.length > 1 && (
+            <h3 className="text-[15px] font-bold">
+              Pass {i + 1}
+              <span className="ml-2 text-[13px] font-normal text-ink2">
+                {i + 1 < passes.length ? 'then restart: the next pass needs what this one turns on' : 'then restart'}
+              </span>
+            </h3>
+          )}
+          {sections.map(({ id, title, lines }) => {
+            const shown = isShort ? lines.filter((line) => !line.isDelivered || line.derived !== undefined) : lines;
+            return shown.length === 0 ? null : (
+              <WideRegion key={id} label={`Pass ${i + 1}: ${title}`}>
+                <table className="mt-2 w-full min-w-[620px] text-[12.5px]">
+                  <caption className="text-left text-[13px] font-semibold">{title}</caption>
+                  <HeadRow heads={['Line', 'What it is about', 'What it rests on']} cell="pr-3 py-0.5" />
+                  <tbody>
+                    {shown.map((line) => (
+                      <Line key={line.name} line={line} />
+                    ))}
+                  </tbody>
+                </table>
+              </WideRegion>
+            );
+          })}
+        </section>
+      ))}
+      {extra.length > 0 && (
+        <section aria-label="Lines kept as the aircraft has them" className="mt-5 text-[13px]">
+          <h3 className="text-[15px] font-bold">Kept as the aircraft has them</h3>
+          <p>These follow from nothing in the plan and are loaded all the same.</p>
+          <ul className="value">
+            {extra.map((text) => (
+              <li key={text}>{text}</li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </>
+  );
+});
+
+function Line({ line: { text, derived, what, words, reasons } }: { readonly line: PlanLine }) {
+  return (
+    <tr className="border-b border-grid align-top" data-line={text}>
+      <td className="value py-0.5 pr-3 whitespace-nowrap">
+        {text === '' ? <span className="text-ink2">not loaded</span> : text}
+        {derived !== undefined && (
+          <span className="block text-ink2">
+            as planned: <s>{derived}</s>
+          </span>
+        )}
+      </td>
+      <td className="py-0.5 pr-3">
+        {what}: {words}
+        {derived !== undefined && <span className="block text-ink2">Kept as the aircraft had it.</span>}
+      </td>
+      <td className="py-0.5 text-ink2">
+        {reasons.map(({ words: reason, place }, i) => (
+          <span key={`${reason} ${i}`}>
+            {i === 0 ? '' : ', '}
+            <PlaceLink words={reason} place={place} />
+          </span>
+        ))}
+      </td>
+    </tr>
+  );
+}

@@ -1,0 +1,100 @@
+import { useMemo, useState } from 'react';
+import { scopeOf, type ItemId, type TextContents } from '@wired-falcon/core';
+import type { DumpResponse } from '@wired-falcon/contract';
+import { useDumps } from '../../session/dumps.ts';
+import { useDesign, useGraph, useSessionState } from '../../session/SessionContext.tsx';
+import { usePageLine } from '../../session/usePageLine.tsx';
+import { NotComputed } from '../../ui/NotComputed.tsx';
+import { useCalculated } from '../../workers/useCalculated.ts';
+import { BetweenDumps } from './BetweenDumps.tsx';
+import type { drift } from './calculators.ts';
+import { DriftTable } from './DriftTable.tsx';
+import { DumpInput } from './DumpInput.tsx';
+import { DumpShelf } from './DumpShelf.tsx';
+import { KeepDump } from './KeepDump.tsx';
+import { useController } from './useController.ts';
+
+/** The dump that is compared; with its id where it is one that is kept. */
+interface OpenDump {
+  readonly text: string;
+  readonly id?: string;
+}
+
+/** What was read from a controller beside what is planned: what differs, and which side is taken. */
+export function ReadBackPage() {
+  const { id } = useController();
+  const graph = useGraph();
+  const { aircraft } = useDesign();
+  const shelf = useDumps(aircraft.id);
+  const [dump, setDump] = useState<OpenDump>();
+  const [pair, setPair] = useState<readonly [DumpResponse, DumpResponse]>();
+  const [contents, setContents] = useState<TextContents>();
+  const text = dump?.text;
+  const ask = useMemo(() => (text === undefined ? undefined : { controller: id, dump: text, contents }), [id, text, contents]);
+  const between = useMemo(
+    () => (pair === undefined ? undefined : { controller: id, first: pair[0].text, second: pair[1].text }),
+    [id, pair],
+  );
+  const { shown, share, failure } = useCalculated<typeof drift>('firmware.drift', ask);
+  const { seq } = useSessionState();
+  const { style } = usePageLine();
+  const scope = scopeOf(graph, id);
+  const controller: ItemId | undefined = typeof scope === 'string' ? undefined : scope.entry.item.id;
+  const answer = shown !== undefined && shown.ask === ask ? shown.answer : undefined;
+  const open = (next: OpenDump): void => {
+    setContents(undefined);
+    setDump(next);
+  };
+  return (
+    <section
+      data-scroll
+      className="print-plain min-h-0 overflow-y-auto px-5 py-4"
+      aria-label="Read back"
+      data-testid="read-back"
+      data-drift-seq={answer === undefined ? 0 : shown?.seq}
+      data-current={answer !== undefined && shown?.seq === seq}
+    >
+      {style}
+      <h2 className="text-lg font-bold">Planned against read back</h2>
+      <DumpInput isOpen={dump === undefined} onDump={(pasted) => open({ text: pasted })} />
+      {controller !== undefined && (
+        <DumpShelf
+          shelf={shelf}
+          controller={controller}
+          open={dump?.id}
+          onOpen={(entry) => void shelf.open(entry.id).then((kept) => open({ text: kept.text, id: kept.id }))}
+          onBetween={(first, second) => void Promise.all([shelf.open(first.id), shelf.open(second.id)]).then(setPair)}
+        />
+      )}
+      {pair !== undefined && between !== undefined && (
+        <BetweenDumps first={pair[0]} second={pair[1]} ask={between} onClose={() => setPair(undefined)} />
+      )}
+      <NotComputed what="The dump could not be compared with this version" failure={failure} />
+      {share !== undefined && (
+        <p role="status" className="mt-2 text-[13px]">
+          <progress value={share} max={1} aria-label="Reading the dump" /> Reading the dump
+          <button type="button" className="action ml-2" onClick={() => setDump(undefined)}>
+            Stop
+          </button>
+        </p>
+      )}
+      {answer === undefined || ask === undefined ? null : 'sentence' in answer ? (
+        <p className="mt-2 max-w-prose">{answer.sentence}</p>
+      ) : (
+        <>
+          {dump !== undefined && dump.id === undefined && controller !== undefined && (
+            <KeepDump
+              key={dump.text.length}
+              shelf={shelf}
+              controller={controller}
+              dump={dump.text}
+              found={answer.found}
+              onKept={(kept) => setDump({ text: dump.text, id: kept })}
+            />
+          )}
+          <DriftTable view={answer} ask={ask} onContents={setContents} />
+        </>
+      )}
+    </section>
+  );
+}
