@@ -129,3 +129,94 @@ test('dumps are kept with a note, compared with each other, taken out and put ba
   await settled(page);
   await expect(page.getByText('FC1 has firmware version 3.1, and 3.2 is planned.')).toBeVisible();
 });
+
+test('an aircraft is begun with a dump, and the next of a series gets what is not of the first alone', async ({ page, whole }) => {
+  await page.goto(`${whole}/firmware`);
+  await settled(page);
+  const dump = `~ board ESTUARY7\n${await linesToLoad(page)}\nGYRO.X.ZERO 12\nGYRO.Y.ZERO 3`;
+  await page.goto(`${whole}/firmware/read-back`);
+  await settled(page);
+  await paste(page, dump);
+  await page.getByRole('button', { name: 'For the next aircraft of the series' }).click();
+  const series = page.getByTestId('series');
+  await expect(series).toHaveAttribute('data-ready', 'true');
+  await expect(series).toContainText('2 lines are of this aircraft alone and are left out.');
+  await expect(series).toContainText('Leave the aircraft still while it starts');
+  await expect(series.getByRole('button', { name: 'Copy pass 2' })).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  // Another aircraft from the same dump.
+  await page.goto(new URL('/', page.url()).href);
+  await page.getByRole('link', { name: 'Aircraft from a dump' }).click();
+  expect(await violations(page)).toEqual([]);
+  await page.getByRole('textbox', { name: 'Name' }).fill('Found on the shelf');
+  await page.getByLabel('Board').selectOption({ label: 'Controller H7 carrier, 8 serial' });
+  await page.getByRole('button', { name: 'Propose an aircraft' }).click();
+  await expect(page.getByRole('alert')).toHaveText('There is nothing to read: the text is empty.');
+  await page.getByLabel('Paste the text here, or drop a file').fill(dump);
+  await page.getByRole('button', { name: 'Propose an aircraft' }).click();
+  const proposal = page.getByTestId('proposal');
+  await expect(proposal).toContainText('GNSS1 (GNSS receiver) at FC1 pos E: the port is set to GNSS binary.');
+  expect(await violations(page)).toEqual([]);
+  await proposal.getByRole('button', { name: 'Create this aircraft' }).click();
+  await settled(page);
+  await expect(page.getByText('Found on the shelf')).toBeVisible();
+  await paste(page, dump);
+  await expect(page.getByText('Nothing to settle: what was read is what is planned.')).toBeVisible();
+});
+
+test('a dialect is copied, a code changed, and the text changes; errors stand at their line; by pointer and by keyboard', async ({
+  page,
+  whole,
+}) => {
+  await page.goto(`${whole}/firmware/dialect`);
+  await settled(page);
+  expect(await violations(page)).toEqual([]);
+  const lines = page.getByRole('textbox', { name: 'Lines of the dialect' });
+  await expect(lines).toHaveAttribute('aria-readonly', 'true');
+  await page.getByRole('button', { name: 'Copy it, and use the copy here' }).click();
+  await expect(page.getByRole('heading', { name: 'Dialect: Numbered ports, own' })).toBeVisible();
+  await settled(page);
+  // A code is changed: the lines of this aircraft that hold it change.
+  await page.getByLabel('Table').selectOption('roles');
+  await page.getByLabel('MAVLink 2', { exact: true }).fill('77');
+  const preview = page.getByTestId('dialect-preview').last();
+  await expect(preview.locator('[data-changed="P20.ROLE 77"]')).toContainText('P20.ROLE 31');
+  await expect(preview.locator('[data-changed]')).toHaveCount(2);
+  // A test that a person writes down: not met at first.
+  await page.getByRole('textbox', { name: 'Tests of the dialect' }).click();
+  await page.keyboard.type('port on ESTUARY7: port=B role=mavlink-2 -> P20.ROLE 31');
+  await expect(page.getByTestId('expected')).toHaveAttribute('data-unmet', '1');
+  await page.keyboard.press('Backspace');
+  await page.keyboard.press('Backspace');
+  await page.keyboard.type('77');
+  await expect(page.getByTestId('expected')).toHaveAttribute('data-met', '1');
+  // A line that does not hold together is marked at its place, and is not saved.
+  await lines.click();
+  await page.keyboard.press('Control+Home');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('End');
+  await page.keyboard.type(' {nothing');
+  await expect(page.getByTestId('draft-problems')).toContainText('Line 2: Line "airframe": A "{" is not closed.');
+  await expect(page.locator('.cm-lint-marker-error')).toBeVisible();
+  const save = page.getByRole('button', { name: /^Save as revision 2/ });
+  await expect(save).toBeDisabled();
+  expect(await violations(page)).toEqual([]);
+  for (let n = 0; n < ' {nothing'.length; n += 1) await page.keyboard.press('Backspace');
+  await expect(page.getByTestId('draft-problems')).toHaveAttribute('data-count', '0');
+  await save.click();
+  await expect(page.getByText('Revision 2 of the workshop')).toBeVisible();
+  await settled(page);
+  await page.goto(`${whole}/firmware`);
+  await settled(page);
+  await expect(page.locator('[data-line="P20.ROLE 77"]')).toBeVisible();
+  // The edit that took the revision can be undone: the dialect page then offers the newer one.
+  await page.keyboard.press('Control+z');
+  await settled(page);
+  await expect(page.locator('[data-line="P20.ROLE 31"]')).toBeVisible();
+  await page.goto(`${whole}/firmware/dialect`);
+  await settled(page);
+  await expect(page.getByTestId('dialect-preview').first()).toContainText('2 of 130 lines of this aircraft change.');
+  await page.getByRole('button', { name: 'Use the newer revision' }).click();
+  await settled(page);
+  await expect(page.getByText('Revision 2 of the workshop')).toBeVisible();
+});

@@ -35,7 +35,6 @@ const pictures: readonly Picture[] = [
   { name: 'chains', at: 'aircraft/reedbed/links' },
   { name: 'channels', at: 'aircraft/reedbed/links/channels' },
   { name: 'modes', at: 'aircraft/mudflat/links/modes' },
-  { name: 'picture', at: 'aircraft/reedbed/links/picture' },
   { name: 'ports', at: 'aircraft/mudflat/links/ports', stage: (page) => page.locator('[data-link]').first().waitFor() },
   {
     name: 'outputs',
@@ -69,8 +68,38 @@ const pictures: readonly Picture[] = [
       await page.locator('[data-question="outputs.roll"]').waitFor();
     },
   },
+  {
+    name: 'firmware',
+    at: 'aircraft/saltmarsh/firmware',
+    stage: (page) => page.locator('[data-testid="firmware-load"][data-current="true"]').waitFor(),
+  },
+  {
+    name: 'read-back',
+    at: 'aircraft/saltmarsh/firmware/read-back',
+    stage: async (page) => {
+      // A dump with what people find at the field: a trim, a role, a value that was lost, and the calibration of its own.
+      const dump = [
+        '~ board ESTUARY7',
+        '~ release 3.1',
+        '~ holds changes',
+        'CRAFT.SHAPE 21',
+        'P20.ROLE 17',
+        'P20.PACE 960',
+        'P26.ROLE 31',
+        'D10.JOB 311',
+        'D10.REST 1520',
+        'F1.BY 1',
+        'GYRO.X.ZERO 17',
+        'GYRO.Y.ZERO -4',
+        'BOARD.SERIAL A2077',
+        'WHAT.EVER 7',
+      ].join('\n');
+      await page.getByLabel('Paste the text here, or drop a file').fill(dump);
+      await page.getByRole('button', { name: 'Compare with the plan' }).click();
+      await page.locator('[data-testid="read-back"][data-current="true"]').waitFor();
+    },
+  },
   { name: 'power', at: 'aircraft/saltmarsh/power?situation=cruise' },
-  { name: 'mission', at: 'aircraft/saltmarsh/power/mission', stage: (page) => page.locator('.apexcharts-series path').first().waitFor() },
   { name: 'documents', at: 'aircraft/saltmarsh/documents' },
   // Last, since it changes the aircraft.
   {

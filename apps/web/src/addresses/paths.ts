@@ -9,6 +9,7 @@ export function pageAddress(aircraft: AircraftId, stage: string, path = ''): str
 export const paths = {
   hangar: () => '/',
   workshopParts: () => '/workshop/parts',
+  fromDump: () => '/workshop/from-dump',
   workshopDialects: () => '/workshop/dialects',
   dialect: (id: DialectId) => `/workshop/dialects/${id}`,
   partEditor: (id: PartId) => `/workshop/parts/${id}`,

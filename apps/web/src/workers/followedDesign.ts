@@ -25,9 +25,16 @@ export class FollowedDesign {
   follow(seq: number, edit: Edit, undoes: PutBack | undefined): Design | undefined {
     if (this.#design === undefined || this.#seq !== seq - 1) return undefined;
     const made = applyEdit(this.#design, edit, () => undoes ?? { refused: { code: 'unknown-edit', sentence: '', about: [] } });
-    if ('refused' in made) return undefined;
+    if ('refused' in made || namesUnknown(this.#design, made.design)) return undefined;
     this.#design = made.design;
     this.#seq = seq;
     return this.#design;
   }
+}
+
+/** True where an edit brought in a revision that the page knows and this copy does not: an undo may name any that there was. */
+function namesUnknown(before: Design, { aircraft, parts, dialects }: Design): boolean {
+  if (aircraft.dialect !== before.aircraft.dialect && !dialects.has(aircraft.dialect)) return true;
+  if (aircraft.items === before.aircraft.items) return false;
+  return Object.values(aircraft.items).some((item) => !parts.has(item.part) && before.aircraft.items[item.id]?.part !== item.part);
 }

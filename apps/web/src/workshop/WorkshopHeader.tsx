@@ -6,6 +6,7 @@ import { paths } from '../addresses/paths.ts';
 const ROOMS = {
   parts: { title: 'Parts of the workshop', to: paths.workshopParts() },
   dialects: { title: 'Dialects of the workshop', to: paths.workshopDialects() },
+  'from-dump': { title: 'Aircraft from a dump', to: paths.fromDump() },
 } as const;
 
 interface WorkshopHeaderProps {

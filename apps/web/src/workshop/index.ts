@@ -30,6 +30,13 @@ export const workshopPages: readonly WorkshopPageDef[] = [
     load: async () => (await import('./dialects/DialectView.tsx')).DialectView,
   },
   {
+    id: 'from-dump',
+    word: 'from dump',
+    title: 'Aircraft from a dump',
+    path: '/workshop/from-dump',
+    load: async () => (await import('./bareStart/BareStartView.tsx')).BareStartView,
+  },
+  {
     id: 'part',
     title: 'Part',
     path: '/workshop/parts/:id',

@@ -15,7 +15,12 @@ const sentence = Type.String({ minLength: 1, maxLength: LIMITS.reasonChars });
 const templateLine = Type.String({ minLength: 1, maxLength: 200, pattern: '^[^\\x00-\\x1f\\x7f]+$' });
 /** A mark, a word or a sign as it is in the text. */
 const mark = Type.String({ minLength: 1, maxLength: 40, pattern: '^[^\\x00-\\x1f\\x7f]+$' });
-const valueText = Type.String({ minLength: 1, maxLength: 200, pattern: '^[^\\x00-\\x1f\\x7f]+$' });
+/** Words that stand in the brackets of a sheet (`dialects/sheet`), which ends them at its own signs. */
+function inSheet(maxLength: number) {
+  return Type.String({ minLength: 1, maxLength, pattern: '^[^;()\\x00-\\x1f\\x7f]+$' });
+}
+const valueText = inSheet(200);
+const valueOfLine = Type.String({ minLength: 1, maxLength: 200, pattern: '^[^\\x00-\\x1f\\x7f]+$' });
 /** Names inside a dialect. */
 const ownKey = keyText('[a-z0-9][a-z0-9-]{0,39}');
 /** What rows can be told apart by. */
@@ -62,11 +67,11 @@ const OwnLineSchema = Type.Object(
     /** The line with its parts that vary in braces; the names in the braces are the dialect's own. The last one is the value. */
     match: templateLine,
     class: Type.Union([Type.Literal('calibration'), Type.Literal('identity'), Type.Literal('counter')]),
-    title: name,
+    title: inSheet(LIMITS.nameChars),
     /** The value as delivered: a calibration that has it was not done. */
     delivered: Type.Optional(valueText),
     /** What a person does so that the aircraft has its own. */
-    todo: Type.Optional(sentence),
+    todo: Type.Optional(inSheet(LIMITS.reasonChars)),
   },
   closed,
 );
@@ -168,6 +173,20 @@ const words = Type.Partial(
   ),
 );
 
+const factText = Type.Union([Type.String({ minLength: 1, maxLength: 60 }), Type.Number()]);
+const ExpectedLineSchema = Type.Object(
+  {
+    of: oneOf(factFamilies),
+    /** Where the line has an index of a board. */
+    board: Type.Optional(TargetSchema),
+    facts: recordOf(keyText('[a-z][A-Za-z]{0,19}'), factText, 20),
+    line: valueOfLine,
+  },
+  closed,
+);
+/** A row of facts and a line that it has to give: a test of a dialect that a person has written down. */
+export type ExpectedLine = Shape<typeof ExpectedLineSchema>;
+
 /** Tables that have a code for "none", and for modes one for "armed". */
 export const NONE_CODES = ['roles', 'functions', 'modes', 'actions', 'armed'] as const;
 export type NoneCode = (typeof NONE_CODES)[number];
@@ -189,6 +208,8 @@ export const DialectTextSchema = Type.Object(
     none: Type.Optional(Type.Partial(Type.Object({ roles: code, functions: code, modes: code, actions: code, armed: code }, closed))),
     prerequisites: Type.Optional(Type.Array(PrerequisiteSchema, { maxItems: 40 })),
     byHand: Type.Optional(Type.Array(ByHandSchema, { maxItems: 60 })),
+    /** What a person expects of it: a row of facts, and a line that it has to give. */
+    expects: Type.Optional(Type.Array(ExpectedLineSchema, { maxItems: 200 })),
     /** Where lines of another version are delivered otherwise: by version, then by the line's name in the dialect. */
     deliveredIn: Type.Optional(recordOf(keyText('[A-Za-z0-9][A-Za-z0-9._-]{0,19}'), recordOf(ownKey, valueText, 500), 40)),
     /** Boards that take no text: all that is set on them is set by hand. */

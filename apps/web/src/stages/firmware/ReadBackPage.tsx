@@ -4,14 +4,15 @@ import type { DumpResponse } from '@wired-falcon/contract';
 import { useDumps } from '../../session/dumps.ts';
 import { useDesign, useGraph, useSessionState } from '../../session/SessionContext.tsx';
 import { usePageLine } from '../../session/usePageLine.tsx';
+import { DumpInput } from '../../ui/DumpInput.tsx';
 import { NotComputed } from '../../ui/NotComputed.tsx';
 import { useCalculated } from '../../workers/useCalculated.ts';
 import { BetweenDumps } from './BetweenDumps.tsx';
 import type { drift } from './calculators.ts';
 import { DriftTable } from './DriftTable.tsx';
-import { DumpInput } from './DumpInput.tsx';
 import { DumpShelf } from './DumpShelf.tsx';
 import { KeepDump } from './KeepDump.tsx';
+import { SeriesPanel } from './SeriesPanel.tsx';
 import { useController } from './useController.ts';
 
 /** The dump that is compared; with its id where it is one that is kept. */
@@ -29,6 +30,7 @@ export function ReadBackPage() {
   const [dump, setDump] = useState<OpenDump>();
   const [pair, setPair] = useState<readonly [DumpResponse, DumpResponse]>();
   const [contents, setContents] = useState<TextContents>();
+  const [isSeries, setSeries] = useState(false);
   const text = dump?.text;
   const ask = useMemo(() => (text === undefined ? undefined : { controller: id, dump: text, contents }), [id, text, contents]);
   const between = useMemo(
@@ -56,7 +58,16 @@ export function ReadBackPage() {
     >
       {style}
       <h2 className="text-lg font-bold">Planned against read back</h2>
-      <DumpInput isOpen={dump === undefined} onDump={(pasted) => open({ text: pasted })} />
+      <details key={String(dump === undefined)} open={dump === undefined} className="no-print mt-2 text-[13px]">
+        <summary className="cursor-pointer font-semibold">{dump === undefined ? 'A dump of the controller' : 'Another dump'}</summary>
+        {dump === undefined && (
+          <p className="mt-1 max-w-prose">
+            Let the controller write out its configuration, all of it or what differs from a board as delivered, and bring the text here.
+            Each line is compared with the plan; where they differ, you decide which side is right.
+          </p>
+        )}
+        <DumpInput action="Compare with the plan" onDump={(pasted) => open({ text: pasted })} />
+      </details>
       {controller !== undefined && (
         <DumpShelf
           shelf={shelf}
@@ -91,6 +102,13 @@ export function ReadBackPage() {
               found={answer.found}
               onKept={(kept) => setDump({ text: dump.text, id: kept })}
             />
+          )}
+          {isSeries ? (
+            <SeriesPanel ask={ask} onClose={() => setSeries(false)} />
+          ) : (
+            <button type="button" className="action no-print mt-2" onClick={() => setSeries(true)}>
+              For the next aircraft of the series
+            </button>
           )}
           <DriftTable view={answer} ask={ask} onContents={setContents} />
         </>

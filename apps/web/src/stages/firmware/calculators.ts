@@ -5,15 +5,19 @@ import {
   driftView,
   dumpReader,
   graphOf,
+  nextOfSeries,
   planView,
+  previewDialect,
   scopeOf,
   takeAircraft,
   toLoad,
   type Design,
+  type Dialect,
   type DialectText,
   type DriftView,
   type DumpDifference,
   type ItemId,
+  type NextOfSeries,
   type NoPlan,
   type PlanView,
   type ReadDump,
@@ -123,4 +127,26 @@ export const between: Calculator<'firmware.between', BetweenAsk, readonly DumpDi
   },
 };
 
-export const firmwareCalculators: readonly AnyCalculator[] = [plan, drift, take, load, between];
+/** What the next aircraft of the series gets. */
+export const series: Calculator<'firmware.series', DriftAsk, NextOfSeries | NoPlan> = {
+  id: 'firmware.series',
+  steps: function* (design, ask) {
+    const scope = scopeOf(graphOf(design), ask.controller);
+    if (typeof scope === 'string') return noPlan(design, ask);
+    const read = yield* readInSteps(scope.text, ask.dump);
+    return nextOfSeries(configurationOf(scope), read);
+  },
+};
+
+/** Another dialect, or a draft of one. */
+export interface PreviewAsk extends PlanAsk {
+  readonly dialect: Dialect;
+}
+
+/** What another dialect would make of the aircraft. */
+export const preview: Calculator<'firmware.preview', PreviewAsk, ReturnType<typeof previewDialect>> = {
+  id: 'firmware.preview',
+  steps: inOneStep((design, { dialect, controller }) => previewDialect(design, dialect, controller)),
+};
+
+export const firmwareCalculators: readonly AnyCalculator[] = [plan, drift, take, load, between, series, preview];

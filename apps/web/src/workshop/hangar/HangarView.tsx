@@ -34,6 +34,9 @@ export function HangarView() {
         <Link className="underline" to={paths.workshopDialects()}>
           Dialects of the workshop
         </Link>
+        <Link className="underline" to={paths.fromDump()}>
+          Aircraft from a dump
+        </Link>
       </header>
       <main className="mx-auto max-w-[1080px] px-4 py-6">
         <div className="flex items-start justify-between gap-8">

@@ -32,12 +32,14 @@ export interface TakenSide {
  * Makes what the aircraft has in some lines the document's. Where the document has a place for a value, an edit puts it there; what it has no
  * place for, or what it would not give back as it was read, is kept as a line. Afterwards none of these lines drifts.
  * @param isWanted which of the lines that are open, or that the dialect does not know
+ * @param how `values` leaves out what the document has no place for
  */
 export function takeAircraft(
   configuration: Configuration,
   dump: ReadDump,
   contents: TextContents | undefined,
   isWanted: (line: DriftLine) => boolean,
+  how: 'values-and-lines' | 'values' = 'values-and-lines',
 ): TakenSide {
   const start = driftOf(configuration, dump, contents);
   const draft = new Draft(configuration.scope);
@@ -56,7 +58,7 @@ export function takeAircraft(
   // 2. What still drifts is kept as a line; so is what drifts only since another line is kept.
   const kept = new Set<string>();
   const refused: string[] = [];
-  for (let round = 0; round < MOST_ROUNDS; round += 1) {
+  for (let round = 0; how === 'values-and-lines' && round < MOST_ROUNDS; round += 1) {
     const left = openLines().filter((line) => !kept.has(keyOf(line)));
     if (left.length === 0) break;
     for (const line of left) {
@@ -123,12 +125,29 @@ class Draft {
     if (compiled === undefined || !('planned' in compiled.is)) return;
     const family = compiled.is.planned.of;
     const keySets = line.planned === undefined ? this.#keysOf(line, compiled, family) : [line.planned.row.keys];
+    if (line.planned === undefined && this.#takeRow(line, compiled, family, keySets)) return;
     for (const { field, code } of this.#codesOf(line, compiled)) {
       const spec = fieldOf(family, field.name);
       if (spec === undefined || line.planned?.values.some((value) => value.field === field.name && value.code === code) === true) continue;
       const candidates = decode(this.#now, spec.coding, field, code);
       keySets.some((keys) => candidates.some((value) => this.#take(family, { keys, field: field.name, value })));
     }
+  }
+
+  /** Takes a row that is not in the document as a whole; false where its family has no rows of its own in the document. */
+  #takeRow(line: DriftLine, compiled: CompiledLine, family: FactFamilyId, keySets: readonly TakenFact['keys'][]): boolean {
+    const { takeRow } = FACT_SOURCES[family];
+    if (takeRow === undefined) return false;
+    const values = Object.fromEntries(
+      this.#codesOf(line, compiled).map(({ field, code }) => {
+        const spec = fieldOf(family, field.name);
+        return [field.name, spec === undefined ? undefined : decode(this.#now, spec.coding, field, code)[0]];
+      }),
+    );
+    return keySets.some((keys) => {
+      const edit = takeRow(this.#now, { keys, values });
+      return edit !== undefined && this.#make(edit);
+    });
   }
 
   #take(family: FactFamilyId, taken: TakenFact): boolean {

@@ -46,6 +46,14 @@ export interface FactSource {
   readonly rows: (scope: FirmwareScope) => readonly FactRow[];
   /** The edit that makes a value the document's; undefined where the document has no place for it. */
   readonly take?: (scope: FirmwareScope, taken: TakenFact) => SimpleEdit | undefined;
+  /** The edit that makes a whole row the document's that it does not have; undefined where the values do not make one. */
+  readonly takeRow?: (scope: FirmwareScope, row: TakenRow) => SimpleEdit | undefined;
+}
+
+/** A row that was read from an aircraft and is not in the document. */
+export interface TakenRow {
+  readonly keys: Readonly<Record<string, FactValue>>;
+  readonly values: Readonly<Record<string, FactValue | undefined>>;
 }
 
 export function fact(value: FactValue | undefined, ...from: readonly Source[]): Fact | undefined {

@@ -25,4 +25,9 @@ export const osdFacts: FactSource = {
     if (!isOsdField(name) || was === undefined || typeof value !== 'number' || (field !== 'col' && field !== 'row')) return undefined;
     return { kind: 'set-osd-field', field: name, spot: { ...was, [field]: value }, was };
   },
+  takeRow: (_, { keys, values: { col, row } }) => {
+    const name = String(keys['field']);
+    if (!isOsdField(name) || typeof col !== 'number' || typeof row !== 'number') return undefined;
+    return { kind: 'set-osd-field', field: name, spot: { col, row }, was: null };
+  },
 };

@@ -43,7 +43,8 @@ export const bankFacts: FactSource = {
     const edit = { kind: 'set-bank', item: scope.entry.item.id, bank: bank.id, was } as const;
     if (field === 'kind' && typeof value === 'string' && isPulseKind(value))
       return { ...edit, value: { kind: value, ...(PULSE_KINDS[value].hasRate ? { rateHz: rateHz ?? 50 } : {}) } };
-    if (field === 'rateHz' && typeof value === 'number' && kind !== undefined) return { ...edit, value: { kind, rateHz: value } };
+    // What has a rate and no kind yet is PWM, as delivered.
+    if (field === 'rateHz' && typeof value === 'number') return { ...edit, value: { kind: kind ?? 'pwm', rateHz: value } };
     return undefined;
   },
 };

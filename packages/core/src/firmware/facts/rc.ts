@@ -1,9 +1,11 @@
-import { isChannelUse, CHANNEL_USES } from '../../model/rcUses.ts';
-import { givesName, type ModeRange, type RcChannel, type RangeGives } from '../../model/rcPlan.ts';
+import type { Design } from '../../model/design.ts';
+import { hasShape } from '../../model/shape.ts';
+import { isChannelUse, CHANNEL_USES, type ChannelUse } from '../../model/rcUses.ts';
+import { ChannelNoSchema, givesName, type ModeRange, type RcChannel, type RangeGives } from '../../model/rcPlan.ts';
 import { isFlightMode } from '../../model/flightModes.ts';
 import { naturalOrder } from '../../model/naturalOrder.ts';
 import { plannedEnds, type ChannelEnds } from '../../rc/channelScale.ts';
-import { rcChannelsOf } from '../../rc/channelsOf.ts';
+import { channelOfUse, rcChannelsOf } from '../../rc/channelsOf.ts';
 import { STRIP_US } from '../../rc/modes/valueStrip.ts';
 import type { SimpleEdit } from '../../edits/registry.ts';
 import type { FirmwareScope } from '../scope.ts';
@@ -21,7 +23,18 @@ export const channelOfFacts: FactSource = {
       return [{ keys: { use }, what: CHANNEL_USES[use].title, from: [from], tags: ['used'], facts: { channel: fact(Number(no), from) } }];
     });
   },
+  takeRow: ({ graph }, { keys, values }) => {
+    const use = String(keys['use']);
+    return isChannelUse(use) ? newUse(graph.design, String(values['channel']), use) : undefined;
+  },
 };
+
+/** Gives a channel a use, whatever it was for. */
+function newUse({ aircraft }: Design, no: string, use: ChannelUse): SimpleEdit | undefined {
+  if (!hasShape(ChannelNoSchema, no)) return undefined;
+  const was = Object.hasOwn(aircraft.rc.channels, no) ? (aircraft.rc.channels[no] ?? null) : null;
+  return { kind: 'set-rc-channel', channel: no, value: { ...was, use }, was };
+}
 
 /** Each planned channel with its ends, as they were measured or else as they are planned. */
 export const channelFacts: FactSource = {
@@ -60,9 +73,18 @@ export const channelFacts: FactSource = {
     const ends = field === 'leastUs' ? { leastUs: value, mostUs } : field === 'mostUs' ? { leastUs, mostUs: value } : undefined;
     return ends === undefined ? undefined : { kind: 'set-rc-channel', channel: no, value: { ...was, ends }, was };
   },
+  takeRow: ({ graph }, { keys, values }) => {
+    const [no, use] = [String(keys['channel']), String(values['use'])];
+    const edit = isChannelUse(use) ? newUse(graph.design, no, use) : undefined;
+    if (edit?.kind !== 'set-rc-channel' || edit.value === null) return undefined;
+    const { leastUs, mostUs } = values;
+    const wanted = plannedEnds(graph.design, undefined);
+    if (typeof leastUs !== 'number' || typeof mostUs !== 'number' || (leastUs === wanted.leastUs && mostUs === wanted.mostUs)) return edit;
+    return { ...edit, value: { ...edit.value, ends: { leastUs, mostUs } } };
+  },
 };
 
-function endsOf(design: FirmwareScope['graph']['design'], channel: RcChannel): ChannelEnds {
+function endsOf(design: Design, channel: RcChannel): ChannelEnds {
   const { measured } = channel;
   const planned = plannedEnds(design, channel);
   if (measured === undefined) return planned;
@@ -136,7 +158,7 @@ export const modeSlotFacts: FactSource = {
     const ranges = flightRanges(scope);
     const own = ranges.find(([, { fromUs, toUs }]) => fromUs === span.fromUs && toUs === span.toUs);
     if (own !== undefined) return { kind: 'set-mode-range', id: own[0], value: { ...own[1], gives: value }, was: own[1] };
-    const channel = ranges[0]?.[1].channel;
+    const channel = ranges[0]?.[1].channel ?? channelOfUse(scope.graph.design, 'mode')?.[0];
     const isCovered = ranges.some(([, { fromUs, toUs }]) => fromUs < span.toUs && span.fromUs < toUs);
     if (channel === undefined || isCovered) return undefined;
     return newRange(scope, { channel, fromUs: span.fromUs, toUs: span.toUs, gives: value });
@@ -173,6 +195,12 @@ export const modeRangeFacts: FactSource = {
     // Of several ranges of one mode nobody can tell which is meant.
     if (own === undefined || found.length > 1 || typeof value !== 'number' || (field !== 'fromUs' && field !== 'toUs')) return undefined;
     return { kind: 'set-mode-range', id: own[0], value: { ...own[1], [field]: value }, was: own[1] };
+  },
+  takeRow: (scope, { keys, values: { fromUs, toUs } }) => {
+    const [channel, gives] = [String(keys['channel']), givesOf(keys['mode'])];
+    if (gives === undefined || !hasShape(ChannelNoSchema, channel) || typeof fromUs !== 'number' || typeof toUs !== 'number')
+      return undefined;
+    return newRange(scope, { channel, fromUs, toUs, gives });
   },
 };
 
