@@ -182,6 +182,18 @@ test('a dialect is copied, a code changed, and the text changes; errors stand at
   const preview = page.getByTestId('dialect-preview').last();
   await expect(preview.locator('[data-changed="P20.ROLE 77"]')).toContainText('P20.ROLE 31');
   await expect(preview.locator('[data-changed]')).toHaveCount(2);
+  // Two dumps teach the code of another protocol.
+  const taught = page.getByTestId('teach');
+  await taught.getByText('Teach it from two dumps').click();
+  await taught.getByLabel('Which port').selectOption('C');
+  await taught.getByLabel('Before').first().selectOption('none');
+  await taught.getByLabel('After').first().selectOption('gimbal');
+  await taught.getByLabel('Dump before the change').fill('P23.ROLE 0\nP20.ROLE 77');
+  await taught.getByLabel('Dump after the change').fill('P23.ROLE 86\nP20.ROLE 77');
+  await taught.getByRole('button', { name: 'What explains it?' }).click();
+  await expect(taught.locator('[data-lesson]')).toContainText('protocol: nothing is written 0; gimbal control is written 86.');
+  await taught.getByRole('button', { name: 'Take this rule into the dialect' }).click();
+  await expect(page.getByLabel('gimbal control', { exact: true })).toHaveValue('86');
   // A test that a person writes down: not met at first.
   await page.getByRole('textbox', { name: 'Tests of the dialect' }).click();
   await page.keyboard.type('port on ESTUARY7: port=B role=mavlink-2 -> P20.ROLE 31');

@@ -112,6 +112,7 @@ export * from './firmware/editing/codeTables.ts';
 export * from './firmware/editing/dialectDraft.ts';
 export * from './firmware/editing/previewDialect.ts';
 export { type ExpectedResult } from './firmware/text/testDialect.ts';
+export * from './firmware/teach/teach.ts';
 export * from './firmware/series/nextOfSeries.ts';
 export * from './firmware/bareStart/bareStart.ts';
 export * from './firmware/drift/betweenDumps.ts';

@@ -24,6 +24,7 @@ import { downloadText } from '../../ui/download.ts';
 import { CodeTableForm } from './CodeTableForm.tsx';
 import { DialectPreviewPanel } from './DialectPreviewPanel.tsx';
 import { ExpectedList } from './ExpectedList.tsx';
+import { TeachPanel } from './TeachPanel.tsx';
 import { useController } from './useController.ts';
 
 /** The dialect of the aircraft: its lines, its codes and its tests, with what a change comes to on this aircraft. */
@@ -149,6 +150,14 @@ function Editor({ dialect }: { readonly dialect: Dialect }) {
         isReadOnly={isSample}
         onDialect={(next) => setDraft((was) => ({ ...was, dialect: next }))}
       />
+      {!isSample && (
+        <TeachPanel
+          dialect={verdict.dialect ?? draft.dialect}
+          tables={tables}
+          target={part?.board?.target}
+          onLearn={(learned) => setDraft(draftOf(learned))}
+        />
+      )}
       <h3 className="mt-4 text-[15px] font-bold">Tests</h3>
       <p className="max-w-prose text-[12.5px] text-ink2">
         Facts of an aircraft and the line that they have to give, one a line: port on ESTUARY7: port=B role=mavlink-2 -&gt; P20.ROLE 31

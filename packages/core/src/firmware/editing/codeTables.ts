@@ -153,3 +153,20 @@ function withNamed(table: Readonly<Record<string, NamedCode | undefined>>, key: 
   const others = Object.fromEntries(entries.filter(([name]) => name !== key));
   return code === '' ? others : { ...others, [key]: { ...was, code } };
 }
+
+/** The table in which the codes of a field are; undefined for what is written as it is. */
+export function tableOfCoding(coding: Coding): string | undefined {
+  switch (coding.by) {
+    case 'number':
+    case 'text':
+      return undefined;
+    case 'words':
+      return `words.${coding.words}`;
+    case 'serial':
+    case 'outputs':
+    case 'banks':
+      return `board.${coding.by}`;
+    default:
+      return coding.by;
+  }
+}
