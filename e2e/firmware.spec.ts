@@ -232,3 +232,16 @@ test('a dialect is copied, a code changed, and the text changes; errors stand at
   await settled(page);
   await expect(page.getByText('Revision 2 of the workshop')).toBeVisible();
 });
+
+test('companion and radios have their steps and their texts, which follow the plan', async ({ page, whole }) => {
+  await page.goto(`${whole}/firmware/companions`);
+  await settled(page);
+  const companion = page.locator('[data-setup="CC1"]');
+  await expect(companion).toContainText('Device /dev/ttyS1. 921600 baud. It leads to FC1 link B.');
+  await expect(page.locator('[data-setup="RADIO1"]')).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  await companion.getByText('The text', { exact: true }).click();
+  await expect(companion.locator('pre')).toContainText('[serial UART2]');
+  await companion.getByRole('link', { name: 'baud of FC1 link B' }).click();
+  await expect(page).toHaveURL(/links\/ports/);
+});

@@ -1,5 +1,6 @@
 import {
   betweenDumps,
+  companionSheets,
   configurationOf,
   driftOf,
   driftView,
@@ -8,6 +9,7 @@ import {
   nextOfSeries,
   planView,
   previewDialect,
+  radioSheets,
   scopeOf,
   takeAircraft,
   toLoad,
@@ -21,6 +23,7 @@ import {
   type NoPlan,
   type PlanView,
   type ReadDump,
+  type SetupSheet,
   type TakenSide,
   type TextContents,
 } from '@wired-falcon/core';
@@ -149,4 +152,13 @@ export const preview: Calculator<'firmware.preview', PreviewAsk, ReturnType<type
   steps: inOneStep((design, { dialect, controller }) => previewDialect(design, dialect, controller)),
 };
 
-export const firmwareCalculators: readonly AnyCalculator[] = [plan, drift, take, load, between, series, preview];
+/** What is set on computers and radios beside the controller, each step with where it is decided. */
+export const setups: Calculator<'firmware.setups', 'setups', readonly SetupSheet[]> = {
+  id: 'firmware.setups',
+  steps: inOneStep((design) => {
+    const graph = graphOf(design);
+    return [...companionSheets(graph), ...radioSheets(graph)];
+  }),
+};
+
+export const firmwareCalculators: readonly AnyCalculator[] = [plan, drift, take, load, between, series, preview, setups];

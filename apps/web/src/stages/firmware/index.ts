@@ -8,7 +8,13 @@ export const firmware: StageDef = {
   pages: [
     { id: 'load', title: 'What to load', path: '', load: async () => (await import('./LoadPage.tsx')).LoadPage },
     { id: 'read-back', title: 'Read back', path: 'read-back', load: async () => (await import('./ReadBackPage.tsx')).ReadBackPage },
+    {
+      id: 'companions',
+      title: 'Companion and radios',
+      path: 'companions',
+      load: async () => (await import('./CompanionsPage.tsx')).CompanionsPage,
+    },
     { id: 'dialect', title: 'Dialect', path: 'dialect', load: async () => (await import('./DialectPage.tsx')).DialectPage },
   ],
-  keys: [{ keys: 'Enter', what: 'on a line: take the plan or the aircraft' }],
+  keys: [],
 };
