@@ -18,7 +18,7 @@ export const monitorFacts: FactSource = {
       return {
         keys: { n: i + 1 },
         what: pack === undefined ? ref : `${ref}, which measures ${pack.ref}`,
-        from: countedFrom(sensorsRead(scope, 'battery'), i + 1),
+        from: countedFrom(scope, 'battery', item),
         tags: ['used'],
         facts: {
           kind: fact(reached, ofPart, ...FROM_WIRING),

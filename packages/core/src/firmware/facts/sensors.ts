@@ -1,9 +1,11 @@
 import type { GraphItem } from '../../graph/graph.ts';
 import { mountingOf } from '../../layout/mountingTurns.ts';
 import { chainsOf, type Chain } from '../../links/chains/chainsOf.ts';
+import { LINK_KINDS } from '../../links/chains/linkKinds.ts';
 import type { HopEnd, Medium } from '../../links/chains/hop.ts';
 import type { FactFamilyId } from '../../model/firmwareFacts.ts';
 import type { LinkKindId } from '../../model/linkIds.ts';
+import { linkKey } from '../../model/linkWords.ts';
 import { COMPASS_TURN, isMounting } from '../../model/mounting.ts';
 import { settingsOf, settingTakes } from '../../model/settingsOf.ts';
 import type { FirmwareScope } from '../scope.ts';
@@ -36,15 +38,23 @@ export function sensorsRead({ graph, index }: FirmwareScope, kind: LinkKindId): 
   return found.map((one, i) => ({ n: i + 1, ...one }));
 }
 
-/** What makes a sensor the n-th: that it and those before it are in the aircraft, wired, and wanted. */
-export function countedFrom(sensors: readonly ReadSensor[], n: number): readonly Source[] {
+/**
+ * What makes a sensor the n-th: that it and those before it are in the aircraft, wired, and wanted. So does one before it that could be read
+ * and is not, such as one on the ground: with it all numbers would be higher.
+ */
+export function countedFrom({ graph }: FirmwareScope, kind: LinkKindId, last: number): readonly Source[] {
+  const starts = LINK_KINDS.find(({ id }) => id === kind)?.starts;
   return [
-    ...sensors.slice(0, n).flatMap(({ entry: { item }, chain }): readonly Source[] => [
-      { path: ['items', item.id, 'where'], words: `${item.ref} in the aircraft` },
-      { path: ['items', item.id, 'part'], words: item.ref },
-      { path: ['items', item.id, 'ref'], words: `${item.ref} in the order of references` },
-      { path: ['links', chain.key, 'off'], words: `the link of ${item.ref}` },
-    ]),
+    ...graph.items.slice(0, last + 1).flatMap(({ item, part }): readonly Source[] =>
+      part === undefined || starts === undefined || starts(part).length === 0
+        ? []
+        : [
+            { path: ['items', item.id, 'where'], words: `${item.ref} in the aircraft` },
+            { path: ['items', item.id, 'part'], words: item.ref },
+            { path: ['items', item.id, 'ref'], words: `${item.ref} in the order of references` },
+            { path: ['links', linkKey(kind, item.id), 'off'], words: `the link of ${item.ref}` },
+          ],
+    ),
     ...FROM_WIRING,
   ];
 }
@@ -73,10 +83,10 @@ function readSensors(family: FactFamilyId, kind: LinkKindId, isSpotKnown: boolea
   return {
     family,
     rows: (scope) =>
-      sensorsRead(scope, kind).map((sensor, _, all): FactRow => ({
+      sensorsRead(scope, kind).map((sensor): FactRow => ({
         keys: { n: sensor.n },
         what: sensor.entry.item.ref,
-        from: countedFrom(all, sensor.n),
+        from: countedFrom(scope, kind, sensor.item),
         tags: ['used'],
         facts: { kind: reachedFact(sensor), ...(isSpotKnown ? spotFacts(scope, sensor.entry) : {}) },
       })),
@@ -92,14 +102,14 @@ export const compassFacts: FactSource = {
   family: 'compass',
   rows: (scope) => {
     const sensors = sensorsRead(scope, 'heading');
-    const outside = sensors.map((sensor, _, all): FactRow => {
+    const outside = sensors.map((sensor): FactRow => {
       const { item } = sensor.entry;
       const set = item.settings[COMPASS_TURN];
       const lies = isMounting(set) ? set : item.place === undefined ? undefined : mountingOf(item.place);
       return {
         keys: { n: sensor.n },
         what: item.ref,
-        from: countedFrom(all, sensor.n),
+        from: countedFrom(scope, 'heading', sensor.item),
         tags: ['used'],
         facts: {
           kind: reachedFact(sensor),
@@ -118,7 +128,7 @@ export const compassFacts: FactSource = {
       {
         keys: { n: outside.length + 1 },
         what: `${item.ref} itself`,
-        from: [from, ...countedFrom(sensors, sensors.length)],
+        from: [from, ...countedFrom(scope, 'heading', scope.graph.items.length)],
         tags: ['used'],
         facts: { kind: fact('board', from) },
       },
