@@ -242,6 +242,12 @@ const SINGLE_FACTS: readonly (readonly [string, (design: Design) => Edit, number
     ['nose | +3.5 | level'],
   ],
   [
+    'the level set as it flies, which leaves nothing to trim',
+    () => ({ kind: 'set-firmware-facts', value: { levelPitchDeg: 3.5, levelSet: 'as-it-flies' }, was: {} }),
+    ['LEVEL.NOSE 0', 'LEVEL.WHERE 1'],
+    ['nose | +0.0 | flying'],
+  ],
+  [
     'the place of the GNSS receiver',
     (design) => {
       const { id, place } = itemOf(design, 'GNSS1');

@@ -93,6 +93,15 @@ describe('two dumps', () => {
     const one = of('GYRO.X.ZERO 5\nGYRO.Y.ZERO 6\nGYRO.Z.ZERO 7\nACCEL.X.ZERO 0');
     expect(copiedCalibration(one, one)).toBe(3);
     expect(copiedCalibration(one, of('GYRO.X.ZERO 5\nGYRO.Y.ZERO 6\nGYRO.Z.ZERO 1'))).toBeUndefined();
+    // Three of seven are chance where the others differ.
+    const seven = (rest: number) =>
+      of(
+        ['X', 'Y', 'Z']
+          .flatMap((axis, i) => [`GYRO.${axis}.ZERO ${i + 5}`, `ACCEL.${axis}.ZERO ${rest + i}`])
+          .join('\n')
+          .concat(`\nLEVEL.FOUND.X ${rest}`),
+      );
+    expect(copiedCalibration(seven(10), seven(20))).toBeUndefined();
     expect(
       copiedCalibration(of('GYRO.X.ZERO 0\nGYRO.Y.ZERO 0\nGYRO.Z.ZERO 0.0'), of('GYRO.X.ZERO 0\nGYRO.Y.ZERO 0\nGYRO.Z.ZERO 0')),
     ).toBeUndefined();
