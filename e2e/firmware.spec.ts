@@ -190,7 +190,7 @@ test('a dialect is copied, a code changed, and the text changes; errors stand at
   await taught.getByLabel('After').first().selectOption('gimbal');
   await taught.getByLabel('Dump before the change').fill('P23.ROLE 0\nP20.ROLE 77');
   await taught.getByLabel('Dump after the change').fill('P23.ROLE 86\nP20.ROLE 77');
-  await taught.getByRole('button', { name: 'What explains it?' }).click();
+  await taught.getByRole('button', { name: 'Find the rule' }).click();
   await expect(taught.locator('[data-lesson]')).toContainText('protocol: nothing is written 0; gimbal control is written 86.');
   await taught.getByRole('button', { name: 'Take this rule into the dialect' }).click();
   await expect(page.getByLabel('gimbal control', { exact: true })).toHaveValue('86');
@@ -204,6 +204,9 @@ test('a dialect is copied, a code changed, and the text changes; errors stand at
   await expect(page.getByTestId('expected')).toHaveAttribute('data-met', '1');
   // A line that does not hold together is marked at its place, and is not saved.
   await lines.click();
+  // Undo in the field leaves the lines that were there.
+  await page.keyboard.press('Control+z');
+  await expect(lines).toContainText('airframe (airframe; delivered 0) CRAFT.SHAPE {kind}');
   await page.keyboard.press('Control+Home');
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('End');
@@ -211,8 +214,16 @@ test('a dialect is copied, a code changed, and the text changes; errors stand at
   await expect(page.getByTestId('draft-problems')).toContainText('Line 2: Line "airframe": A "{" is not closed.');
   await expect(page.locator('.cm-lint-marker-error')).toBeVisible();
   const save = page.getByRole('button', { name: /^Save as revision 2/ });
+  // What is not saved yet outlives a reload.
+  await page.reload();
+  await settled(page);
+  await expect(page.getByTestId('draft-problems')).toContainText('Line 2: Line "airframe": A "{" is not closed.');
   await expect(save).toBeDisabled();
   expect(await violations(page)).toEqual([]);
+  await lines.click();
+  await page.keyboard.press('Control+Home');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('End');
   for (let n = 0; n < ' {nothing'.length; n += 1) await page.keyboard.press('Backspace');
   await expect(page.getByTestId('draft-problems')).toHaveAttribute('data-count', '0');
   await save.click();
@@ -228,6 +239,9 @@ test('a dialect is copied, a code changed, and the text changes; errors stand at
   await page.goto(`${whole}/firmware/dialect`);
   await settled(page);
   await expect(page.getByTestId('dialect-preview').first()).toContainText('2 of 130 lines of this aircraft change.');
+  // From an older revision nothing is saved over the newer one.
+  await expect(page.getByText('An older revision; revision 2 is the newest.')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Save as revision/ })).toHaveCount(0);
   await page.getByRole('button', { name: 'Use the newer revision' }).click();
   await settled(page);
   await expect(page.getByText('Revision 2 of the workshop')).toBeVisible();

@@ -39,12 +39,17 @@ describe('dumps', () => {
     expect(body.text).toBe(strange);
   });
 
-  it('that are sent again get the first answer', async () => {
-    const aircraft = await newAircraft('Two');
+  it('that are sent again get the first answer, and another one under their id is refused', async () => {
+    const [aircraft, other] = [await newAircraft('Two'), await newAircraft('Two again')];
     const first = await keep(aircraft, 'again', 'P7.ROLE 31');
-    const second = await keep(aircraft, 'again', 'P7.ROLE 44');
+    const second = await keep(aircraft, 'again', 'P7.ROLE 31', { note: 'sent twice' });
     expect(second.body).toEqual(first.body);
-    expect(await list(aircraft)).toHaveLength(1);
+    for (const refused of [await keep(aircraft, 'again', 'P7.ROLE 44'), await keep(other, 'again', 'P7.ROLE 31')]) {
+      expect(refused.status).toBeGreaterThanOrEqual(400);
+      expect(refused.status).toBeLessThan(500);
+      expect(refused.body.message).toContain('Another dump is kept under this id.');
+    }
+    expect([(await list(aircraft)).length, (await list(other)).length]).toEqual([1, 0]);
   });
 
   it('with the calibration of another aircraft say of which', async () => {

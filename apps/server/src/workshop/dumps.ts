@@ -46,12 +46,12 @@ export class Dumps {
   /** One with its text. @throws NotFoundException with a sentence when there is none */
   async one(aircraft: AircraftId, id: string): Promise<DumpResponse> {
     const row = await this.#row(aircraft, id);
-    return { ...entryOf(row, await this.#others(aircraft)), text: (await unpack(row.content)).toString('utf8') };
+    return { ...entryOf(row, await this.#others(aircraft)), text: await textOf(row) };
   }
 
   /**
    * Keeps a dump. A repeat by its id gets the first answer.
-   * @throws CannotImport when the aircraft has as many as fit
+   * @throws CannotImport when the aircraft has as many as fit, or the id is another dump's
    */
   keep(aircraft: AircraftId, dump: KeepDumpDto, at: string): Promise<DumpEntry> {
     const kept = this.#last.then(() => this.#keep(aircraft, dump, at));
@@ -63,8 +63,12 @@ export class Dumps {
     const { design } = await this.store.current(aircraft);
     const em = this.em.fork();
     const others = await this.#others(aircraft);
-    const known = await em.findOne(DumpTable, { id, aircraft });
-    if (known !== null) return entryOf(known, others);
+    const known = await em.findOne(DumpTable, { id });
+    if (known !== null) {
+      // A repeat is the same dump; another one under its id would be lost without a word.
+      if (known.aircraft === aircraft && (await textOf(known)) === text) return entryOf(known, others);
+      throw new CannotImport('Another dump is kept under this id. Keep this one under an id of its own.');
+    }
     if ((await em.count(DumpTable, { aircraft, removedAt: null })) >= LIMITS.dumpsPerAircraft)
       throw new CannotImport(`${LIMITS.dumpsPerAircraft} dumps are kept of an aircraft, and so many are. Take one out first.`);
     const words = dialectOf(design)?.text;
@@ -105,6 +109,10 @@ export class Dumps {
     const rows = await em.find(DumpTable, where, { fields: ['aircraft', 'calibration'], orderBy: { at: 'asc' } });
     return rows.map((row) => ({ name: names.get(row.aircraft) ?? row.aircraft, lines: linesIn(row.calibration) }));
   }
+}
+
+async function textOf({ content }: Pick<DumpRow, 'content'>): Promise<string> {
+  return (await unpack(content)).toString('utf8');
 }
 
 interface OtherCalibration {

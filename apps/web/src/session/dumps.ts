@@ -13,7 +13,8 @@ export interface DumpShelf {
   /** Why they cannot be had or kept, as a sentence; undefined while nothing is wrong. */
   readonly failure: string | undefined;
   readonly keep: (dump: KeptDump) => Promise<DumpEntry>;
-  readonly setRemoved: (dump: string, removed: boolean) => Promise<void>;
+  /** Takes a dump out, or puts it back. @param onDone when the server has done it */
+  readonly setRemoved: (dump: string, removed: boolean, onDone: () => void) => void;
   readonly open: (dump: string) => Promise<DumpResponse>;
 }
 
@@ -31,9 +32,7 @@ export function useDumps(aircraft: AircraftId): DumpShelf {
     dumps: list.data ?? none,
     failure: failed?.message,
     keep: keep.mutateAsync,
-    setRemoved: async (dump, removed) => {
-      await remove.mutateAsync({ dump, removed });
-    },
+    setRemoved: (dump, removed, onDone) => remove.mutate({ dump, removed }, { onSuccess: onDone }),
     open: (dump) => dumpsApi.one(aircraft, dump),
   };
 }

@@ -1,7 +1,7 @@
 import { useEffect, useRef } from 'react';
 import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
 import { lintGutter, lintKeymap, setDiagnostics, type Diagnostic } from '@codemirror/lint';
-import { EditorState } from '@codemirror/state';
+import { EditorState, Transaction } from '@codemirror/state';
 import { drawSelection, EditorView, highlightActiveLine, keymap, lineNumbers } from '@codemirror/view';
 
 /** Something that is wrong in a line of the text. */
@@ -25,6 +25,8 @@ export function CodeField({ label, value, problems, isReadOnly = false, onChange
   const host = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView | undefined>(undefined);
   const told = useRef(onChange);
+  /** Texts that were told and are not shown back yet: typing goes on while the page draws, and must not be set back to them. */
+  const onTheirWay = useRef<string[]>([]);
   useEffect(() => {
     told.current = onChange;
   });
@@ -44,8 +46,10 @@ export function CodeField({ label, value, problems, isReadOnly = false, onChange
           EditorState.readOnly.of(isReadOnly),
           EditorView.contentAttributes.of({ 'aria-label': label, spellcheck: 'false' }),
           EditorView.updateListener.of((update) => {
-            if (update.docChanged && update.transactions.some((one) => !one.isUserEvent('from-outside')))
-              told.current(update.state.doc.toString());
+            if (!update.docChanged || !update.transactions.some((one) => !one.isUserEvent('from-outside'))) return;
+            const text = update.state.doc.toString();
+            onTheirWay.current.push(text);
+            told.current(text);
           }),
           look,
         ],
@@ -56,6 +60,7 @@ export function CodeField({ label, value, problems, isReadOnly = false, onChange
     editor.scrollDOM.setAttribute('role', 'group');
     editor.scrollDOM.setAttribute('aria-label', `${label}, to scroll`);
     view.current = editor;
+    onTheirWay.current = [];
     return () => {
       editor.destroy();
       view.current = undefined;
@@ -63,8 +68,20 @@ export function CodeField({ label, value, problems, isReadOnly = false, onChange
   }, [label, isReadOnly]);
   useEffect(() => {
     const editor = view.current;
-    if (editor === undefined || editor.state.doc.toString() === value) return;
-    editor.dispatch({ changes: { from: 0, to: editor.state.doc.length, insert: value }, userEvent: 'from-outside' });
+    if (editor === undefined) return;
+    const own = onTheirWay.current.indexOf(value);
+    if (own >= 0) {
+      onTheirWay.current = onTheirWay.current.slice(own + 1);
+      return;
+    }
+    onTheirWay.current = [];
+    if (editor.state.doc.toString() === value) return;
+    editor.dispatch({
+      changes: { from: 0, to: editor.state.doc.length, insert: value },
+      userEvent: 'from-outside',
+      // Undo in the field takes back what was typed, and not what was put into it.
+      annotations: Transaction.addToHistory.of(false),
+    });
   }, [value, label, isReadOnly]);
   useEffect(() => {
     const editor = view.current;

@@ -2,8 +2,8 @@ import { useState } from 'react';
 
 interface CopyButtonProps {
   readonly label: string;
-  /** The text, or what makes it when it is wanted. */
-  readonly text: string | (() => Promise<string>);
+  /** The text, or what makes it when it is wanted; undefined where there is none, which whoever makes it says. */
+  readonly text: string | (() => Promise<string | undefined>);
 }
 
 /** Copies a text. Where a browser lets no page write into its clipboard, the text is shown chosen, so that the keyboard takes it. */
@@ -13,6 +13,7 @@ export function CopyButton({ label, text }: CopyButtonProps) {
   });
   const copy = async (): Promise<void> => {
     const wanted = typeof text === 'string' ? text : await text();
+    if (wanted === undefined) return;
     try {
       await navigator.clipboard.writeText(wanted);
       setState({ is: 'copied' });

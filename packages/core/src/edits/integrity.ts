@@ -1,4 +1,4 @@
-import { keptKey } from '../model/firmwarePlan.ts';
+import { firmwareProblems } from './firmwareIntegrity.ts';
 import type { Aircraft, Cable, Item } from '../model/aircraft.ts';
 import { outputKey, type BankUse, type OutputUse } from '../model/outputPlan.ts';
 import type { Bond } from '../model/bond.ts';
@@ -248,18 +248,6 @@ function wishProblems({ items }: Aircraft, id: string, { id: own, from, to }: Wi
   if (from === to) return [problem('cable-to-itself', 'A link goes from an item to itself.', id, from)];
   const gone = [from, to].find((item) => items[item] === undefined);
   return gone === undefined ? [] : [problem('unknown-item', 'A link is wanted to an item that is not there.', id, gone)];
-}
-
-function firmwareProblems({ firmware, items }: Aircraft): Refusal[] {
-  const mentioned = [...Object.keys(firmware.read), ...Object.values(firmware.kept).map(({ item }) => item)];
-  return [...new Set(mentioned)]
-    .filter((item) => !Object.hasOwn(items, item))
-    .map((item) => problem('unknown-item', 'Something is kept of the firmware of a controller that is not there.', item))
-    .concat(
-      Object.entries(firmware.kept)
-        .filter(([key, line]) => keptKey(line) !== key)
-        .map(([key]) => problem('id-taken', 'A line is kept under the key of another one.', key)),
-    );
 }
 
 function rcProblems({ items, rc }: Aircraft): Refusal[] {

@@ -6,7 +6,7 @@ export interface ConfigLine extends WrittenLine {
   /** As it follows from the aircraft; the same as `text` where nobody has kept it otherwise. */
   readonly derived: string;
   readonly keptAs: KeptLine | undefined;
-  /** That its values are those with which a board is delivered. */
+  /** That it loads what a board is delivered with anyway. */
   readonly isDelivered: boolean;
   /** In which pass it is loaded, from 1. */
   readonly pass: number;

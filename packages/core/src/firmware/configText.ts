@@ -2,24 +2,15 @@ import { fillTemplate, parseTemplate } from '../dialects/lines/lineTemplate.ts';
 import type { DialectSection } from '../model/dialectText.ts';
 import type { ConfigLine } from './configLine.ts';
 import type { Configuration } from './configuration.ts';
-import type { FirmwareScope } from './scope.ts';
+import { plannedTarget, type FirmwareScope } from './scope.ts';
 
 /** Whether a text has every line, or those alone that differ from how a board is delivered. */
 export type TextContents = 'complete' | 'differences';
 
-/** The target and the version to load. */
-export function plannedFirmware({ graph, part }: FirmwareScope): {
-  readonly target: string | undefined;
-  readonly version: string | undefined;
-} {
-  const { target, version } = graph.design.aircraft.firmware.facts;
-  return { target: target ?? part.board?.target, version };
-}
-
 /** The text to load, pass by pass; each is loaded by itself, and the controller restarted after it. */
 export function passTexts(configuration: Configuration, contents: TextContents = 'complete'): readonly string[] {
   const { lines, extra, passes, scope } = configuration;
-  const written = lines.filter((line) => line.text !== '' && (contents === 'complete' || !line.isDelivered || line.text !== line.derived));
+  const written = lines.filter((line) => line.text !== '' && (contents === 'complete' || !line.isDelivered));
   return inPassTexts(
     scope,
     [...written.map(placed), ...extra.map(({ section, text }) => ({ section, text, pass: passes }))],
@@ -74,10 +65,9 @@ function withHeading({ heading }: DialectSection, lines: readonly string[]): rea
 /** The head of a text; a line is left out where what it tells is not known. */
 function headerLines(scope: FirmwareScope, contents: TextContents): readonly string[] {
   const { header, contents: words } = scope.text;
-  const { target, version } = plannedFirmware(scope);
   const known: Readonly<Record<string, string | undefined>> = {
-    board: target,
-    version,
+    board: plannedTarget(scope.graph, scope.entry),
+    version: scope.graph.design.aircraft.firmware.facts.version,
     contents: words?.[contents],
     aircraft: scope.graph.design.aircraft.name,
   };

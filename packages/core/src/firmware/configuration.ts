@@ -1,6 +1,7 @@
+import { uniqBy } from 'es-toolkit';
 import type { ByHandStep, DialectSection, LineTemplate } from '../model/dialectText.ts';
 import type { FactFamilyId } from '../model/firmwareFacts.ts';
-import { keptKey, type KeptLine } from '../model/firmwarePlan.ts';
+import type { KeptLine } from '../model/firmwarePlan.ts';
 import { FACT_SOURCES } from './facts/factSources.ts';
 import type { ConfigLine } from './configLine.ts';
 import type { FactRow, RowsOf } from './facts/factRow.ts';
@@ -8,9 +9,9 @@ import { inPasses, type Passes } from './passes.ts';
 import { pressSteps, type PressStep } from './pressed.ts';
 import type { FirmwareScope } from './scope.ts';
 import { compiledText, type CompiledLine } from '../dialects/lines/compiledText.ts';
-import { deliveredValues } from './text/delivered.ts';
+import { deliveredValues, lineWithValues } from './text/delivered.ts';
 import { LineNames } from '../dialects/lines/lineName.ts';
-import { withoutRepeats, writeLine, type LeftOut, type WrittenLine } from './text/writeLine.ts';
+import { writeLine, type LeftOut, type WrittenLine } from './text/writeLine.ts';
 
 /** Everything to load into one controller, and what is left to a person. */
 export interface Configuration extends Passes {
@@ -47,16 +48,19 @@ function derived(scope: FirmwareScope): Configuration {
   const names = new LineNames();
   const { kept, facts } = scope.graph.design.aircraft.firmware;
   const item = scope.entry.item.id;
+  const keptHere = Object.values(kept).filter((line) => line.item === item);
+  const keptBy = new Map(keptHere.map((line) => [`${line.section}\n${line.line}`, line]));
   const lines = written.map((line): Omit<ConfigLine, 'pass' | 'needs'> => {
     const name = names.next(line.section.id, line.name);
-    const key = keptKey({ item, section: line.section.id, line: name });
-    const keptAs = Object.hasOwn(kept, key) ? kept[key] : undefined;
-    const isDelivered = deliveredValues(scope.text, facts.version, line.template) === line.values.map(({ code }) => code).join(' ');
-    return { ...line, name, derived: line.text, text: keptAs?.text ?? line.text, keptAs, isDelivered };
+    const keptAs = keptBy.get(`${line.section.id}\n${name}`);
+    const text = keptAs?.text ?? line.text;
+    const delivered = deliveredValues(scope.text, facts.version, line.template);
+    const isDelivered = delivered !== undefined && text === lineWithValues(line.compiled, line.text, delivered);
+    return { ...line, name, derived: line.text, text, keptAs, isDelivered };
   });
   const taken = new Set(lines.flatMap(({ keptAs }) => (keptAs === undefined ? [] : [keptAs])));
-  const extra = Object.values(kept)
-    .filter((line) => line.item === item && line.text !== '' && !taken.has(line))
+  const extra = keptHere
+    .filter((line) => line.text !== '' && !taken.has(line))
     .sort((a, b) => (`${a.section}\n${a.line}` < `${b.section}\n${b.line}` ? -1 : 1));
   return { scope, ...inPasses(scope, lines), extra, leftOut, byHand, pressed: [] };
 }
@@ -92,7 +96,7 @@ function writtenLines(
       }
     }
   }
-  return { written, leftOut: withoutRepeats(leftOut, ({ what, title, value }) => `${what}\n${title}\n${value}`) };
+  return { written, leftOut: uniqBy(leftOut, ({ what, title, value }) => `${what}\n${title}\n${value}`) };
 }
 
 interface LineGroup {

@@ -1,6 +1,7 @@
 import type { Prerequisite } from '../model/dialectText.ts';
 import type { ConfigLine } from './configLine.ts';
 import type { FirmwareScope } from './scope.ts';
+import { lineWithValues } from './text/delivered.ts';
 
 type Unplaced = Omit<ConfigLine, 'pass' | 'needs'>;
 
@@ -60,9 +61,8 @@ function neededBy({ template: { needs }, row }: Unplaced): string | undefined {
 }
 
 /** The prerequisite that a line gives as it is loaded: with the values that it has to have, or with any that are not as delivered. */
-export function givenBy({ template: { gives }, values, isDelivered, text, derived }: Unplaced): string | undefined {
-  if (gives === undefined) return undefined;
-  if (gives.values === undefined) return isDelivered || text === '' ? undefined : gives.prerequisite;
-  if (text !== derived) return undefined;
-  return values.map(({ code }) => code).join(' ') === gives.values ? gives.prerequisite : undefined;
+export function givenBy({ template: { gives }, compiled, isDelivered, text, derived }: Unplaced): string | undefined {
+  if (gives === undefined || text === '') return undefined;
+  const isGiving = gives.values === undefined ? !isDelivered : text === lineWithValues(compiled, derived, gives.values);
+  return isGiving ? gives.prerequisite : undefined;
 }

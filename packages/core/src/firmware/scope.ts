@@ -36,6 +36,12 @@ export function configurable({ items }: Graph): readonly GraphItem[] {
   return items.filter(({ item, part }) => part?.kind === 'controller' && item.where === 'aircraft');
 }
 
+/** The target to load into a controller: the one that is planned, of an aircraft with one controller; else the one that the board names. */
+export function plannedTarget(graph: Graph, { part }: GraphItem): string | undefined {
+  const { target } = graph.design.aircraft.firmware.facts;
+  return (configurable(graph).length === 1 ? target : undefined) ?? part?.board?.target;
+}
+
 /**
  * A controller with its dialect.
  * @param controller the main one where none is named

@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import {
   asId,
@@ -12,7 +12,6 @@ import {
   scopeOf,
   writeDialectFile,
   type Dialect,
-  type DialectDraft,
   type DialectId,
 } from '@wired-falcon/core';
 import { authorName, makeId } from '../../session/author.ts';
@@ -25,6 +24,7 @@ import { CodeTableForm } from './CodeTableForm.tsx';
 import { DialectPreviewPanel } from './DialectPreviewPanel.tsx';
 import { ExpectedList } from './ExpectedList.tsx';
 import { TeachPanel } from './TeachPanel.tsx';
+import { useDialectDraft } from './useDialectDraft.ts';
 import { useController } from './useController.ts';
 
 /** The dialect of the aircraft: its lines, its codes and its tests, with what a change comes to on this aircraft. */
@@ -50,13 +50,15 @@ function Editor({ dialect }: { readonly dialect: Dialect }) {
   const make = useMake();
   const session = useSession();
   const queries = useQueryClient();
-  const [draft, setDraft] = useState<DialectDraft>(() => draftOf(dialect));
+  const { draft, setDraft, discard } = useDialectDraft(dialect);
   const verdict = useMemo(() => judgeDraft(draft), [draft]);
   const scope = scopeOf(graph, controller);
   const part = typeof scope === 'string' ? undefined : scope.part;
   const tables = useMemo(() => codeTables(draft.dialect, part), [draft.dialect, part]);
   const saved = own.find((revision) => revision.dialect.id === dialect.id);
   const isSample = sampleDialects.some(({ id }) => id === dialect.id);
+  // Saved after the newest revision, what is made from an older one would undo what that has changed.
+  const isNewest = saved !== undefined && dialectKeyOf(saved.dialect) === dialectKeyOf(dialect);
   const newest = saved?.dialect ?? sampleDialects.find(({ id }) => id === dialect.id);
   const isChanged = verdict.dialect === undefined || dialectKeyOf(verdict.dialect) !== dialectKeyOf(dialect);
   const save = useMutation({
@@ -64,6 +66,7 @@ function Editor({ dialect }: { readonly dialect: Dialect }) {
     onSuccess: async ({ dialect: kept }) => {
       // The edit names a revision that the session has to know first.
       session.learn({ parts: [], dialects: [kept] });
+      discard();
       await queries.invalidateQueries({ queryKey: WORKSHOP_DIALECTS });
       const key = dialectKeyOf(kept);
       if (key !== dialectKeyOf(dialect)) make({ kind: 'set-dialect', dialect: key, was: dialectKeyOf(dialect) });
@@ -77,13 +80,15 @@ function Editor({ dialect }: { readonly dialect: Dialect }) {
           ? 'A sample, made up to start from: it stays as it is. Copy it to fit it to the firmware that you fly.'
           : saved === undefined
             ? 'It came with this aircraft, and the workshop has no such dialect. Copy it to change it.'
-            : `Revision ${saved.revision} of the workshop, by ${saved.by}.`}
+            : isNewest
+              ? `Revision ${saved.revision} of the workshop, by ${saved.by}.`
+              : `An older revision; revision ${saved.revision} is the newest. Use that one to change the dialect.`}
       </p>
       <div className="mt-2 flex flex-wrap items-center gap-2">
         <button type="button" className="action" onClick={copy} disabled={save.isPending}>
           Copy it, and use the copy here
         </button>
-        {!isSample && saved !== undefined && (
+        {!isSample && isNewest && (
           <button
             type="button"
             className="action action-main"
@@ -94,8 +99,8 @@ function Editor({ dialect }: { readonly dialect: Dialect }) {
           </button>
         )}
         {isChanged && (
-          <button type="button" className="action" onClick={() => setDraft(draftOf(dialect))}>
-            Let the changes go
+          <button type="button" className="action" onClick={discard}>
+            Discard the changes
           </button>
         )}
         <button
@@ -124,14 +129,14 @@ function Editor({ dialect }: { readonly dialect: Dialect }) {
       )}
       <h3 className="mt-4 text-[15px] font-bold">Lines</h3>
       <p className="max-w-prose text-[12.5px] text-ink2">
-        One line of the firmware a line: its name, what it is of in brackets, and how it is written, with the facts in braces.
+        Each row is one line of the configuration: its name, what it is of in brackets, and how it is written, with the facts in braces.
       </p>
       <CodeField
         label="Lines of the dialect"
         value={draft.sheet}
         problems={verdict.inSheet}
         isReadOnly={isSample}
-        onChange={(sheet) => setDraft((was) => ({ ...was, sheet }))}
+        onChange={(sheet) => setDraft({ ...draft, sheet })}
       />
       <div
         role="status"
@@ -148,7 +153,7 @@ function Editor({ dialect }: { readonly dialect: Dialect }) {
         target={part?.board?.target}
         dialect={draft.dialect}
         isReadOnly={isSample}
-        onDialect={(next) => setDraft((was) => ({ ...was, dialect: next }))}
+        onDialect={(next) => setDraft({ ...draft, dialect: next })}
       />
       {!isSample && (
         <TeachPanel
@@ -167,7 +172,7 @@ function Editor({ dialect }: { readonly dialect: Dialect }) {
         value={draft.tests}
         problems={verdict.inTests}
         isReadOnly={isSample}
-        onChange={(tests) => setDraft((was) => ({ ...was, tests }))}
+        onChange={(tests) => setDraft({ ...draft, tests })}
       />
       <ExpectedList results={verdict.results} problems={verdict.inTests} />
       {verdict.dialect !== undefined && <DialectPreviewPanel title="On this aircraft" dialect={verdict.dialect} controller={controller} />}

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { isToSettle, type DriftRow, type DriftView, type TakenSide, type TextContents, type ToLoad } from '@wired-falcon/core';
+import { isToSettle, type DriftRow, type DriftView, type TakenSide, type TextContents } from '@wired-falcon/core';
 import { useMake } from '../../session/SessionContext.tsx';
 import { CopyButton } from '../../ui/CopyButton.tsx';
 import { LongList } from '../../ui/LongList.tsx';
@@ -28,6 +28,9 @@ const FILTERS: readonly (readonly [title: string, kinds: readonly RowKind[]])[] 
   ['said twice', ['repeated']],
 ];
 
+/** The plan went on while it was asked. */
+const NOT_MADE = 'The plan has changed meanwhile. Try again.';
+
 /** The drift line by line, what is to settle first; either side can be taken, for a line or for all that are shown. */
 export function DriftTable({ view, ask, onContents }: DriftTableProps) {
   const make = useMake();
@@ -42,21 +45,25 @@ export function DriftTable({ view, ask, onContents }: DriftTableProps) {
   const sections = [...new Set(view.rows.map((row) => row.section))].filter((one) => one !== '');
   const takeAircraft = async (keys: readonly string[]): Promise<void> => {
     const reply = await follower.once<typeof take>('firmware.take', { ...ask, keys });
-    if (reply.is !== 'answer') return setSaid([reply.is === 'failed' ? reply.sentence : 'The plan has changed meanwhile. Take it again.']);
+    if (reply.is !== 'answer') return setSaid([reply.is === 'failed' ? reply.sentence : NOT_MADE]);
     if ('sentence' in reply.answer) return setSaid([reply.answer.sentence]);
     setSaid(madeWords(reply.answer, make));
   };
-  const textToLoad = async (): Promise<ToLoad> => {
+  /** Undefined where it could not be made, which is said. */
+  const textToLoad = async (): Promise<string | undefined> => {
     const marked = view.rows.filter((row) => toLoad.has(row.key) && isToSettle(row)).map(({ key }) => key);
     const keys = marked.length > 0 ? marked : view.rows.filter(isToSettle).map(({ key }) => key);
     const reply = await follower.once<typeof load>('firmware.load', { ...ask, keys });
-    if (reply.is !== 'answer' || 'sentence' in reply.answer) return { texts: [], byHand: [] };
+    if (reply.is !== 'answer' || 'sentence' in reply.answer) {
+      setSaid([NOT_MADE]);
+      return undefined;
+    }
     setSaid(
       reply.answer.byHand.map(
         (line) => `No text takes "${line}" back: the dialect does not say what it is delivered with. Set it by hand.`,
       ),
     );
-    return reply.answer;
+    return reply.answer.texts.join('\n');
   };
   return (
     <>
@@ -82,7 +89,7 @@ export function DriftTable({ view, ask, onContents }: DriftTableProps) {
       <div className="no-print mt-2 flex flex-wrap items-center gap-2">
         {open.length > 0 ? (
           <>
-            <CopyButton label="Copy what is to be loaded" text={async () => (await textToLoad()).texts.join('\n')} />
+            <CopyButton label="Copy what is to be loaded" text={textToLoad} />
             <button type="button" className="action" onClick={() => void takeAircraft(open.map(({ key }) => key))}>
               Take the aircraft&apos;s side for {open.length === 1 ? 'this line' : `all ${open.length} shown`}
             </button>

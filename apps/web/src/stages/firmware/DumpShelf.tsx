@@ -22,10 +22,15 @@ export function DumpShelf({ shelf, controller, open, onOpen, onBetween }: DumpSh
   const dumps = shelf.dumps.filter((dump) => dump.controller === controller);
   const pair = dumps.filter(({ id }) => chosen.includes(id));
   const [second, first] = pair;
-  if (dumps.length === 0 && gone === undefined) return null;
+  if (dumps.length === 0 && gone === undefined && shelf.failure === undefined) return null;
   return (
     <section aria-label="Dumps that are kept" className="no-print mt-3 text-[13px]" data-testid="dump-shelf">
       <h3 className="text-[15px] font-bold">Dumps that are kept</h3>
+      {shelf.failure !== undefined && (
+        <p role="alert" className="text-rust">
+          {shelf.failure}
+        </p>
+      )}
       <WideRegion label="Kept dumps">
         <table className="w-full min-w-[620px] text-[12.5px]">
           <HeadRow
@@ -62,8 +67,7 @@ export function DumpShelf({ shelf, controller, open, onOpen, onBetween }: DumpSh
                     className="action"
                     aria-label={`Take out the dump of ${momentText(dump.at)}`}
                     onClick={() => {
-                      setGone(dump);
-                      void shelf.setRemoved(dump.id, true);
+                      shelf.setRemoved(dump.id, true, () => setGone(dump));
                     }}
                   >
                     Take out
@@ -93,8 +97,7 @@ export function DumpShelf({ shelf, controller, open, onOpen, onBetween }: DumpSh
             type="button"
             className="action"
             onClick={() => {
-              void shelf.setRemoved(gone.id, false);
-              setGone(undefined);
+              shelf.setRemoved(gone.id, false, () => setGone(undefined));
             }}
           >
             Put it back

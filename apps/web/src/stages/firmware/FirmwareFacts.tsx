@@ -28,14 +28,16 @@ export function FirmwareFacts({ view }: { readonly view: PlanView }) {
   return (
     <section aria-label="Target and firmware" className="max-w-[360px]">
       <h3 className="text-[15px] font-bold">Target and firmware</h3>
-      <WordField
-        label="Board target"
-        value={facts.target}
-        usual={view.target ?? 'not known'}
-        isGood={(text) => hasShape(TargetSchema, text)}
-        rule="letters, digits, - and _"
-        onSave={(text) => set('target', text === undefined ? {} : { target: text })}
-      />
+      {view.controllers.length === 1 && (
+        <WordField
+          label="Board target"
+          value={facts.target}
+          usual={view.target ?? 'not known'}
+          isGood={(text) => hasShape(TargetSchema, text)}
+          rule="letters, digits, - and _"
+          onSave={(text) => set('target', text === undefined ? {} : { target: text })}
+        />
+      )}
       <WordField
         label="Version"
         value={facts.version}

@@ -1,23 +1,23 @@
 import { useState } from 'react';
 import { LIMITS, type DriftView, type ItemId } from '@wired-falcon/core';
-import { authorName, makeId } from '../../session/author.ts';
+import { authorName } from '../../session/author.ts';
 import type { DumpShelf } from '../../session/dumps.ts';
-import { useDesign, useMake } from '../../session/SessionContext.tsx';
+import { useSession } from '../../session/SessionContext.tsx';
 
 interface KeepDumpProps {
   readonly shelf: DumpShelf;
   readonly controller: ItemId;
+  /** Under which it is kept: sent again after a lost answer, it is kept once. */
+  readonly id: string;
   readonly dump: string;
   readonly found: DriftView['found'];
-  readonly onKept: (id: string) => void;
+  readonly onKept: () => void;
 }
 
 /** Keeps the dump that is compared, with a note, and notes in the aircraft what was found in it. */
-export function KeepDump({ shelf, controller, dump, found, onKept }: KeepDumpProps) {
-  const { aircraft } = useDesign();
-  const make = useMake();
+export function KeepDump({ shelf, controller, id, dump, found, onKept }: KeepDumpProps) {
+  const session = useSession();
   const [note, setNote] = useState('');
-  const [id] = useState(() => makeId());
   const [isBusy, setBusy] = useState(false);
   const keep = async (): Promise<void> => {
     setBusy(true);
@@ -25,8 +25,11 @@ export function KeepDump({ shelf, controller, dump, found, onKept }: KeepDumpPro
       const entry = await shelf.keep({ id, controller, by: authorName(), note: note.trim(), text: dump });
       const { copiedFrom, at } = entry;
       const value = { ...found, at, ...(copiedFrom === undefined ? {} : { copiedFrom }) };
-      make({ kind: 'set-read-back', item: controller, value, was: aircraft.firmware.read[controller] ?? null });
-      onKept(entry.id);
+      // As the document is now: others may have read a dump while this one was on its way.
+      const was = session.getState().design.aircraft.firmware.read[controller] ?? null;
+      const made = session.make({ kind: 'set-read-back', item: controller, value, was });
+      if ('refused' in made) session.say(made.refused.sentence);
+      onKept();
     } catch {
       // What went wrong stands below; the note stays.
     } finally {
@@ -61,11 +64,6 @@ export function KeepDump({ shelf, controller, dump, found, onKept }: KeepDumpPro
       <button type="submit" className="action" disabled={isBusy}>
         Keep this dump
       </button>
-      {shelf.failure !== undefined && (
-        <span role="alert" className="text-rust">
-          {shelf.failure}
-        </span>
-      )}
     </form>
   );
 }

@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import { scopeOf, type ItemId, type TextContents } from '@wired-falcon/core';
 import type { DumpResponse } from '@wired-falcon/contract';
+import { makeId } from '../../session/author.ts';
 import { useDumps } from '../../session/dumps.ts';
 import { useDesign, useGraph, useSessionState } from '../../session/SessionContext.tsx';
 import { usePageLine } from '../../session/usePageLine.tsx';
@@ -15,10 +16,12 @@ import { KeepDump } from './KeepDump.tsx';
 import { SeriesPanel } from './SeriesPanel.tsx';
 import { useController } from './useController.ts';
 
-/** The dump that is compared; with its id where it is one that is kept. */
+/** The dump that is compared. */
 interface OpenDump {
   readonly text: string;
-  readonly id?: string;
+  /** Under which it is kept, or would be. */
+  readonly id: string;
+  readonly isKept: boolean;
 }
 
 /** What was read from a controller beside what is planned: what differs, and which side is taken. */
@@ -31,6 +34,8 @@ export function ReadBackPage() {
   const [pair, setPair] = useState<readonly [DumpResponse, DumpResponse]>();
   const [contents, setContents] = useState<TextContents>();
   const [isSeries, setSeries] = useState(false);
+  /** Why a kept dump could not be had. */
+  const [unread, setUnread] = useState<string>();
   const text = dump?.text;
   const ask = useMemo(() => (text === undefined ? undefined : { controller: id, dump: text, contents }), [id, text, contents]);
   const between = useMemo(
@@ -43,6 +48,10 @@ export function ReadBackPage() {
   const scope = scopeOf(graph, id);
   const controller: ItemId | undefined = typeof scope === 'string' ? undefined : scope.entry.item.id;
   const answer = shown !== undefined && shown.ask === ask ? shown.answer : undefined;
+  const fetched = <T,>(promise: Promise<T>, use: (value: T) => void): void => {
+    setUnread(undefined);
+    promise.then(use).catch((error: unknown) => setUnread(error instanceof Error ? error.message : String(error)));
+  };
   const open = (next: OpenDump): void => {
     setContents(undefined);
     setDump(next);
@@ -66,16 +75,21 @@ export function ReadBackPage() {
             Each line is compared with the plan; where they differ, you decide which side is right.
           </p>
         )}
-        <DumpInput action="Compare with the plan" onDump={(pasted) => open({ text: pasted })} />
+        <DumpInput action="Compare with the plan" onDump={(pasted) => open({ text: pasted, id: makeId(), isKept: false })} />
       </details>
       {controller !== undefined && (
         <DumpShelf
           shelf={shelf}
           controller={controller}
           open={dump?.id}
-          onOpen={(entry) => void shelf.open(entry.id).then((kept) => open({ text: kept.text, id: kept.id }))}
-          onBetween={(first, second) => void Promise.all([shelf.open(first.id), shelf.open(second.id)]).then(setPair)}
+          onOpen={(entry) => fetched(shelf.open(entry.id), ({ text: kept, id: own }) => open({ text: kept, id: own, isKept: true }))}
+          onBetween={(first, second) => fetched(Promise.all([shelf.open(first.id), shelf.open(second.id)]), setPair)}
         />
+      )}
+      {unread !== undefined && (
+        <p role="alert" className="mt-2 text-[13px] text-rust">
+          {unread}
+        </p>
       )}
       {pair !== undefined && between !== undefined && (
         <BetweenDumps first={pair[0]} second={pair[1]} ask={between} onClose={() => setPair(undefined)} />
@@ -93,14 +107,15 @@ export function ReadBackPage() {
         <p className="mt-2 max-w-prose">{answer.sentence}</p>
       ) : (
         <>
-          {dump !== undefined && dump.id === undefined && controller !== undefined && (
+          {dump !== undefined && !dump.isKept && controller !== undefined && (
             <KeepDump
-              key={dump.text.length}
+              key={dump.id}
               shelf={shelf}
               controller={controller}
+              id={dump.id}
               dump={dump.text}
               found={answer.found}
-              onKept={(kept) => setDump({ text: dump.text, id: kept })}
+              onKept={() => setDump({ ...dump, isKept: true })}
             />
           )}
           {isSeries ? (

@@ -132,7 +132,7 @@ export function TeachPanel({ dialect, tables, target, onLearn }: TeachPanelProps
           ))}
         </div>
         <button type="submit" className="action action-main">
-          What explains it?
+          Find the rule
         </button>
       </form>
       {answer === undefined ? null : 'sentence' in answer ? (

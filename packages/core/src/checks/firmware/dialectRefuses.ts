@@ -2,13 +2,12 @@ import { dialectOf } from '../../dialects/dialectOf.ts';
 import { configurationOf } from '../../firmware/configuration.ts';
 import type { LeftOut } from '../../firmware/text/writeLine.ts';
 import { configurable, scopeOf } from '../../firmware/scope.ts';
-import { valueWords } from '../../firmware/valueWords.ts';
 import type { Graph, GraphItem } from '../../graph/graph.ts';
 import { protocols } from '../../links/protocols.ts';
 import { endName, serialEnds, type SerialEnd } from '../../links/serialHops.ts';
 import { serialSetup } from '../../links/serialSetup.ts';
 import type { Dialect } from '../../model/dialect.ts';
-import { factFamily, type FactFamilyId } from '../../model/firmwareFacts.ts';
+import type { FactFamilyId } from '../../model/firmwareFacts.ts';
 import { listed } from '../../text/lists.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 import { endSubject } from '../links/serialRemedies.ts';
@@ -95,19 +94,13 @@ function withoutCode(graph: Graph): Saying[] {
       .map((left): Saying => ({
         severity: 'mend',
         where: [{ is: 'item', item: item.id }],
-        what: `${item.ref}, ${left.what}: ${scope.dialect.name} has no code for ${wordsOf(left)}.`,
-        evidence: [{ label: left.title, value: wordsOf(left), limit: 'a code of the dialect' }],
+        what: `${item.ref}, ${left.what}: ${scope.dialect.name} has no code for ${left.words}.`,
+        evidence: [{ label: left.title, value: left.words, limit: 'a code of the dialect' }],
         why: 'It cannot be loaded: the controller keeps what it has.',
         discriminator: `${left.family} ${left.what} ${left.title}`,
         remedies: () => leftOpen(graph, left),
       }));
   });
-}
-
-function wordsOf({ family, title, value }: LeftOut): string {
-  const { keys, fields } = factFamily(family);
-  const spec = Object.values({ ...keys, ...fields }).find((one) => one.title === title);
-  return spec === undefined ? String(value) : valueWords(spec.coding, value);
 }
 
 /** An action that nobody wants after all. */

@@ -1,3 +1,4 @@
+import { shownName } from '../../dialects/lines/lineName.ts';
 import { configurationOf } from '../../firmware/configuration.ts';
 import { configurable, scopeOf } from '../../firmware/scope.ts';
 import type { Graph } from '../../graph/graph.ts';
@@ -48,7 +49,7 @@ function asPlanned(graph: Graph, kept: readonly KeptLine[]): readonly Remedy[] {
   return [
     {
       label: 'Load it as planned',
-      sentence: `Load ${listed(kept.map(({ line }) => `"${line.replace(/ \*/g, '')}"`))} as planned, and not as the aircraft had it.`,
+      sentence: `Load ${listed(kept.map(({ line }) => `"${shownName(line)}"`))} as planned, and not as the aircraft had it.`,
       edit: {
         kind: 'batch',
         title: 'Load as planned what turns other settings on',

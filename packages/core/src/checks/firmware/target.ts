@@ -1,7 +1,7 @@
 import { dialectOf } from '../../dialects/dialectOf.ts';
 import { boardOf } from '../../dialects/boardOf.ts';
 import type { SimpleEdit } from '../../edits/registry.ts';
-import { configurable } from '../../firmware/scope.ts';
+import { configurable, plannedTarget } from '../../firmware/scope.ts';
 import type { Graph, GraphItem } from '../../graph/graph.ts';
 import type { FirmwareFacts } from '../../model/firmwarePlan.ts';
 import type { Check, Saying } from '../finding.ts';
@@ -14,11 +14,6 @@ export const target: Check = {
   run: ({ graph }) =>
     configurable(graph).flatMap((entry) => [...unknownBoard(graph, entry), ...otherBoard(graph, entry), ...otherRead(graph, entry)]),
 };
-
-/** Targets that are planned for the board of another item are not looked at: one target is said for the whole aircraft. */
-function isOnlyController(graph: Graph): boolean {
-  return configurable(graph).length === 1;
-}
 
 function unknownBoard(graph: Graph, { item, part }: GraphItem): Saying[] {
   const dialect = dialectOf(graph.design);
@@ -36,10 +31,11 @@ function unknownBoard(graph: Graph, { item, part }: GraphItem): Saying[] {
   ];
 }
 
-function otherBoard(graph: Graph, { item, part }: GraphItem): Saying[] {
-  const planned = graph.design.aircraft.firmware.facts.target;
+function otherBoard(graph: Graph, entry: GraphItem): Saying[] {
+  const { item, part } = entry;
+  const planned = plannedTarget(graph, entry);
   const own = part?.board?.target;
-  if (planned === undefined || own === undefined || planned === own || !isOnlyController(graph)) return [];
+  if (planned === undefined || own === undefined || planned === own) return [];
   return [
     {
       severity: 'mend',
@@ -55,10 +51,11 @@ function otherBoard(graph: Graph, { item, part }: GraphItem): Saying[] {
   ];
 }
 
-function otherRead(graph: Graph, { item, part }: GraphItem): Saying[] {
+function otherRead(graph: Graph, entry: GraphItem): Saying[] {
+  const { item } = entry;
   const { facts, read } = graph.design.aircraft.firmware;
   const found = read[item.id];
-  const planned = isOnlyController(graph) ? (facts.target ?? part?.board?.target) : part?.board?.target;
+  const planned = plannedTarget(graph, entry);
   if (found === undefined) return [];
   const { version } = found;
   return [

@@ -13,6 +13,11 @@ export function lineName(
   return pieces.map((piece) => (piece.is === 'text' ? piece.text : isKey.has(piece.field.name) ? codeOf(piece.field) : VALUE)).join('');
 }
 
+/** A name as people read it. */
+export function shownName(name: string): string {
+  return name.replaceAll(` ${VALUE}`, '');
+}
+
 /** Names lines of a text, where a section may have several of one name. */
 export class LineNames {
   readonly #seen = new Map<string, number>();

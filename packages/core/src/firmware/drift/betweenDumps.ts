@@ -1,3 +1,4 @@
+import { shownName } from '../../dialects/lines/lineName.ts';
 import { sameNumber } from '../../dialects/lines/lineTemplate.ts';
 import type { LineClass } from '../../model/dialectText.ts';
 import type { DumpLine, ReadDump } from '../readBack/readDump.ts';
@@ -27,7 +28,7 @@ export function betweenDumps(first: ReadDump, second: ReadDump): readonly DumpDi
       {
         is: a === undefined ? 'only-second' : b === undefined ? 'only-first' : 'differs',
         section: one.section,
-        name: one.name.replace(/ \*/g, ''),
+        name: shownName(one.name),
         class: classOf(one),
         first: a === undefined ? undefined : { number: a.number, text: a.text.trim() },
         second: b === undefined ? undefined : { number: b.number, text: b.text.trim() },

@@ -1,13 +1,12 @@
-import { fillTemplate, matchTemplate, readNumber, sameNumber, type TemplateField } from '../../dialects/lines/lineTemplate.ts';
+import { readNumber, sameNumber, type TemplateField } from '../../dialects/lines/lineTemplate.ts';
 import type { LineClass } from '../../model/dialectText.ts';
 import { fieldOf } from '../../model/firmwareFacts.ts';
 import type { TextContents } from '../configText.ts';
 import type { ConfigLine } from '../configLine.ts';
 import type { Configuration } from '../configuration.ts';
 import { givenBy } from '../passes.ts';
-import type { DumpLine, DumpValue, ReadDump } from '../readBack/readDump.ts';
-import { readDump } from '../readBack/readDump.ts';
-import { deliveredValues } from '../text/delivered.ts';
+import { readDump, valuesOf, type DumpLine, type DumpValue, type ReadDump } from '../readBack/readDump.ts';
+import { deliveredValues, lineWithValues } from '../text/delivered.ts';
 
 /**
  * How a line of the plan and the aircraft agree. `lost`: the plan has it, and the aircraft does not, since a pass was missed. `at-delivered`: the
@@ -27,8 +26,8 @@ export interface DriftLine {
   /** A line that is kept as the aircraft has it and follows from nothing. */
   readonly keptText: string | undefined;
   readonly read: DumpValue | Extract<DumpLine, { is: 'unknown' }> | undefined;
-  /** True where the dump has no such line and the aircraft therefore is as delivered. */
-  readonly isReadDelivered: boolean;
+  /** Where the dump has no such line and the aircraft therefore is as delivered: the values of delivery. */
+  readonly delivered: string | undefined;
   /** The line whose loading comes first, of a line that was lost: `loaded` where the aircraft has it, so that a pass was missed after it. */
   readonly lostBy: { readonly giver: string; readonly isLoaded: boolean } | undefined;
 }
@@ -62,6 +61,8 @@ export interface Drift {
   readonly bad: readonly Extract<DumpLine, { is: 'bad' }>[];
   readonly repeated: readonly DumpValue[];
   readonly contents: TextContents;
+  /** Of the firmware in the aircraft, as the dump says, else as it is planned. */
+  readonly version: string | undefined;
   readonly counts: DumpCounts;
 }
 
@@ -75,7 +76,7 @@ export function driftOf(configuration: Configuration, dump: ReadDump, contents?:
   const { pairs, extra, repeated } = paired(configuration.lines, values);
   const kind = contents ?? dump.about.contents ?? looksLike(configuration, pairs);
   const readOf = new Map(pairs);
-  const version = dump.about.version;
+  const version = dump.about.version ?? configuration.scope.graph.design.aircraft.firmware.facts.version;
   const givers = giversOf(configuration, readOf);
   const planned = configuration.lines.map((line) => plannedDrift(configuration, line, readOf.get(line), kind, version, givers));
   const keptLines = keptDrift(configuration, unknown, extra);
@@ -90,6 +91,7 @@ export function driftOf(configuration: Configuration, dump: ReadDump, contents?:
     bad,
     repeated,
     contents: kind,
+    version,
     counts: {
       total: dump.lines.length,
       compared: pairs.length + extra.length,
@@ -129,7 +131,7 @@ function ownLine(
   read: DumpValue,
   { class: kind, title, delivered }: { class: OwnDumpLine['class']; title: string; delivered?: string },
 ): OwnDumpLine {
-  const value = read.compiled.values.map(({ name }) => read.codes.get(name) ?? '').join(' ');
+  const value = valuesOf(read);
   return { class: kind, title, read, value, isDelivered: delivered !== undefined && sameText(value, delivered) };
 }
 
@@ -232,40 +234,23 @@ function plannedDrift(
   givers: Givers,
 ): DriftLine {
   const shared = { section: line.section.id, name: line.name, planned: line, keptText: undefined, read, lostBy: undefined };
-  if (line.text === '') return { ...shared, is: read === undefined ? 'same' : 'extra', isReadDelivered: false };
-  const delivered = deliveredValues(scope.text, version ?? scope.graph.design.aircraft.firmware.facts.version, line.template);
-  const isReadDelivered = read === undefined && contents === 'differences' && delivered !== undefined;
-  const agrees = read !== undefined ? isSame(line, read) : isReadDelivered && loadsDelivered(line, delivered);
-  if (agrees) return { ...shared, is: 'same', isReadDelivered };
+  if (line.text === '') return { ...shared, is: read === undefined ? 'same' : 'extra', delivered: undefined };
+  const deliveredHere = deliveredValues(scope.text, version, line.template);
+  const delivered = read === undefined && contents === 'differences' ? deliveredHere : undefined;
+  const agrees =
+    read === undefined
+      ? delivered !== undefined && line.text === lineWithValues(line.compiled, line.derived, delivered)
+      : isSame(line, read);
+  if (agrees) return { ...shared, is: 'same', delivered };
   const giver = line.needs === undefined ? undefined : givers.get(line.needs);
-  const isBare = read === undefined || isDeliveredRead(read, delivered);
+  const isBare = read === undefined || isDeliveredRead(read, deliveredHere);
   if (giver !== undefined && isBare && !line.isDelivered)
-    return { ...shared, is: 'lost', isReadDelivered, lostBy: { giver: giver.name, isLoaded: giver.isLoaded } };
-  return { ...shared, is: read === undefined && !isReadDelivered ? 'missing' : 'differs', isReadDelivered };
-}
-
-/** True where the line loads what a board is delivered with anyway. */
-function loadsDelivered(line: ConfigLine, delivered: string): boolean {
-  return line.text === line.derived ? line.isDelivered : line.text === deliveredText(line, delivered);
-}
-
-/** The line with the values of delivery in it. */
-export function deliveredText({ compiled, derived, values }: ConfigLine, delivered: string): string {
-  const codes = new Map(delivered.split(' ').map((code, i) => [compiled.values[i]?.name ?? '', code]));
-  const keys = matchTemplate(compiled.pieces, derived);
-  return fillTemplate(
-    compiled.pieces,
-    ({ name }) => codes.get(name) ?? keys?.get(name) ?? values.find(({ field }) => field === name)?.code ?? '',
-  );
+    return { ...shared, is: 'lost', delivered, lostBy: { giver: giver.name, isLoaded: giver.isLoaded } };
+  return { ...shared, is: read === undefined && delivered === undefined ? 'missing' : 'differs', delivered };
 }
 
 function isDeliveredRead(read: DumpValue, delivered: string | undefined): boolean {
   return delivered !== undefined && valuesOf(read) === delivered;
-}
-
-/** The values of a read line, as `delivered` has them. */
-export function valuesOf({ compiled, codes }: DumpValue): string {
-  return compiled.values.map(({ name }) => codes.get(name) ?? '').join(' ');
 }
 
 /** Lines that are kept and follow from nothing: there or not. */
@@ -274,7 +259,7 @@ function keptDrift({ extra: kept }: Configuration, unknown: readonly UnknownLine
   return kept.map(({ section, line, text }): DriftLine => {
     const read = all.find((one) => one.section === section && one.name === line);
     const is = read === undefined ? 'missing' : read.text.trim() === text.trim() ? 'same' : 'differs';
-    return { is, section, name: line, planned: undefined, keptText: text, read, isReadDelivered: false, lostBy: undefined };
+    return { is, section, name: line, planned: undefined, keptText: text, read, delivered: undefined, lostBy: undefined };
   });
 }
 
@@ -285,7 +270,7 @@ function extraDrift({ scope }: Configuration, read: DumpValue | UnknownLine, ver
     planned: undefined,
     keptText: undefined,
     read,
-    isReadDelivered: false,
+    delivered: undefined,
     lostBy: undefined,
   };
   if (read.is === 'unknown') return { ...shared, is: 'unknown' };

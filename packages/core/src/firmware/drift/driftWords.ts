@@ -2,7 +2,6 @@ import { factFamily, fieldOf } from '../../model/firmwareFacts.ts';
 import { listed } from '../../text/lists.ts';
 import type { FirmwareScope } from '../scope.ts';
 import { decode } from '../text/coding.ts';
-import { deliveredValues } from '../text/delivered.ts';
 import { valueWords } from '../valueWords.ts';
 import type { DriftLine } from './driftOf.ts';
 
@@ -81,13 +80,13 @@ interface ReadValue {
 }
 
 /** What the aircraft has in each field, in words. */
-function readValues(scope: FirmwareScope, { read, planned, isReadDelivered }: DriftLine): readonly ReadValue[] {
+function readValues(scope: FirmwareScope, { read, planned, delivered }: DriftLine): readonly ReadValue[] {
   const compiled = planned?.compiled ?? (read?.is === 'value' ? read.compiled : undefined);
   if (compiled === undefined || !('planned' in compiled.is)) return [];
   const { of } = compiled.is.planned;
-  const delivered = isReadDelivered && planned !== undefined ? deliveredOf(scope, planned.template) : [];
+  const asDelivered = delivered?.split(' ') ?? [];
   return compiled.values.flatMap((field, i): ReadValue[] => {
-    const code = read?.is === 'value' ? read.codes.get(field.name) : delivered[i];
+    const code = read?.is === 'value' ? read.codes.get(field.name) : asDelivered[i];
     const spec = fieldOf(of, field.name);
     if (code === undefined || spec === undefined) return [];
     if (code === field.otherwise) return [{ field: field.name, title: spec.title, code, words: code, isKnown: true }];
@@ -105,10 +104,6 @@ function readValues(scope: FirmwareScope, { read, planned, isReadDelivered }: Dr
   });
 }
 
-function deliveredOf({ text, graph }: FirmwareScope, template: NonNullable<DriftLine['planned']>['template']): readonly string[] {
-  return (deliveredValues(text, graph.design.aircraft.firmware.facts.version, template) ?? '').split(' ');
-}
-
 function readWords(scope: FirmwareScope, line: DriftLine): string {
   const values = readValues(scope, line);
   return values.length === 0 ? `"${line.read?.text.trim() ?? ''}"` : listed(values.map(({ title, words }) => `${title} ${words}`));
@@ -120,7 +115,7 @@ function differences(scope: FirmwareScope, line: DriftLine): string {
   if (planned === undefined) return '';
   if (planned.text !== planned.derived) return `the aircraft has ${readWords(scope, line)}; the plan has ${plannedWords(line)}.`;
   const own = new Map(planned.values.map((value) => [value.field, value]));
-  const where = line.isReadDelivered ? 'in the aircraft, as delivered' : 'in the aircraft';
+  const where = line.delivered !== undefined ? 'in the aircraft, as delivered' : 'in the aircraft';
   return readValues(scope, line)
     .filter(({ field, code }) => own.get(field)?.code !== code)
     .map(({ field, title, words, isKnown }) => {

@@ -46,7 +46,7 @@ describe('a drift in words', () => {
 
   it('a line whose giver is not loaded either says which', () => {
     expect(said(text.replace('F1.BY 1', 'F1.BY 0').replace('F1.FORE -20', 'F1.FORE 0'))).toEqual([
-      'GNSS1: how it is reached is "0" in the aircraft, which the dialect does not know; the plan has serial port.',
+      'GNSS1: connection is "0" in the aircraft, which the dialect does not know; the plan has serial port.',
       'GNSS1: lost, since "F1.BY 1" is not loaded. Load pass 1, restart, then the next pass.',
     ]);
   });

@@ -14,8 +14,8 @@ import type { ReadDump } from '../readBack/readDump.ts';
 import { scopeOf, type FirmwareScope } from '../scope.ts';
 import { decode } from '../text/coding.ts';
 import type { CompiledLine } from '../../dialects/lines/compiledText.ts';
-import { deliveredValues } from '../text/delivered.ts';
-import { deliveredText, driftOf, OPEN_KINDS, type DriftLine } from './driftOf.ts';
+import { lineWithValues } from '../text/delivered.ts';
+import { driftOf, OPEN_KINDS, type DriftLine } from './driftOf.ts';
 
 /** What it takes to make the aircraft's side the document's. */
 export interface TakenSide {
@@ -63,7 +63,7 @@ export function takeAircraft(
     if (left.length === 0) break;
     for (const line of left) {
       kept.add(keyOf(line));
-      const problem = draft.keep(line, dump.about.version);
+      const problem = draft.keep(line);
       if (problem !== undefined) refused.push(problem);
     }
   }
@@ -174,8 +174,8 @@ class Draft {
   #codesOf(line: DriftLine, compiled: CompiledLine) {
     const { read } = line;
     if (read?.is === 'value') return compiled.values.map((field) => ({ field, code: read.codes.get(field.name) ?? '' }));
-    if (!line.isReadDelivered || line.planned === undefined) return [];
-    const delivered = deliveredValues(this.#now.text, this.#design.aircraft.firmware.facts.version, line.planned.template) ?? '';
+    const { delivered } = line;
+    if (delivered === undefined) return [];
     return delivered.split(' ').flatMap((code, i) => {
       const field = compiled.values[i];
       return field === undefined ? [] : [{ field, code }];
@@ -183,8 +183,8 @@ class Draft {
   }
 
   /** Keeps a line as the aircraft has it. Gives what is wrong with it, where it cannot be kept. */
-  keep(line: DriftLine, version: string | undefined): string | undefined {
-    const text = this.#textOf(line, version);
+  keep(line: DriftLine): string | undefined {
+    const text = textOf(line);
     const problem =
       textProblem(text) ?? (text.length > LIMITS.keptLineChars ? `has more than ${LIMITS.keptLineChars} characters` : undefined);
     if (problem !== undefined) return `Line ${line.read?.number ?? ''} cannot be kept: it ${problem}.`;
@@ -197,11 +197,10 @@ class Draft {
     const isGone = text === '' && line.planned === undefined;
     return this.#make({ kind: 'keep-line', key, value: isGone ? null : value, was }) ? undefined : `"${line.name}" cannot be kept.`;
   }
+}
 
-  #textOf(line: DriftLine, version: string | undefined): string {
-    if (line.read !== undefined) return line.read.text.trim();
-    if (!line.isReadDelivered || line.planned === undefined) return '';
-    const delivered = deliveredValues(this.#now.text, version ?? this.#design.aircraft.firmware.facts.version, line.planned.template);
-    return delivered === undefined ? '' : deliveredText(line.planned, delivered);
-  }
+/** The line as the aircraft has it: read, or as delivered; empty where it has none. */
+function textOf({ read, planned, delivered }: DriftLine): string {
+  if (read !== undefined) return read.text.trim();
+  return delivered === undefined || planned === undefined ? '' : lineWithValues(planned.compiled, planned.derived, delivered);
 }

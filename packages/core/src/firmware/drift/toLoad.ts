@@ -1,7 +1,7 @@
 import { fillTemplate } from '../../dialects/lines/lineTemplate.ts';
 import { inPassTexts, type PlacedLine } from '../configText.ts';
 import type { Configuration } from '../configuration.ts';
-import { deliveredValues } from '../text/delivered.ts';
+import { deliveredValues, lineWithValues } from '../text/delivered.ts';
 import { OPEN_KINDS, type Drift, type DriftLine } from './driftOf.ts';
 
 /** What makes the aircraft as planned in some lines. */
@@ -20,7 +20,7 @@ export function toLoad(configuration: Configuration, drift: Drift, isWanted: (li
   for (const line of drift.lines) {
     if (!OPEN_KINDS.includes(line.is) || !isWanted(line)) continue;
     const { planned, keptText, section } = line;
-    const text = planned?.text ?? keptText ?? asDelivered(configuration, line);
+    const text = planned?.text ?? keptText ?? asDelivered(configuration, drift, line);
     if (text === undefined || text === '') byHand.push(line.read?.text.trim() ?? line.name);
     else lines.push({ section, pass: planned?.pass ?? passes, text });
   }
@@ -28,11 +28,14 @@ export function toLoad(configuration: Configuration, drift: Drift, isWanted: (li
 }
 
 /** The line with the values of delivery in the place of those that were read. */
-function asDelivered({ scope }: Configuration, { read }: DriftLine): string | undefined {
+function asDelivered({ scope }: Configuration, { version }: Drift, { read }: DriftLine): string | undefined {
   if (read?.is !== 'value' || !('planned' in read.compiled.is)) return undefined;
-  const { version } = scope.graph.design.aircraft.firmware.facts;
-  const delivered = deliveredValues(scope.text, version, read.compiled.is.planned)?.split(' ');
-  if (delivered === undefined) return undefined;
-  const codes = new Map(read.compiled.values.map(({ name }, i) => [name, delivered[i] ?? '']));
-  return fillTemplate(read.compiled.pieces, ({ name }) => codes.get(name) ?? read.codes.get(name) ?? '');
+  const delivered = deliveredValues(scope.text, version, read.compiled.is.planned);
+  return delivered === undefined
+    ? undefined
+    : lineWithValues(
+        read.compiled,
+        fillTemplate(read.compiled.pieces, ({ name }) => read.codes.get(name) ?? ''),
+        delivered,
+      );
 }

@@ -63,7 +63,7 @@ describe('what a change comes to on an aircraft', () => {
 
   it('names what there is no code for', () => {
     expect(previewDialect(design, withCode(own, 'roles', 'sbus', ''))).toMatchObject({
-      leftOut: [expect.stringContaining('no code for protocol sbus')],
+      leftOut: [expect.stringContaining('no code for protocol SBUS')],
     });
   });
 });

@@ -42,7 +42,7 @@ export function previewDialect(design: Design, dialect: Dialect, controller?: It
     text: configText(now),
     count: now.lines.length,
     changed: changedLines(typeof before === 'string' ? undefined : configurationOf(before), now),
-    leftOut: now.leftOut.map(({ what, title, value }) => `${what}: no code for ${title} ${value}.`),
+    leftOut: now.leftOut.map(({ what, title, words }) => `${what}: no code for ${title} ${words}.`),
   };
 }
 

@@ -1,5 +1,6 @@
 import type { ReadBack } from '../../model/firmwarePlan.ts';
-import type { ReadDump } from './readDump.ts';
+import { shownName } from '../../dialects/lines/lineName.ts';
+import { valuesOf, type ReadDump } from './readDump.ts';
 
 /** A calibration line of a dump. */
 export interface CalibrationLine {
@@ -14,7 +15,7 @@ export interface CalibrationLine {
 export function calibrationOf({ lines }: ReadDump): readonly CalibrationLine[] {
   return lines.flatMap((line): CalibrationLine[] => {
     if (line.is !== 'value' || !('own' in line.compiled.is) || line.compiled.is.own.class !== 'calibration') return [];
-    const value = line.compiled.values.map(({ name }) => line.codes.get(name) ?? '').join(' ');
+    const value = valuesOf(line);
     return [{ name: line.name, value, isDelivered: isAsDelivered(value, line.compiled.is.own.delivered) }];
   });
 }
@@ -51,6 +52,6 @@ export function readBackOf(dump: ReadDump): Omit<ReadBack, 'at' | 'copiedFrom'> 
     uncalibrated: calibration
       .filter(({ isDelivered }) => isDelivered)
       .slice(0, MOST_NAMED)
-      .map(({ name }) => name.replace(/ \*/g, '')),
+      .map(({ name }) => shownName(name)),
   };
 }

@@ -36,6 +36,11 @@ export interface DumpAbout {
   readonly contents?: TextContents;
 }
 
+/** The values of a read line, as `delivered` has them. */
+export function valuesOf({ compiled, codes }: DumpValue): string {
+  return compiled.values.map(({ name }) => codes.get(name) ?? '').join(' ');
+}
+
 export interface ReadDump {
   /** Every line of the text, in its order: none is lost. */
   readonly lines: readonly DumpLine[];

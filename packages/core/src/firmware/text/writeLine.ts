@@ -1,7 +1,9 @@
+import { uniqBy } from 'es-toolkit';
 import { fillTemplate } from '../../dialects/lines/lineTemplate.ts';
 import type { DialectSection, LineTemplate } from '../../model/dialectText.ts';
 import { fieldOf, type FactFamilyId } from '../../model/firmwareFacts.ts';
 import type { FactRow, FactValue, Source } from '../facts/factRow.ts';
+import { valueWords } from '../valueWords.ts';
 import { encode, type CodeBook } from './coding.ts';
 import type { CompiledLine } from '../../dialects/lines/compiledText.ts';
 import { lineName } from '../../dialects/lines/lineName.ts';
@@ -37,6 +39,8 @@ export interface LeftOut {
   /** Of the field or the key for which there is no code. */
   readonly title: string;
   readonly value: FactValue;
+  /** The same in words. */
+  readonly words: string;
   readonly from: readonly Source[];
 }
 
@@ -65,7 +69,15 @@ export function writeLine(
       continue;
     }
     const code = encode(book, spec.coding, field, value);
-    if (code === undefined) leftOut.push({ family: template.of, what: row.what, title: spec.title, value, from: fact?.from ?? row.from });
+    if (code === undefined)
+      leftOut.push({
+        family: template.of,
+        what: row.what,
+        title: spec.title,
+        value,
+        words: valueWords(spec.coding, value),
+        from: fact?.from ?? row.from,
+      });
     else {
       codes.set(field.name, code);
       if (!isKey) values.push({ field: field.name, title: spec.title, value, code });
@@ -83,12 +95,7 @@ export function writeLine(
       text: fillTemplate(compiled.pieces, codeOf),
       row,
       values,
-      from: withoutRepeats([...from, ...row.from], ({ path, words }) => `${path.join('/')} ${words}`),
+      from: uniqBy([...from, ...row.from], ({ path, words }) => `${path.join('/')} ${words}`),
     },
   };
-}
-
-/** The things without those whose key came before. */
-export function withoutRepeats<T>(things: readonly T[], keyOf: (thing: T) => string): readonly T[] {
-  return [...new Map(things.map((thing) => [keyOf(thing), thing])).values()];
 }

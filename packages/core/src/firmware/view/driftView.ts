@@ -1,13 +1,17 @@
+import { uniqBy } from 'es-toolkit';
+import { shownName } from '../../dialects/lines/lineName.ts';
 import type { LineClass } from '../../model/dialectText.ts';
 import type { Configuration } from '../configuration.ts';
-import { plannedFirmware, type TextContents } from '../configText.ts';
+import type { TextContents } from '../configText.ts';
+import { plannedTarget } from '../scope.ts';
 import { OPEN_KINDS, type Drift, type DriftKind, type DriftLine, type DumpCounts } from '../drift/driftOf.ts';
 import { driftWords } from '../drift/driftWords.ts';
 import { readBackOf } from '../readBack/calibration.ts';
-import type { DumpAbout, ReadDump } from '../readBack/readDump.ts';
-import { deliveredValues } from '../text/delivered.ts';
-import { withoutRepeats } from '../text/writeLine.ts';
+import { valuesOf, type DumpAbout, type ReadDump } from '../readBack/readDump.ts';
 import { leadsTo, type DecidedAt } from './decidedAt.ts';
+
+/** So much of a line that nobody understands is shown. */
+const MOST_SHOWN = 120;
 
 /** One line of a drift as plain values to show. */
 export interface DriftRow {
@@ -44,16 +48,16 @@ export function driftView({ scope }: Configuration, drift: Drift, dump: ReadDump
     key: `${line.section}\n${line.name}`,
     is: line.is,
     section: line.section,
-    name: line.name.replace(/ \*/g, ''),
+    name: shownName(line.name),
     number: line.read?.number,
     ...sides(line),
     words: driftWords(scope, line),
-    places: withoutRepeats(line.planned?.from ?? [], ({ words }) => words).map(({ path, words }) => ({ words, place: leadsTo(path) })),
+    places: uniqBy(line.planned?.from ?? [], ({ words }) => words).map(({ path, words }) => ({ words, place: leadsTo(path) })),
   }));
   const own = drift.own.map(({ class: kind, title, read, value, isDelivered }): DriftRow => ({
     ...bare(`own ${read.number}`, read),
     is: kind,
-    name: read.name.replace(/ \*/g, ''),
+    name: shownName(read.name),
     there: value,
     words: kind === 'calibration' ? `${title}: ${isDelivered ? 'as delivered, not calibrated' : 'its own, no drift'}` : title,
   }));
@@ -82,7 +86,8 @@ export function driftView({ scope }: Configuration, drift: Drift, dump: ReadDump
   };
 
   function otherFirmware(): readonly string[] {
-    const { target, version } = plannedFirmware(scope);
+    const target = plannedTarget(scope.graph, scope.entry);
+    const { version } = scope.graph.design.aircraft.firmware.facts;
     return [
       ...(about.board !== undefined && target !== undefined && about.board !== target
         ? [`The dump is of board target ${about.board}; ${target} is planned.`]
@@ -94,28 +99,21 @@ export function driftView({ scope }: Configuration, drift: Drift, dump: ReadDump
   }
 
   function sides(line: DriftLine): { readonly plan: string; readonly there: string } {
-    const { planned, read, keptText, isReadDelivered } = line;
+    const { planned, read, keptText, delivered } = line;
     const plan =
       planned === undefined
         ? (keptText ?? '')
         : planned.text === planned.derived
           ? planned.values.map(({ code }) => code).join(' ')
           : planned.text;
-    if (read?.is === 'value') {
-      const codes = read.compiled.values.map(({ name }) => read.codes.get(name) ?? '').join(' ');
-      return { plan, there: planned !== undefined && planned.text !== planned.derived ? read.text.trim() : codes };
-    }
-    if (read !== undefined) return { plan, there: read.text.trim().slice(0, 120) };
-    const delivered =
-      isReadDelivered && planned !== undefined
-        ? deliveredValues(scope.text, about.version ?? scope.graph.design.aircraft.firmware.facts.version, planned.template)
-        : undefined;
-    return { plan, there: delivered ?? '' };
+    if (read === undefined) return { plan, there: delivered ?? '' };
+    if (read.is === 'unknown') return { plan, there: read.text.trim().slice(0, MOST_SHOWN) };
+    return { plan, there: planned !== undefined && planned.text !== planned.derived ? read.text.trim() : valuesOf(read) };
   }
 }
 
 function bare(key: string, { number, text }: { readonly number: number; readonly text: string }) {
-  return { key, section: '', name: text.trim().slice(0, 120), number, plan: '', there: '', places: [] };
+  return { key, section: '', name: text.trim().slice(0, MOST_SHOWN), number, plan: '', there: '', places: [] };
 }
 
 /** True for a row that a person has to settle. */

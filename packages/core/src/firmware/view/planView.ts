@@ -1,12 +1,12 @@
+import { uniqBy } from 'es-toolkit';
 import type { Graph } from '../../graph/graph.ts';
-import { fieldOf, factFamily } from '../../model/firmwareFacts.ts';
+import { fieldOf } from '../../model/firmwareFacts.ts';
 import type { ItemId } from '../../model/ids.ts';
-import { configText, passTexts, plannedFirmware } from '../configText.ts';
+import { configText, passTexts } from '../configText.ts';
 import type { ConfigLine } from '../configLine.ts';
 import { configurationOf, type Configuration } from '../configuration.ts';
 import type { PressStep } from '../pressed.ts';
-import { configurable, NO_SCOPE, scopeOf, type NoScope } from '../scope.ts';
-import { withoutRepeats } from '../text/writeLine.ts';
+import { configurable, NO_SCOPE, plannedTarget, scopeOf, type NoScope } from '../scope.ts';
 import { valueWords } from '../valueWords.ts';
 import { leadsTo, type DecidedAt } from './decidedAt.ts';
 
@@ -65,15 +65,13 @@ export function planView(graph: Graph, controller?: ItemId): PlanView | NoPlan {
     controller: named(entry),
     controllers: configurable(graph).map(named),
     dialect: dialect.name,
-    ...plannedFirmware(scope),
+    target: plannedTarget(graph, entry),
+    version: graph.design.aircraft.firmware.facts.version,
     passes: passSections(configuration),
     texts: { complete: passTexts(configuration, 'complete'), differences: passTexts(configuration, 'differences') },
     file: configText(configuration),
     extra: configuration.extra.map(({ text }) => text),
-    leftOut: configuration.leftOut.map(({ what, title, value, family }) => {
-      const spec = Object.values({ ...factFamily(family).keys, ...factFamily(family).fields }).find((field) => field.title === title);
-      return `${what}: ${dialect.name} cannot write ${title} ${spec === undefined ? value : valueWords(spec.coding, value)}.`;
-    }),
+    leftOut: configuration.leftOut.map(({ what, title, words }) => `${what}: ${dialect.name} has no code for ${title} ${words}.`),
     unmet: configuration.unmet.map(
       ({ line, prerequisite }) =>
         `"${line.text}" needs ${prerequisite.title}, and nothing turns that on.${prerequisite.byHand === undefined ? '' : ` ${prerequisite.byHand}`}`,
@@ -100,7 +98,7 @@ function planLine(line: ConfigLine): PlanLine {
     derived: text === derived ? undefined : derived,
     what: row.what,
     words: lineWords(line),
-    reasons: withoutRepeats(line.from, ({ words }) => words).map(({ path, words }) => ({ words, place: leadsTo(path) })),
+    reasons: uniqBy(line.from, ({ words }) => words).map(({ path, words }) => ({ words, place: leadsTo(path) })),
     isDelivered,
   };
 }
