@@ -177,11 +177,29 @@ test('a dialect is copied, a code changed, and the text changes; errors stand at
   await expect(page.getByRole('heading', { name: 'Dialect: Numbered ports, own' })).toBeVisible();
   await settled(page);
   // A code is changed: the lines of this aircraft that hold it change.
-  await page.getByLabel('Table').selectOption('roles');
+  await page.getByRole('combobox', { name: 'Table' }).selectOption('roles');
   await page.getByLabel('MAVLink 2', { exact: true }).fill('77');
   const preview = page.getByTestId('dialect-preview').last();
   await expect(preview.locator('[data-changed="P20.ROLE 77"]')).toContainText('P20.ROLE 31');
   await expect(preview.locator('[data-changed]')).toHaveCount(2);
+  // A draft has an undo of its own, before anything is saved.
+  await page.getByRole('button', { name: 'Undo in the draft' }).click();
+  await expect(page.getByLabel('MAVLink 2', { exact: true })).toHaveValue('31');
+  await expect(preview).toContainText('No line of this aircraft changes');
+  await page.getByRole('button', { name: 'Redo in the draft' }).click();
+  await expect(page.getByLabel('MAVLink 2', { exact: true })).toHaveValue('77');
+  // What has no table of its own is changed in the text of all tables; while that is broken its line is named and codes wait.
+  const tables = page.getByRole('textbox', { name: 'Tables of the dialect' });
+  await tables.click();
+  await page.keyboard.press('Control+Home');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('End');
+  await page.keyboard.press('Backspace');
+  await expect(page.getByText('Line 3: This is no JSON: comma expected.')).toBeVisible();
+  await expect(page.getByLabel('MAVLink 2', { exact: true })).not.toBeEditable();
+  await page.keyboard.type(', "versions": "2.x",');
+  await expect(page.getByLabel('MAVLink 2', { exact: true })).toBeEditable();
+  await expect(page.getByTestId('draft-problems')).toHaveAttribute('data-count', '0');
   // Two dumps teach the code of another protocol.
   const taught = page.getByTestId('teach');
   await taught.getByText('Teach it from two dumps').click();
@@ -229,6 +247,7 @@ test('a dialect is copied, a code changed, and the text changes; errors stand at
   await save.click();
   await expect(page.getByText('Revision 2 of the workshop')).toBeVisible();
   await settled(page);
+  await expect(tables).toContainText('"versions": "2.x"');
   await page.goto(`${whole}/firmware`);
   await settled(page);
   await expect(page.locator('[data-line="P20.ROLE 77"]')).toBeVisible();

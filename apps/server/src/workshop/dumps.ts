@@ -1,4 +1,5 @@
 import { promisify } from 'node:util';
+import { setImmediate as afterOthers } from 'node:timers/promises';
 import { gunzip, gzip } from 'node:zlib';
 import { EntityManager } from '@mikro-orm/core';
 import { Injectable, NotFoundException } from '@nestjs/common';
@@ -7,10 +8,11 @@ import {
   calibrationOf,
   copiedCalibration,
   dialectOf,
+  dumpReader,
   LIMITS,
-  readDump,
   type AircraftId,
   type CalibrationLine,
+  type DialectText,
   type ItemId,
   type ReadDump,
 } from '@wired-falcon/core';
@@ -72,7 +74,7 @@ export class Dumps {
     if ((await em.count(DumpTable, { aircraft, removedAt: null })) >= LIMITS.dumpsPerAircraft)
       throw new CannotImport(`${LIMITS.dumpsPerAircraft} dumps are kept of an aircraft, and so many are. Take one out first.`);
     const words = dialectOf(design)?.text;
-    const read: ReadDump | undefined = words === undefined ? undefined : readDump(words, text);
+    const read: ReadDump | undefined = words === undefined ? undefined : await readWithPauses(words, text);
     const row = {
       id,
       aircraft,
@@ -109,6 +111,15 @@ export class Dumps {
     const rows = await em.find(DumpTable, where, { fields: ['aircraft', 'calibration'], orderBy: { at: 'asc' } });
     return rows.map((row) => ({ name: names.get(row.aircraft) ?? row.aircraft, lines: linesIn(row.calibration) }));
   }
+}
+
+const LINES_BETWEEN_PAUSES = 200;
+
+/** Reads a dump while other requests get their answers: a long one in a dialect of thousands of lines takes seconds. */
+async function readWithPauses(words: DialectText, text: string): Promise<ReadDump> {
+  const reader = dumpReader(words, text);
+  while (reader.read(LINES_BETWEEN_PAUSES) < reader.total) await afterOthers();
+  return reader.result();
 }
 
 async function textOf({ content }: Pick<DumpRow, 'content'>): Promise<string> {

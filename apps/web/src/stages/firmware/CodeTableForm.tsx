@@ -7,11 +7,12 @@ interface CodeTableFormProps {
   readonly target: string | undefined;
   readonly dialect: Dialect;
   readonly isReadOnly: boolean;
-  readonly onDialect: (dialect: Dialect) => void;
+  /** With the place of the code that was typed, so that typing on in it is one change. */
+  readonly onCode: (place: string, dialect: Dialect) => void;
 }
 
 /** The codes of one table of a dialect; another table is chosen above. */
-export function CodeTableForm({ tables, target, dialect, isReadOnly, onDialect }: CodeTableFormProps) {
+export function CodeTableForm({ tables, target, dialect, isReadOnly, onCode }: CodeTableFormProps) {
   const [chosen, setChosen] = useState<string>();
   const table = tables.find(({ id }) => id === chosen) ?? tables[0];
   if (table === undefined) return null;
@@ -38,7 +39,9 @@ export function CodeTableForm({ tables, target, dialect, isReadOnly, onDialect }
               readOnly={isReadOnly}
               maxLength={24}
               placeholder="not known"
-              onChange={(event) => onDialect(withCode(dialect, table.id, key, event.target.value.replaceAll(/\s/g, ''), target))}
+              onChange={(event) =>
+                onCode(`${table.id} ${key}`, withCode(dialect, table.id, key, event.target.value.replaceAll(/\s/g, ''), target))
+              }
             />
           </label>
         ))}

@@ -11,6 +11,8 @@ import {
   sampleDialects,
   scopeOf,
   writeDialectFile,
+  withDialect,
+  withTables,
   type Dialect,
   type DialectId,
 } from '@wired-falcon/core';
@@ -18,7 +20,7 @@ import { authorName, makeId } from '../../session/author.ts';
 import { useDesign, useGraph, useMake, useSession } from '../../session/SessionContext.tsx';
 import { dialectsApi } from '../../session/transport.ts';
 import { useWorkshopDialects, WORKSHOP_DIALECTS } from '../../session/workshopDialects.ts';
-import { CodeField } from '../../ui/CodeField.tsx';
+import { CodeField, type CodeProblem } from '../../ui/CodeField.tsx';
 import { downloadText } from '../../ui/download.ts';
 import { CodeTableForm } from './CodeTableForm.tsx';
 import { DialectPreviewPanel } from './DialectPreviewPanel.tsx';
@@ -50,7 +52,7 @@ function Editor({ dialect }: { readonly dialect: Dialect }) {
   const make = useMake();
   const session = useSession();
   const queries = useQueryClient();
-  const { draft, setDraft, discard } = useDialectDraft(dialect);
+  const { draft, change, discard, forget, undo, redo } = useDialectDraft(dialect);
   const verdict = useMemo(() => judgeDraft(draft), [draft]);
   const scope = scopeOf(graph, controller);
   const part = typeof scope === 'string' ? undefined : scope.part;
@@ -66,7 +68,7 @@ function Editor({ dialect }: { readonly dialect: Dialect }) {
     onSuccess: async ({ dialect: kept }) => {
       // The edit names a revision that the session has to know first.
       session.learn({ parts: [], dialects: [kept] });
-      discard();
+      forget();
       await queries.invalidateQueries({ queryKey: WORKSHOP_DIALECTS });
       const key = dialectKeyOf(kept);
       if (key !== dialectKeyOf(dialect)) make({ kind: 'set-dialect', dialect: key, was: dialectKeyOf(dialect) });
@@ -103,6 +105,16 @@ function Editor({ dialect }: { readonly dialect: Dialect }) {
             Discard the changes
           </button>
         )}
+        {!isSample && (
+          <>
+            <button type="button" className="action" disabled={undo === undefined} onClick={undo}>
+              Undo in the draft
+            </button>
+            <button type="button" className="action" disabled={redo === undefined} onClick={redo}>
+              Redo in the draft
+            </button>
+          </>
+        )}
         <button
           type="button"
           className="action"
@@ -136,31 +148,47 @@ function Editor({ dialect }: { readonly dialect: Dialect }) {
         value={draft.sheet}
         problems={verdict.inSheet}
         isReadOnly={isSample}
-        onChange={(sheet) => setDraft({ ...draft, sheet })}
+        onChange={(sheet) => change('lines', { ...draft, sheet })}
       />
       <div
         role="status"
         data-testid="draft-problems"
-        data-count={verdict.inSheet.length + verdict.others.length}
+        data-count={verdict.inSheet.length + verdict.others.length + verdict.inTables.length}
         className="text-[13px] text-rust"
       >
         {[...verdict.inSheet.map(({ line, sentence }) => `Line ${line}: ${sentence}`), ...verdict.others].slice(0, 8).map((sentence) => (
           <p key={sentence}>{sentence}</p>
         ))}
       </div>
+      {verdict.inTables.length > 0 && (
+        <p className="mt-4 text-[13px] text-rust">Codes can be changed here once the tables below are mended.</p>
+      )}
       <CodeTableForm
         tables={tables}
         target={part?.board?.target}
         dialect={draft.dialect}
-        isReadOnly={isSample}
-        onDialect={(next) => setDraft({ ...draft, dialect: next })}
+        isReadOnly={isSample || verdict.inTables.length > 0}
+        onCode={(place, next) => change(`code ${place}`, withDialect(draft, next))}
       />
-      {!isSample && (
+      <h3 className="mt-4 text-[15px] font-bold">All tables</h3>
+      <p className="max-w-prose text-[12.5px] text-ink2">
+        Everything else that the dialect says, as JSON: boards and their outputs kept for motors, bauds, limits and refusals, and under
+        &quot;text&quot; the signs between values, head and foot, prerequisites, steps by hand and buttons to press.
+      </p>
+      <CodeField
+        label="Tables of the dialect"
+        value={draft.tables}
+        problems={verdict.inTables}
+        isReadOnly={isSample}
+        onChange={(tables) => change('tables', withTables(draft, tables))}
+      />
+      <Sentences at={verdict.inTables} />
+      {!isSample && verdict.dialect !== undefined && (
         <TeachPanel
-          dialect={verdict.dialect ?? draft.dialect}
+          dialect={verdict.dialect}
           tables={tables}
           target={part?.board?.target}
-          onLearn={(learned) => setDraft(draftOf(learned))}
+          onLearn={(learned) => change('lesson', draftOf(learned))}
         />
       )}
       <h3 className="mt-4 text-[15px] font-bold">Tests</h3>
@@ -172,10 +200,23 @@ function Editor({ dialect }: { readonly dialect: Dialect }) {
         value={draft.tests}
         problems={verdict.inTests}
         isReadOnly={isSample}
-        onChange={(tests) => setDraft({ ...draft, tests })}
+        onChange={(tests) => change('tests', { ...draft, tests })}
       />
       <ExpectedList results={verdict.results} problems={verdict.inTests} />
       {verdict.dialect !== undefined && <DialectPreviewPanel title="On this aircraft" dialect={verdict.dialect} controller={controller} />}
     </>
+  );
+}
+
+/** What is wrong in a text, each with its line. */
+function Sentences({ at }: { readonly at: readonly CodeProblem[] }) {
+  return (
+    <div role="status" className="text-[13px] text-rust">
+      {at.slice(0, 8).map(({ line, sentence }) => (
+        <p key={`${line} ${sentence}`}>
+          Line {line}: {sentence}
+        </p>
+      ))}
+    </div>
   );
 }

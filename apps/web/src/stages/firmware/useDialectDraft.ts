@@ -2,24 +2,60 @@ import { useState } from 'react';
 import { dialectKeyOf, DialectSchema, draftOf, hasShape, type Dialect, type DialectDraft } from '@wired-falcon/core';
 import { forgetText, rememberedText, rememberText } from '../../ui/rememberedText.ts';
 
-/** A draft of a dialect, remembered by this browser until it is saved or discarded: a colleague may change the dialect of the aircraft meanwhile. */
-export function useDialectDraft(dialect: Dialect): {
+/** What a change was made in: typing on in the same place is one change. */
+type ChangedIn = 'lines' | 'tests' | 'tables' | `code ${string}` | 'lesson' | 'discard';
+
+interface History {
+  readonly past: readonly DialectDraft[];
   readonly draft: DialectDraft;
-  readonly setDraft: (draft: DialectDraft) => void;
+  readonly future: readonly DialectDraft[];
+  readonly last: ChangedIn | undefined;
+}
+
+export interface EditedDraft {
+  readonly draft: DialectDraft;
+  readonly change: (changedIn: ChangedIn, draft: DialectDraft) => void;
+  /** Back to the dialect as it is saved; this too can be undone. */
   readonly discard: () => void;
-} {
+  /** As it is saved from now on, with nothing to undo. */
+  readonly forget: () => void;
+  /** Undefined where there is nothing to undo, or to do again. */
+  readonly undo: (() => void) | undefined;
+  readonly redo: (() => void) | undefined;
+}
+
+const MOST_PAST = 200;
+
+/** A draft of a dialect, remembered by this browser until it is saved or discarded: a colleague may change the dialect of the aircraft meanwhile. */
+export function useDialectDraft(dialect: Dialect): EditedDraft {
   const key = `wired-falcon-dialect-draft-${dialectKeyOf(dialect)}`;
-  const [draft, setDraft] = useState<DialectDraft>(() => rememberedDraft(rememberedText(key)) ?? draftOf(dialect));
+  const [{ past, draft, future, last }, setHistory] = useState<History>(() => ({
+    past: [],
+    draft: rememberedDraft(rememberedText(key)) ?? draftOf(dialect),
+    future: [],
+    last: undefined,
+  }));
+  const go = (history: History): void => {
+    rememberText(key, JSON.stringify(history.draft));
+    setHistory(history);
+  };
+  const change = (changedIn: ChangedIn, next: DialectDraft): void =>
+    go({ past: changedIn === last ? past : [...past, draft].slice(-MOST_PAST), draft: next, future: [], last: changedIn });
+  const [before, after] = [past.at(-1), future[0]];
   return {
     draft,
-    setDraft: (next) => {
-      rememberText(key, JSON.stringify(next));
-      setDraft(next);
-    },
+    change,
     discard: () => {
+      change('discard', draftOf(dialect));
       forgetText(key);
-      setDraft(draftOf(dialect));
     },
+    forget: () => {
+      forgetText(key);
+      setHistory({ past: [], draft: draftOf(dialect), future: [], last: undefined });
+    },
+    undo:
+      before === undefined ? undefined : () => go({ past: past.slice(0, -1), draft: before, future: [draft, ...future], last: undefined }),
+    redo: after === undefined ? undefined : () => go({ past: [...past, draft], draft: after, future: future.slice(1), last: undefined }),
   };
 }
 
@@ -28,11 +64,18 @@ function rememberedDraft(text: string | undefined): DialectDraft | undefined {
   if (text === undefined) return undefined;
   try {
     const value: unknown = JSON.parse(text);
-    if (typeof value !== 'object' || value === null || !('dialect' in value) || !('sheet' in value) || !('tests' in value))
+    if (
+      typeof value !== 'object' ||
+      value === null ||
+      !('dialect' in value) ||
+      !('sheet' in value) ||
+      !('tests' in value) ||
+      !('tables' in value)
+    )
       return undefined;
-    const { dialect, sheet, tests } = value;
-    return typeof sheet === 'string' && typeof tests === 'string' && hasShape(DialectSchema, dialect)
-      ? { dialect, sheet, tests }
+    const { dialect, sheet, tests, tables } = value;
+    return typeof sheet === 'string' && typeof tests === 'string' && typeof tables === 'string' && hasShape(DialectSchema, dialect)
+      ? { dialect, sheet, tests, tables }
       : undefined;
   } catch {
     return undefined;
