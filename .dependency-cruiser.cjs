@@ -81,7 +81,10 @@ module.exports = {
       name: 'core-uses-no-framework',
       severity: 'error',
       from: { path: '^packages/core/', pathNot: '(\\.test\\.ts$|/test/)' },
-      to: { path: 'node_modules/', pathNot: 'node_modules/(@sinclair/typebox|es-toolkit|@noble/hashes|papaparse|@types/papaparse)/' },
+      to: {
+        path: 'node_modules/',
+        pathNot: 'node_modules/(@sinclair/typebox|es-toolkit|@noble/hashes|papaparse|jsonc-parser|@types/papaparse)/',
+      },
     },
     { name: 'contract-uses-core-only', severity: 'error', from: { path: '^packages/contract/' }, to: { path: '^apps/' } },
     { name: 'server-and-web-are-apart', severity: 'error', from: { path: '^apps/server/' }, to: { path: '^apps/web/' } },

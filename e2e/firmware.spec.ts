@@ -47,6 +47,17 @@ test('a dump with three drifts is settled both ways, by pointer', async ({ page,
   await compared(page);
   await expect(page.getByRole('button', { name: '2 differ' })).toBeVisible();
   await expect(page.getByTestId('drift-said')).toHaveText('1 line changed in the plan.');
+  // On paper every line is there, though the screen draws those in sight only.
+  const all = Number(await page.getByTestId('drift-lines').getAttribute('data-count'));
+  expect(await page.locator('[data-drift]').count()).toBeLessThan(all);
+  await page.evaluate(() =>
+    addEventListener('beforeprint', () => {
+      document.body.dataset['printed'] = String(document.querySelectorAll('[data-drift]').length);
+    }),
+  );
+  await page.pdf({ preferCSSPageSize: true });
+  expect(await page.locator('body').getAttribute('data-printed')).toBe(String(all));
+  await expect(page.getByTestId('drift-lines')).toHaveAttribute('data-count', String(all));
   // The plan is right about the rest: what is to be loaded is these lines alone.
   await page.getByRole('button', { name: 'Take the plan for LOST.ACT' }).click();
   await page.context().grantPermissions(['clipboard-read', 'clipboard-write']);
@@ -87,6 +98,29 @@ test('a pass that was missed is told, and bad lines keep their numbers; by keybo
   await page.keyboard.press('Enter');
   await expect(page.locator('[data-drift="bad"]')).toContainText('has control characters');
   await expect(page.locator('[data-drift="unknown"]')).toContainText('WHAT.EVER');
+});
+
+test('what was read is compared with the plan of a colleague as soon as it changes, and nothing of it is lost', async ({ page, whole }) => {
+  await page.goto(`${whole}/firmware`);
+  await settled(page);
+  const dump = await linesToLoad(page);
+  const other = await page.context().newPage();
+  await other.goto(`${whole}/firmware`);
+  await settled(other);
+  await page.goto(`${whole}/firmware/read-back`);
+  await settled(page);
+  await paste(page, dump);
+  await expect(page.getByText('Nothing to settle: what was read is what is planned.')).toBeVisible();
+  await other.getByLabel('System id').fill('9');
+  await other.keyboard.press('Enter');
+  await settled(other);
+  await expect(drift(page, 'CRAFT.NUMBER')).toContainText('the plan has 9');
+  await compared(page);
+  await page.getByRole('button', { name: 'Take the aircraft for CRAFT.NUMBER' }).click();
+  await compared(page);
+  await expect(page.getByText('Nothing to settle: what was read is what is planned.')).toBeVisible();
+  await expect(other.getByLabel('System id')).toHaveValue(/^1?$/);
+  await other.close();
 });
 
 test('dumps are kept with a note, compared with each other, taken out and put back', async ({ page, whole }) => {

@@ -24,7 +24,7 @@ function configured(design: Design): Configuration {
 }
 
 /** A dump of so many lines: the plan's own, lines of the dialect that the plan does not have, and lines that nobody knows. */
-function dumpOf(text: string, lines: number): string {
+export function dumpOf(text: string, lines: number): string {
   const own = text.split('\n');
   const more = Array.from({ length: lines - own.length }, (_, i) =>
     i % 3 === 0 ? `P${100 + i}.ROLE ${i % 50}` : i % 3 === 1 ? `GYRO.A${i}.ZERO ${i % 9}` : `TUNE.X${i} ${i % 77}`,

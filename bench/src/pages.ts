@@ -1,5 +1,6 @@
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
+import { dumpOf } from './firmware.ts';
 import { startServer } from './server.ts';
 import { report, statsOf } from './stats.ts';
 
@@ -34,7 +35,29 @@ const STORIES: readonly Story[] = [
   { page: 'outputs', come: rateOfBank, keys: ['Control+z', 'Control+y'] },
   { page: 'outputs/linkages', come: otherHole, keys: ['Control+z', 'Control+y'] },
   { page: 'links/picture', come: addField, keys: ['Control+z', 'Control+y'] },
+  { page: 'firmware', come: systemId, keys: ['Control+z', 'Control+y'] },
+  { page: 'firmware/read-back', come: readBack, keys: ['Control+z', 'Control+y'] },
 ];
+
+/** Another system id, on the page of what is to be loaded. */
+async function systemId(page: Page): Promise<void> {
+  await page.getByLabel('System id').fill('9');
+  await page.keyboard.press('Enter');
+  await page.getByRole('heading', { level: 2 }).first().click();
+  await settled(page);
+}
+
+/** What the plan says, read back from the controller and compared, with a system id that was set since. */
+async function readBack(page: Page): Promise<void> {
+  await page.getByRole('link', { name: 'What to load' }).click();
+  await page.locator('[data-testid=firmware-load][data-current=true]').waitFor();
+  const lines = await page.locator('[data-line]').evaluateAll((rows) => rows.map((row) => row.getAttribute('data-line') ?? ''));
+  await systemId(page);
+  await page.getByRole('link', { name: 'Read back' }).click();
+  await compare(page, lines.filter((line) => line !== '').join('\n'));
+  await page.getByRole('heading', { level: 2 }).first().click();
+  await settled(page);
+}
 
 /** An edit of the RC plan to take back and to make again. */
 function choose(label: string, value: string): (page: Page) => Promise<void> {
@@ -109,6 +132,53 @@ export async function benchPages(root: string): Promise<void> {
   await stop();
 }
 
+const DUMP_LINES = 10_000;
+const DUMPS = 25;
+
+/** A dump of 10,000 lines on the page: from the choice of the file until the drift is shown, read and compared in the worker. */
+export async function benchReadBack(root: string): Promise<void> {
+  const { url, stop } = await startServer(root, { WF_DEMO: '1', WF_WEB: join(root, 'apps/web/dist') });
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
+  const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })).newPage();
+  await page.goto(`${url}/aircraft/saltmarsh/firmware`);
+  await page.locator('[data-testid=firmware-load][data-current=true]').waitFor();
+  const lines = await page.locator('[data-line]').evaluateAll((rows) => rows.map((row) => row.getAttribute('data-line') ?? ''));
+  const dump = dumpOf(lines.filter((line) => line !== '').join('\n'), DUMP_LINES);
+  await page.getByRole('link', { name: 'Read back' }).click();
+  const taken: number[] = [];
+  for (let n = 0; n < DUMPS; n += 1) {
+    // Another text each time, so that nothing is known of it.
+    taken.push(await compare(page, `${dump}\nTUNE.RUN ${n}`));
+  }
+  report('saltmarsh, firmware/read-back: 10,000 lines, from file to drift', statsOf(taken.slice(3)), 'ms', '300 ms');
+  await browser.close();
+  await stop();
+}
+
+/** Opens a file with a dump. Gives the ms from then until the drift of the dump is shown. */
+async function compare(page: Page, dump: string): Promise<number> {
+  await page.getByTestId('read-back').evaluate((main) => {
+    window.wfDrift = new Promise((resolve) => {
+      let from = 0;
+      // Shown in the same frame or not: a drift of before is current until another dump is there.
+      let isNew = main.dataset['current'] === 'false';
+      document.addEventListener('change', () => (from = performance.now()), { once: true, capture: true });
+      const watcher = new MutationObserver(() => {
+        isNew ||= main.dataset['current'] === 'false';
+        if (from === 0 || !isNew || main.dataset['current'] !== 'true') return;
+        watcher.disconnect();
+        resolve(performance.now() - from);
+      });
+      watcher.observe(main, { attributes: true });
+    });
+  });
+  await page
+    .getByLabel('File with a dump')
+    .first()
+    .setInputFiles({ name: 'dump.txt', mimeType: 'text/plain', buffer: Buffer.from(dump, 'utf8') });
+  return page.evaluate(() => window.wfDrift ?? Promise.reject(new Error('Nobody watches the drift.')));
+}
+
 async function pressed(page: Page, keys: readonly string[]): Promise<readonly Noted[]> {
   await page.evaluate(watch);
   const noted: Noted[] = [];
@@ -131,6 +201,7 @@ async function settled(page: Page): Promise<void> {
 declare global {
   interface Window {
     wfNext?: () => Promise<Noted>;
+    wfDrift?: Promise<number>;
   }
 }
 

@@ -9,10 +9,7 @@ interface DumpInputProps {
   readonly onDump: (text: string) => void;
 }
 
-/** More than this is not shown in the field, which would make typing slow; it is compared whole. */
-const MOST_SHOWN = 200_000;
-
-/** A field for a dump of a controller: pasted, opened or dropped. What cannot be read gets a sentence, and what was there stays. */
+/** A field for a dump of a controller: pasted, opened or dropped. A file is not shown in the field, where a long text is slow. What cannot be read gets a sentence, and what was there stays. */
 export function DumpInput({ action, onDump }: DumpInputProps) {
   const [text, setText] = useState('');
   const [problem, setProblem] = useState<string>();
@@ -20,9 +17,7 @@ export function DumpInput({ action, onDump }: DumpInputProps) {
   const take = (dump: string): void => {
     const wrong = dumpProblem(dump);
     setProblem(wrong);
-    if (wrong !== undefined) return;
-    if (dump.length <= MOST_SHOWN) setText(dump);
-    onDump(dump);
+    if (wrong === undefined) onDump(dump);
   };
   return (
     <form

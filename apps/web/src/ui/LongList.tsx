@@ -1,8 +1,11 @@
 import { useLayoutEffect, useRef, useState, type ReactNode } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
+import { usePrinting } from './usePrinting.ts';
 
 /** Lists up to this length are drawn whole, so that the browser's own search finds everything in them. */
 const WHOLE_UP_TO = 60;
+/** On paper a list is whole, unless it would take hundreds of pages. */
+const PRINTED_UP_TO = 5000;
 
 interface LongListProps<T> {
   readonly entries: readonly T[];
@@ -13,10 +16,11 @@ interface LongListProps<T> {
   readonly testId?: string;
 }
 
-/** A list of rows (`li`) inside something that scrolls and is marked `data-scroll`. When it is long, only what is in sight is drawn. */
+/** A list of rows (`li`) inside something that scrolls and is marked `data-scroll`. When it is long, only what is in sight is drawn; printed it is whole. */
 export function LongList<T>(props: LongListProps<T>) {
   const { entries, keyOf, render, testId } = props;
-  if (entries.length > WHOLE_UP_TO) return <VirtualList {...props} />;
+  const isPrinting = usePrinting();
+  if (entries.length > (isPrinting ? PRINTED_UP_TO : WHOLE_UP_TO)) return <VirtualList {...props} />;
   return (
     <ul data-testid={testId}>
       {entries.map((entry) => (

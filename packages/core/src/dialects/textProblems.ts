@@ -2,7 +2,7 @@ import { listed } from '../text/lists.ts';
 import type { Dialect } from '../model/dialect.ts';
 import type { DialectSection, DialectText } from '../model/dialectText.ts';
 import { factFamily, fieldOf } from '../model/firmwareFacts.ts';
-import { cellsOf } from './lines/cells.ts';
+import { cellsOf, isComment, withoutLeading } from './lines/cells.ts';
 import { compiledText, type CompiledLine } from './lines/compiledText.ts';
 import { fieldNames, fillTemplate, parseTemplate } from './lines/lineTemplate.ts';
 import { matchCells } from './lines/matchLine.ts';
@@ -146,10 +146,10 @@ function takenForAnother(text: DialectText): TextProblem[] {
   const { lines } = compiledText(text);
   const hasHeadings = text.sections.some(({ heading }) => heading !== undefined);
   return lines.flatMap((line): TextProblem[] => {
-    const sample = cellsOf(
-      text.grammar,
-      fillTemplate(line.pieces, () => '7'),
-    );
+    const written = fillTemplate(line.pieces, () => '7');
+    const place = { section: line.section.id, line: nameOf(line) };
+    if (isComment(text.grammar, written)) return [{ sentence: `Line "${nameOf(line)}" would be read as a comment.`, ...place }];
+    const sample = cellsOf(text.grammar, withoutLeading(text.grammar, written));
     const first = lines.find(
       (one) =>
         (!hasHeadings || one.section === line.section) && one.cells.length === sample.length && matchCells(one, sample) !== undefined,
@@ -158,12 +158,11 @@ function takenForAnother(text: DialectText): TextProblem[] {
       return [
         {
           sentence: `Line "${nameOf(line)}" is not read back as it is written: look at its blanks and separators.`,
-          section: line.section.id,
-          line: nameOf(line),
+          ...place,
         },
       ];
     if (first === line || writes(first) === writes(line)) return [];
-    return [{ sentence: `Line "${nameOf(line)}" would be read as "${nameOf(first)}".`, section: line.section.id, line: nameOf(line) }];
+    return [{ sentence: `Line "${nameOf(line)}" would be read as "${nameOf(first)}".`, ...place }];
   });
 }
 

@@ -59,7 +59,7 @@ export const companions: readonly Part[] = [
     massG: 48,
     sizeMm: [86, 56, 18],
     noiseDbm: -88,
-    settings: [devicePath('UART1', '/dev/serial0', ['/dev/ttyS0']), devicePath('UART2', '/dev/ttyS1', ['/dev/ttyAMA1'])],
+    settings: [devicePath('UART1', '/dev/ttyS0', ['/dev/ttyS4']), devicePath('UART2', '/dev/ttyS1', ['/dev/ttyS5'])],
     ports: [
       wiredPort(
         'header',
@@ -101,7 +101,7 @@ export const companions: readonly Part[] = [
     massG: 176,
     sizeMm: [103, 91, 35],
     noiseDbm: -84,
-    settings: [devicePath('UART1', '/dev/ttyTHS0', ['/dev/ttyTHS1'])],
+    settings: [devicePath('UART1', '/dev/ttyS2', ['/dev/ttyS3'])],
     ports: [
       wiredPort(
         'power',
@@ -136,7 +136,7 @@ export const companions: readonly Part[] = [
     massG: 92,
     sizeMm: [85, 60, 28],
     noiseDbm: -86,
-    settings: [devicePath('FC', '/dev/ttyAMA0', ['/dev/ttyS0'])],
+    settings: [devicePath('FC', '/dev/ttyS0', ['/dev/ttyS1'])],
     ports: [
       wiredPort('power', ['locking-2.0', 'socket'], [['5V', 'supply-in', '@5v'], ['5V', 'supply-in', '@5v'], gnd, gnd], { needed: true }),
       wiredPort('FC', ['locking-1.25', 'socket'], [['-', 'nc'], ['TX', 'rx', logic3V3], ['RX', 'tx', logic3V3], gnd], {

@@ -1,5 +1,5 @@
-import { leadsTo, type SetupSheet } from '@wired-falcon/core';
-import { useSessionState } from '../../session/SessionContext.tsx';
+import { leadsTo, type AircraftId, type SetupSheet } from '@wired-falcon/core';
+import { useDesign, useSessionState } from '../../session/SessionContext.tsx';
 import { usePageLine } from '../../session/usePageLine.tsx';
 import { CopyButton } from '../../ui/CopyButton.tsx';
 import { downloadText } from '../../ui/download.ts';
@@ -13,6 +13,7 @@ export function CompanionsPage() {
   const { shown, failure } = useCalculated<typeof setups>('firmware.setups', 'setups');
   const { seq } = useSessionState();
   const { style } = usePageLine();
+  const { aircraft } = useDesign();
   const sheets = shown?.answer;
   return (
     <section
@@ -32,13 +33,18 @@ export function CompanionsPage() {
         </p>
       )}
       {(sheets ?? []).map((sheet) => (
-        <Sheet key={sheet.item} sheet={sheet} />
+        <Sheet key={sheet.item} aircraft={aircraft.id} sheet={sheet} />
       ))}
     </section>
   );
 }
 
-function Sheet({ sheet: { ref, part, steps, file } }: { readonly sheet: SetupSheet }) {
+interface SheetProps {
+  readonly aircraft: AircraftId;
+  readonly sheet: SetupSheet;
+}
+
+function Sheet({ aircraft, sheet: { ref, part, steps, file } }: SheetProps) {
   return (
     <section aria-label={ref} className="mt-4 text-[13px]" data-setup={ref}>
       <h3 className="text-[15px] font-bold">
@@ -59,7 +65,7 @@ function Sheet({ sheet: { ref, part, steps, file } }: { readonly sheet: SetupShe
               {[...new Map(from.map((source) => [source.words, source])).values()].slice(0, 3).map(({ words, path }, n) => (
                 <span key={words}>
                   {n === 0 ? '' : ', '}
-                  <PlaceLink words={words} place={leadsTo(path)} />
+                  <PlaceLink words={words} place={leadsTo(path)} aircraft={aircraft} />
                 </span>
               ))}
             </span>

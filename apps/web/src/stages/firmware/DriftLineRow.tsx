@@ -1,7 +1,8 @@
-import { isToSettle, type DriftRow } from '@wired-falcon/core';
+import { isToSettle, type AircraftId, type DriftRow } from '@wired-falcon/core';
 import { PlaceLink } from './PlaceLink.tsx';
 
 interface DriftLineRowProps {
+  readonly aircraft: AircraftId;
   readonly row: DriftRow;
   /** That a person took the plan's side. */
   readonly isToLoad: boolean;
@@ -25,7 +26,7 @@ const KIND_WORDS: Readonly<Record<DriftRow['is'], string>> = {
 };
 
 /** One line of a drift, with the two sides to choose from where they differ. */
-export function DriftLineRow({ row, isToLoad, onPlan, onAircraft }: DriftLineRowProps) {
+export function DriftLineRow({ aircraft, row, isToLoad, onPlan, onAircraft }: DriftLineRowProps) {
   const { is, name, number, plan, there, words, places } = row;
   const isOpen = isToSettle(row);
   const canTake = isOpen || is === 'unknown';
@@ -47,7 +48,7 @@ export function DriftLineRow({ row, isToLoad, onPlan, onAircraft }: DriftLineRow
             {places.slice(0, 3).map((place, i) => (
               <span key={`${place.words} ${i}`}>
                 {i === 0 ? '' : ', '}
-                <PlaceLink {...place} />
+                <PlaceLink {...place} aircraft={aircraft} />
               </span>
             ))}
           </span>

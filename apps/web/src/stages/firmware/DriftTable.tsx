@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { isToSettle, type DriftRow, type DriftView, type TakenSide, type TextContents } from '@wired-falcon/core';
+import { isToSettle, type AircraftId, type DriftRow, type DriftView, type TakenSide, type TextContents } from '@wired-falcon/core';
 import { useMake } from '../../session/SessionContext.tsx';
 import { CopyButton } from '../../ui/CopyButton.tsx';
 import { LongList } from '../../ui/LongList.tsx';
@@ -8,6 +8,7 @@ import type { DriftAsk, load, take } from './calculators.ts';
 import { DriftLineRow } from './DriftLineRow.tsx';
 
 interface DriftTableProps {
+  readonly aircraft: AircraftId;
   readonly view: DriftView;
   readonly ask: DriftAsk;
   readonly onContents: (contents: TextContents) => void;
@@ -32,7 +33,7 @@ const FILTERS: readonly (readonly [title: string, kinds: readonly RowKind[]])[] 
 const NOT_MADE = 'The plan has changed meanwhile. Try again.';
 
 /** The drift line by line, what is to settle first; either side can be taken, for a line or for all that are shown. */
-export function DriftTable({ view, ask, onContents }: DriftTableProps) {
+export function DriftTable({ aircraft, view, ask, onContents }: DriftTableProps) {
   const make = useMake();
   const follower = useFollower();
   const [filter, setFilter] = useState<string>();
@@ -126,6 +127,7 @@ export function DriftTable({ view, ask, onContents }: DriftTableProps) {
         testId="drift-lines"
         render={(row) => (
           <DriftLineRow
+            aircraft={aircraft}
             row={row}
             isToLoad={toLoad.has(row.key)}
             onPlan={() => setToLoad(toggled(toLoad, row.key))}

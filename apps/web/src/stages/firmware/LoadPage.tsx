@@ -108,7 +108,7 @@ function Plan({ view, onChoose }: PlanProps) {
         <FirmwareFacts view={view} />
         <ByHand view={view} />
       </div>
-      <PlanLines view={view} isShort={contents === 'differences'} />
+      <PlanLines aircraft={aircraft.id} view={view} isShort={contents === 'differences'} />
     </>
   );
 }

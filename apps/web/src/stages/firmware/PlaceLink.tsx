@@ -1,19 +1,28 @@
 import { Link } from 'react-router';
-import type { AircraftId, DecidedAt } from '@wired-falcon/core';
+import { asId, type AircraftId, type DecidedAt, type ItemId } from '@wired-falcon/core';
 import { paths } from '../../addresses/paths.ts';
-import { useDesign } from '../../session/SessionContext.tsx';
+import { useSelection } from '../../selection/SelectionContext.tsx';
 
 interface PlaceLinkProps {
   readonly words: string;
   readonly place: DecidedAt | undefined;
+  /** Given, and not asked for here: there are hundreds of these on a page, and the document changes with every edit. */
+  readonly aircraft: AircraftId;
 }
 
-/** What a line rests on, as a link to where that is decided. */
-export function PlaceLink({ words, place }: PlaceLinkProps) {
-  const { aircraft } = useDesign();
+/** What a line rests on, as a link to where that is decided; what it is about is selected there. */
+export function PlaceLink({ words, place, aircraft }: PlaceLinkProps) {
+  const { select } = useSelection();
   if (place === undefined) return <>{words}</>;
+  const { item } = place;
   return (
-    <Link to={addressOf(aircraft.id, place)} className="inline-block min-h-6 underline">
+    <Link
+      to={addressOf(aircraft, place)}
+      className="inline-block min-h-6 underline"
+      onClick={() => {
+        if (item !== undefined) select({ is: 'item', item: asId<ItemId>(item) });
+      }}
+    >
       {words}
     </Link>
   );

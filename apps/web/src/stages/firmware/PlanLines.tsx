@@ -1,17 +1,18 @@
 import { memo } from 'react';
-import type { PlanLine, PlanView } from '@wired-falcon/core';
+import { sameJson, type AircraftId, type PlanLine, type PlanView } from '@wired-falcon/core';
 import { HeadRow } from '../../ui/HeadRow.tsx';
 import { WideRegion } from '../../ui/WideRegion.tsx';
 import { PlaceLink } from './PlaceLink.tsx';
 
 interface PlanLinesProps {
+  readonly aircraft: AircraftId;
   readonly view: PlanView;
   /** Only what differs from a board as delivered. */
   readonly isShort: boolean;
 }
 
 /** Every line with what it is about and what it rests on, pass by pass. */
-export const PlanLines = memo(function PlanLines({ view: { passes, extra }, isShort }: PlanLinesProps) {
+export const PlanLines = memo(function PlanLines({ aircraft, view: { passes, extra }, isShort }: PlanLinesProps) {
   return (
     <>
       {passes.map((sections, i) => (
@@ -33,7 +34,7 @@ export const PlanLines = memo(function PlanLines({ view: { passes, extra }, isSh
                   <HeadRow heads={['Line', 'What it is about', 'What it rests on']} cell="pr-3 py-0.5" />
                   <tbody>
                     {shown.map((line) => (
-                      <Line key={line.name} line={line} />
+                      <Line key={line.name} aircraft={aircraft} line={line} />
                     ))}
                   </tbody>
                 </table>
@@ -57,7 +58,13 @@ export const PlanLines = memo(function PlanLines({ view: { passes, extra }, isSh
   );
 });
 
-function Line({ line: { text, derived, what, words, reasons } }: { readonly line: PlanLine }) {
+interface LineProps {
+  readonly aircraft: AircraftId;
+  readonly line: PlanLine;
+}
+
+/** Drawn again only when it says something else: each answer brings all lines anew, and an edit changes a few. */
+const Line = memo(function Line({ aircraft, line: { text, derived, what, words, reasons } }: LineProps) {
   return (
     <tr className="border-b border-grid align-top" data-line={text}>
       <td className="value py-0.5 pr-3 whitespace-nowrap">
@@ -76,10 +83,10 @@ function Line({ line: { text, derived, what, words, reasons } }: { readonly line
         {reasons.map(({ words: reason, place }, i) => (
           <span key={`${reason} ${i}`}>
             {i === 0 ? '' : ', '}
-            <PlaceLink words={reason} place={place} />
+            <PlaceLink words={reason} place={place} aircraft={aircraft} />
           </span>
         ))}
       </td>
     </tr>
   );
-}
+}, sameJson);

@@ -125,7 +125,7 @@ export function ReadBackPage() {
               For the next aircraft of the series
             </button>
           )}
-          <DriftTable view={answer} ask={ask} onContents={setContents} />
+          <DriftTable aircraft={aircraft.id} view={answer} ask={ask} onContents={setContents} />
         </>
       )}
     </section>

@@ -32,8 +32,13 @@ function splitAtBlanks(line: string): readonly string[] {
 
 /** The line without a word that it may begin with and that says nothing. */
 export function withoutLeading({ leading = [] }: Grammar, line: string): string {
-  const word = leading.find((one) => line.startsWith(one));
+  const word = leading.find((one) => line.startsWith(one) && !goesOn(line, one.length));
   return word === undefined ? line : line.slice(word.length).trimStart();
+}
+
+/** True where a word only begins at the beginning of another one. */
+function goesOn(line: string, length: number): boolean {
+  return /^\w\w$/.test(line.slice(length - 1, length + 1));
 }
 
 /** True for a line that says nothing. */

@@ -1,7 +1,7 @@
 import { fieldNames, parseTemplate, type TemplateField, type TemplatePiece } from './lineTemplate.ts';
 import type { DialectSection, DialectText, LineTemplate, OwnLine } from '../../model/dialectText.ts';
 import { factFamily } from '../../model/firmwareFacts.ts';
-import { cellsOf } from './cells.ts';
+import { cellsOf, withoutLeading } from './cells.ts';
 
 /** A template of a dialect made ready to write lines and to recognise them. */
 export interface CompiledLine {
@@ -40,19 +40,20 @@ export function compiledText(text: DialectText): CompiledText {
 function compiled(text: DialectText, section: DialectSection, template: string, is: CompiledLine['is']): CompiledLine[] {
   const parsed = parseTemplate(template);
   if ('problem' in parsed) return [];
-  const cells = cellsOf(text.grammar, template).map((cell) => {
+  // A word that says nothing is looked at neither in the template nor in what is read.
+  const cells = cellsOf(text.grammar, withoutLeading(text.grammar, template)).map((cell) => {
     const part = parseTemplate(cell);
     return 'problem' in part ? [] : part.pieces;
   });
   const fields = parsed.pieces.flatMap((piece) => (piece.is === 'field' ? [piece.field] : []));
   const isKey = keyTest(is, fieldNames(parsed.pieces));
-  const [first] = parsed.pieces;
+  const first = cells[0]?.[0];
   return [
     {
       section,
       pieces: parsed.pieces,
       cells,
-      start: first?.is === 'text' ? (cellsOf(text.grammar, first.text)[0] ?? '') : '',
+      start: first?.is === 'text' ? first.text : '',
       keys: fields.filter(({ name }) => isKey(name)),
       values: fields.filter(({ name }) => !isKey(name)),
       is,

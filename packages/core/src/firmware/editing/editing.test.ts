@@ -91,6 +91,12 @@ describe('a draft', () => {
       'would be read as "port-role"',
     ],
     [
+      'a line that would be read as a comment',
+      (sheet) => sheet.replace('P{port}.ROLE {role}', '~ P{port}.ROLE {role}'),
+      /^port-role /,
+      'would be read as a comment',
+    ],
+    [
       'a prerequisite that is not there',
       (sheet) => sheet.replace('needs fix)', 'needs fax)'),
       /^fix-fore /,

@@ -4,6 +4,7 @@ import { saltmarsh } from '../../demo/saltmarsh.ts';
 import { numbered } from '../../dialects/numbered.ts';
 import { roleTable } from '../../dialects/roleTable.ts';
 import { sampleDialects } from '../../dialects/sampleDialects.ts';
+import { textProblems } from '../../dialects/textProblems.ts';
 import { graphOf } from '../../graph/graphOf.ts';
 import type { Dialect } from '../../model/dialect.ts';
 import type { DialectText } from '../../model/dialectText.ts';
@@ -68,6 +69,33 @@ describe('a dump', () => {
     );
     expect(whats(read)).toEqual(['heading', 'value', 'heading', 'unknown', 'heading', 'value', 'bad']);
     expect(read.lines[6]).toMatchObject({ number: 7, why: 'has 3 cells; "home" wants 2' });
+  });
+
+  it('whose lines begin with a word that says nothing is read with that word and without it', () => {
+    const text: DialectText = {
+      grammar: { comments: ['rem'], leading: ['say'] },
+      header: [],
+      words: {},
+      sections: [
+        {
+          id: 'all',
+          title: 'All',
+          lines: [
+            { id: 'port', of: 'port', write: 'say port {port} serves {role}' },
+            { id: 'system', of: 'system', write: 'number {id}' },
+          ],
+        },
+      ],
+    };
+    const { lines } = readDump(text, 'say port 3 serves ground\nport 4 serves sticks\nsay number 7\nnumber 8\nsaying number 9');
+    expect(lines.map((line) => (line.is === 'value' ? [line.compiled.is, [...line.codes.values()].join(' ')] : line.is))).toEqual([
+      [{ planned: expect.objectContaining({ id: 'port' }) }, '3 ground'],
+      [{ planned: expect.objectContaining({ id: 'port' }) }, '4 sticks'],
+      [{ planned: expect.objectContaining({ id: 'system' }) }, '7'],
+      [{ planned: expect.objectContaining({ id: 'system' }) }, '8'],
+      'unknown',
+    ]);
+    expect(textProblems({ text })).toEqual([]);
   });
 
   it('that cannot be read says so in a sentence', () => {
