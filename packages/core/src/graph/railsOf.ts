@@ -84,7 +84,7 @@ function ownVolts(element: Driver['element']): number {
   }
 }
 
-/** Passes voltages on until nothing rises any more. Every value is one of the drivers', so that it must end. */
+/** Passes voltages on until nothing rises any more. Every value is one of the drivers', or of packs on top of each other, so that it must end. */
 function spread(graph: Graph, drivers: readonly Driver[]): Pick<Rails, 'voltsOfNet' | 'driverOfNet'> {
   const voltsOfNet = new Float64Array(graph.nets.count).fill(Number.NaN);
   const driverOfNet = new Int32Array(graph.nets.count).fill(-1);
@@ -97,8 +97,15 @@ function spread(graph: Graph, drivers: readonly Driver[]): Pick<Rails, 'voltsOfN
   };
   drivers.forEach((driver, i) => raise(groupOf(graph.nets, driver.node), driver.volts, i));
   const passes = passesOf(graph);
+  const stacked = stackedPacks(graph, drivers);
+  // Packs in a ring would rise without end: nothing is higher than all of them on top of each other.
+  const mostV = stacked.reduce((sum, { driver }) => sum + (drivers[driver]?.volts ?? 0), 0);
   for (let risen = true; risen;) {
     risen = false;
+    for (const { from, to, driver } of stacked) {
+      const volts = (voltsOfNet[from] ?? Number.NaN) + (drivers[driver]?.volts ?? 0);
+      if (volts <= mostV && raise(to, volts, driver)) risen = true;
+    }
     for (const { from, to, minV, maxV } of passes) {
       const volts = voltsOfNet[from] ?? Number.NaN;
       if (!(volts >= minV && volts <= maxV)) continue;
@@ -106,6 +113,18 @@ function spread(graph: Graph, drivers: readonly Driver[]): Pick<Rails, 'voltsOfN
     }
   }
   return { voltsOfNet, driverOfNet };
+}
+
+/** The packs: the plus of each is so much above its minus, which may stand at the plus of another. */
+function stackedPacks(
+  graph: Graph,
+  drivers: readonly Driver[],
+): readonly { readonly from: number; readonly to: number; readonly driver: number }[] {
+  return drivers.flatMap(({ item, element, node }, driver) => {
+    const minus = element.is === 'battery' ? circuitNode(graph, item, element.minus) : undefined;
+    const [from, to] = [minus === undefined ? -1 : groupOf(graph.nets, minus), groupOf(graph.nets, node)];
+    return from < 0 || from === to ? [] : [{ from, to, driver }];
+  });
 }
 
 interface Pass {

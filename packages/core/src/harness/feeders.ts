@@ -86,9 +86,11 @@ function packAt(graph: Graph, item: ItemId, port: Port): (Pick<FeedPort, 'packV'
   const driver = driverAt(graph, node);
   const pack = graph.items[driver?.item ?? -1]?.item.id;
   if (driver?.element.is !== 'battery' || pack === undefined) return undefined;
+  const full = voltsAt(graph, node) ?? driver.volts;
   return {
     pack,
-    packV: { full: voltsAt(graph, node) ?? driver.volts, empty: driver.element.cells * EMPTY_CELL_V },
+    // Of packs in series the uppermost is found: the others are as empty as it is.
+    packV: { full, empty: (driver.element.cells * EMPTY_CELL_V * full) / driver.volts },
     isCounted: groupOf(graph.nets, node) !== groupOf(graph.nets, driver.node),
   };
 }

@@ -52,6 +52,30 @@ const onBoard = (id: string, from: `@${string}`, out: `@${string}`, setV: number
     burstS: 5,
   });
 
+/** A lead between two packs and what they feed, with the plugs of the packs. */
+function packLead(way: 'series' | 'parallel', plug: 'XT60' | 'XT90', massG: number): Part {
+  const isSeries = way === 'series';
+  const ends = (id: string, gender: 'pins' | 'socket', plus: Row, minus: Row): WiredPort =>
+    wiredPort(id, [plug, gender], [plus, minus], { label: id === 'out' ? 'to the aircraft' : `pack ${id}`, needed: true });
+  return samplePart({
+    id: `lead-${way}-${plug.toLowerCase()}`,
+    kind: 'distribution',
+    name: `Lead, two packs in ${way}, ${plug}`,
+    summary: isSeries
+      ? 'The minus of pack A to the plus of pack B: the voltages add up, the capacity is that of one. Two packs of one kind and one age only.'
+      : 'Plus to plus and minus to minus: the capacities add up. Bring both packs to the same voltage before they are joined.',
+    massG,
+    sizeMm: [120, 20, 12],
+    ports: [
+      ends('A', 'pins', ['+', 'supply-in', '@bat'], ['-', 'gnd', isSeries ? '@middle' : '@gnd']),
+      ends('B', 'pins', ['+', 'supply-in', isSeries ? '@middle' : '@bat'], ['-', 'gnd', '@gnd']),
+      ends('out', 'socket', ['+', 'supply-out', '@bat'], ['-', 'gnd', '@gnd']),
+    ],
+    circuit: [],
+    cautions: ['battery'],
+  });
+}
+
 const OUTPUTS = [1, 2, 3, 4, 5, 6];
 
 /** Signal, rail and ground of six outputs side by side, as the row of a bare controller has them. */
@@ -168,4 +192,8 @@ export const distribution: readonly Part[] = [
     ],
     monitor: { voltsPerV: 12.1, ampsPerV: 30.3 },
   }),
+  packLead('series', 'XT60', 21),
+  packLead('series', 'XT90', 38),
+  packLead('parallel', 'XT60', 22),
+  packLead('parallel', 'XT90', 40),
 ];

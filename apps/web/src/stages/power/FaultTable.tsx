@@ -1,6 +1,9 @@
 import { NotComputed } from '../../ui/NotComputed.tsx';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { ABILITIES, FAULT_CLASSES, type FaultClass, type FaultLine } from '@wired-falcon/core';
+import { paths } from '../../addresses/paths.ts';
+import { useDesign } from '../../session/SessionContext.tsx';
 import type { SweepState } from './useFaults.ts';
 import { HeadRow } from '../../ui/HeadRow.tsx';
 
@@ -15,6 +18,7 @@ interface FaultTableProps {
 /** What each class means, in words. */
 const CLASS_WORDS: Readonly<Record<FaultClass, string>> = {
   critical: 'control is lost',
+  unknown: 'whether control is lost shows once outputs have functions',
   major: 'propulsion and more is lost',
   minor: 'one ability is lost',
   latent: 'something spare is used up',
@@ -55,6 +59,7 @@ interface LinesProps {
 }
 
 function Lines({ lines, chosen, onChoose }: LinesProps) {
+  const { aircraft } = useDesign();
   const present = FAULT_CLASSES.filter((name) => lines.some((line) => line.class === name));
   const [shown, setShown] = useState<FaultClass>();
   const open = shown !== undefined && present.includes(shown) ? shown : present[0];
@@ -74,6 +79,14 @@ function Lines({ lines, chosen, onChoose }: LinesProps) {
           </button>
         ))}
       </div>
+      {open === 'unknown' && (
+        <p className="mt-1 text-[13px]">
+          Control: unknown until outputs have functions.{' '}
+          <Link className="underline" to={paths.outputs(aircraft.id)}>
+            Assign the outputs
+          </Link>
+        </p>
+      )}
       <table className="mt-2 w-full text-[13px]">
         <HeadRow heads={['Fault', 'Worst in', 'Lost', 'Stops working']} />
         <tbody>

@@ -12,6 +12,7 @@ import { overVoltage } from './overVoltage.ts';
 import { battery, parallelBatteries } from './packs.ts';
 import { parallelRegulators } from './parallelRegulators.ts';
 import { reversed } from './reversed.ts';
+import { seriesBatteries } from './seriesPacks.ts';
 import { backupUnconditioned, builtInRegulator } from './servoRail.ts';
 import { singlePoint } from './singlePoint.ts';
 import { underVoltage } from './underVoltage.ts';
@@ -26,6 +27,7 @@ export const powerChecks: readonly Check[] = [
   underVoltage,
   noSupply,
   parallelBatteries,
+  seriesBatteries,
   overCurrent,
   headroom,
   dissipation,

@@ -1,5 +1,5 @@
 import { against, quantity } from '../../text/numbers.ts';
-import { circuitNode, groupOf, membersOf, type Graph } from '../../graph/graph.ts';
+import { circuitNode, type Graph } from '../../graph/graph.ts';
 import { ASSUMED_LENGTH_MM } from '../../power/network/wireOhm.ts';
 import { conductorLengthMm } from '../../harness/wireFacts.ts';
 import type { Check, Saying } from '../finding.ts';
@@ -18,20 +18,31 @@ export const longBatteryLead: Check = {
   run: ({ graph }) => {
     const drives = graph.items.flatMap(({ part }, item) => (part?.circuit.some(({ is }) => is === 'drive') === true ? [item] : []));
     const ways = drives.length === 0 ? new Map<number, readonly Way[]>() : supplyWays(graph);
-    return drives.flatMap((item) => longLead(graph, ways, item));
+    const leads = drives.flatMap((item) => leadOf(graph, ways, item) ?? []);
+    return leads.flatMap((lead) => longLead(graph, leads, lead));
   },
 };
 
-function longLead(graph: Graph, ways: ReadonlyMap<number, readonly Way[]>, item: number): Saying[] {
+/** A motor controller with what is how far away from its plus by supply wires, in millimetres, by node of the graph. */
+interface Lead {
+  readonly item: number;
+  readonly mmTo: ReadonlyMap<number, number>;
+}
+
+function leadOf(graph: Graph, ways: ReadonlyMap<number, readonly Way[]>, item: number): Lead | undefined {
+  const drive = graph.items[item]?.part?.circuit.find((element) => element.is === 'drive');
+  const plus = drive?.is === 'drive' ? circuitNode(graph, item, drive.plus) : undefined;
+  return plus === undefined ? undefined : { item, mmTo: lengthsFrom(ways, plus) };
+}
+
+function longLead(graph: Graph, leads: readonly Lead[], lead: Lead): Saying[] {
+  const { item, mmTo } = lead;
   const entry = graph.items[item];
-  const drive = entry?.part?.circuit.find((element) => element.is === 'drive');
-  if (entry === undefined || drive?.is !== 'drive') return [];
-  const plus = circuitNode(graph, item, drive.plus);
-  const lengthMm = plus === undefined ? undefined : lengthToPackMm(graph, ways, plus);
-  if (plus === undefined || lengthMm === undefined) return [];
+  const lengthMm = lengthToPackMm(graph, mmTo);
+  if (entry === undefined || lengthMm === undefined) return [];
   const addedMm = lengthMm - DELIVERED_MM;
   const needed = leadCapacitance(addedMm);
-  const fitted = microfaradAt(graph, plus);
+  const fitted = microfaradAt(graph, leads, lead);
   if (addedMm <= ALLOWED_MM || fitted >= needed.microfarad) return [];
   const { ref } = entry.item;
   return [
@@ -49,12 +60,18 @@ function longLead(graph: Graph, ways: ReadonlyMap<number, readonly Way[]>, item:
   ];
 }
 
-/** The shortest way of supply wire from a node up to a pack, in millimetres; undefined where no pack is reached. */
-function lengthToPackMm(graph: Graph, ways: ReadonlyMap<number, readonly Way[]>, from: number): number | undefined {
-  const packs = new Set<number>();
-  graph.items.forEach(({ part }, item) => {
-    for (const element of part?.circuit ?? []) if (element.is === 'battery') packs.add(circuitNode(graph, item, element.plus) ?? -1);
-  });
+/** The shortest way of supply wire up to a pack, in millimetres; undefined where no pack is reached. */
+function lengthToPackMm(graph: Graph, mmTo: Lead['mmTo']): number | undefined {
+  const found = graph.items.flatMap(({ part }, item) =>
+    (part?.circuit ?? []).flatMap((element) =>
+      element.is === 'battery' ? (mmTo.get(circuitNode(graph, item, element.plus) ?? -1) ?? []) : [],
+    ),
+  );
+  return found.length === 0 ? undefined : Math.min(...found);
+}
+
+/** The shortest way of supply wire from a node to each that it reaches. */
+function lengthsFrom(ways: ReadonlyMap<number, readonly Way[]>, from: number): Lead['mmTo'] {
   const best = new Map<number, number>([[from, 0]]);
   const open = [from];
   for (let node = open.pop(); node !== undefined; node = open.pop()) {
@@ -65,8 +82,7 @@ function lengthToPackMm(graph: Graph, ways: ReadonlyMap<number, readonly Way[]>,
       open.push(to);
     }
   }
-  const found = [...packs].flatMap((pack) => best.get(pack) ?? []);
-  return found.length === 0 ? undefined : Math.min(...found);
+  return best;
 }
 
 interface Way {
@@ -90,17 +106,15 @@ function supplyWays(graph: Graph): ReadonlyMap<number, readonly Way[]> {
   return near;
 }
 
-/** The capacitors that hang directly at a node's net. */
-function microfaradAt(graph: Graph, node: number): number {
-  const reach = new Set(membersOf(graph.nets, groupOf(graph.nets, node)));
-  return graph.items.reduce(
-    (sum, { part }, item) =>
-      sum +
-      (part?.circuit ?? []).reduce(
-        (own, element) =>
-          own + (element.is === 'capacitor' && reach.has(circuitNode(graph, item, element.a) ?? -1) ? element.microfarad : 0),
-        0,
-      ),
-    0,
-  );
+/** The capacitors of a controller: those that no other controller is nearer to. On the far side of the wire they quiet nothing. */
+function microfaradAt(graph: Graph, leads: readonly Lead[], lead: Lead): number {
+  return graph.items.reduce((sum, { part }, item) => {
+    const own = (part?.circuit ?? []).flatMap((element) => {
+      if (element.is !== 'capacitor') return [];
+      const node = circuitNode(graph, item, element.a) ?? -1;
+      const mm = lead.mmTo.get(node) ?? Infinity;
+      return mm < Infinity && leads.every((other) => (other.mmTo.get(node) ?? Infinity) >= mm) ? [element.microfarad] : [];
+    });
+    return sum + own.reduce((a, b) => a + b, 0);
+  }, 0);
 }

@@ -3,6 +3,7 @@ import { saltmarsh } from '../../demo/saltmarsh.ts';
 import { graphOf } from '../../graph/graphOf.ts';
 import { asId, type AircraftId } from '../../model/ids.ts';
 import { flyMission } from '../../power/mission/flyMission.ts';
+import { bench, powered } from '../../test/checkCases/build.ts';
 import { CASES } from '../../test/checkCases/cases.ts';
 import { countingIds, findingsBy, made } from '../../test/designs.ts';
 
@@ -43,5 +44,18 @@ describe('current that no sensor counts', () => {
     const little = findingsBy(whole, 'power.unmeasured');
     expect(little.map(({ severity }) => severity)).toEqual(['note', 'note']);
     for (const { what } of little) expect(Number(/^(\d+)\s%/.exec(what)?.[1])).toBeLessThan(10);
+  });
+
+  it('is nothing to mend on a desk without a motor, or of a pack that stays on the ground', () => {
+    const desk = powered('regulator-buck-5v-3a', 'companion-small-5v');
+    desk.wire('FC1 battery', 'BEC1 in', 'straight', 80);
+    desk.wire('BEC1 out', 'CC1 header', 'meaning', 80);
+    expect(findingsBy(desk.design, 'power.unmeasured')).toEqual([]);
+    const station = bench('battery-lipo-4s-5000');
+    station.add('battery-lipo-3s-3300', 'ground station', {}, 'ground');
+    station.add('companion-large-12v', 'ground station', {}, 'ground');
+    station.add('controller-f4-wing', '');
+    station.wire('BAT2 main', 'CC1 power', 'straight', 80);
+    expect(findingsBy(station.design, 'power.no-monitor')).toEqual([]);
   });
 });

@@ -5,6 +5,7 @@ import type { Graph } from '../../graph/graph.ts';
 import { runsOutOfScale } from '../../links/analogReadings.ts';
 import type { ResolvedPart } from '../../model/part.ts';
 import { senseReadings } from '../../power/report/senseReadings.ts';
+import type { ScenarioResult } from '../../power/scenarios/solveScenario.ts';
 import type { Check, Saying } from '../finding.ts';
 import { situation, workingSituations } from './helpers/situations.ts';
 import { tapRemedies } from './remedies/tap.ts';
@@ -20,8 +21,8 @@ export const unmeasured: Check = {
   title: 'Current that is not counted',
   run: ({ graph }) => {
     const cruise = situation(graph, 'cruise');
-    if (cruise === undefined) return [];
-    const { packs } = senseReadings(cruise);
+    if (cruise === undefined || !graph.items.some(({ item, part }) => part?.kind === 'motor' && item.where === 'aircraft')) return [];
+    const packs = flyingPacks(graph, cruise);
     const totalA = packs.reduce((sum, { amps }) => sum + amps, 0);
     // Without any sensor another check speaks.
     return isBlind(packs) ? [] : packs.flatMap((pack) => unmeasuredSaying(graph, pack, totalA));
@@ -64,7 +65,7 @@ export const noMonitor: Check = {
   run: ({ graph }) => {
     const cruise = situation(graph, 'cruise');
     if (cruise === undefined || !graph.items.some(({ part }) => part?.kind === 'controller')) return [];
-    const { packs } = senseReadings(cruise);
+    const packs = flyingPacks(graph, cruise);
     const [pack] = packs;
     const entry = graph.items[pack?.item ?? -1];
     if (pack === undefined || entry === undefined || !isBlind(packs)) return [];
@@ -80,6 +81,11 @@ export const noMonitor: Check = {
     ];
   },
 };
+
+/** What is counted of the packs that fly: one on the ground is nobody's reserve. */
+function flyingPacks(graph: Graph, cruise: ScenarioResult): ReturnType<typeof senseReadings>['packs'] {
+  return senseReadings(cruise).packs.filter(({ item }) => graph.items[item]?.item.where === 'aircraft');
+}
 
 /** True for a controller with an input that a sensor could be on. */
 function canMeasure({ endpoints }: ResolvedPart): boolean {

@@ -1,17 +1,23 @@
+import { groupBy } from 'es-toolkit/array';
 import { isJoined } from '../../graph/matesAt.ts';
 import { against } from '../../text/numbers.ts';
-import { circuitNode, groupOf, pinsOf, type Graph } from '../../graph/graph.ts';
-import { voltsAt } from '../../graph/railsOf.ts';
+import type { Graph } from '../../graph/graph.ts';
+import type { CircuitElement } from '../../model/part.ts';
 import { powerNetwork } from '../../power/network/powerNetwork.ts';
 import { scenariosOf } from '../../power/scenarios/scenario.ts';
 import { solveScenario, voltsAcross, type ScenarioResult } from '../../power/scenarios/solveScenario.ts';
-import type { Check, Saying } from '../finding.ts';
+import { runningStart } from '../../power/solve/startOf.ts';
+import { listed } from '../../text/lists.ts';
+import type { Check, Remedy, Saying } from '../finding.ts';
+import { NOTHING_V, whyDark, type WhyDark } from './helpers/whyDark.ts';
+import { feedRemedies } from './remedies/feedRegulator.ts';
+import { groundlessSignal } from '../helpers/commonGround.ts';
+import { missingGround, missingSupply, runsAt } from './remedies/missingWire.ts';
 import { ownSupplyRemedies } from './remedies/ownSupply.ts';
 import { railRemedies } from './remedies/railSupply.ts';
 import { situation } from './helpers/situations.ts';
 
-/** Below this a load has no supply at all: leaks and floating leads. */
-const NOTHING_V = 0.3;
+type Load = Extract<CircuitElement, { is: 'load' }>;
 
 /** A wired part that no supply reaches; with the packs plugged in, or on a computer's USB alone. */
 export const noSupply: Check = {
@@ -35,22 +41,59 @@ function unfed(graph: Graph, result: ScenarioResult): number[] {
     const volts = voltsAcross(result.network, result.before, i);
     // A lead turned round is told as such.
     if (volts < -NOTHING_V) return [];
-    return (result.dark.includes(i) && volts < device.element.minV) || volts < NOTHING_V ? [i] : [];
+    return result.dark.includes(i) || volts < NOTHING_V ? [i] : [];
   });
 }
 
 function darkSayings(graph: Graph, result: ScenarioResult, dark: readonly number[]): Saying[] {
-  // What a regulator that gives way leaves without voltage is told as an overload.
-  if (result.before.trippings.some(({ what }) => what !== 'window')) return [];
   const hasSource = result.circuit.laws.some((law) => law.is === 'supply');
   const [first] = dark;
-  if (!hasSource && first !== undefined) return [noSourceSaying(graph, first, dark.length)];
-  const byItem = new Map<number, number>();
+  if (first === undefined) return [];
+  if (!hasSource) return [noSourceSaying(graph, first, dark.length)];
+  const start = runningStart(result.circuit);
+  const byItem = new Map<number, { readonly device: number; readonly load: Load; readonly why: WhyDark }>();
   for (const device of dark) {
-    const item = result.network.devices[device]?.device.item ?? -1;
-    if (!byItem.has(item)) byItem.set(item, device);
+    const placed = result.network.devices[device]?.device;
+    if (placed?.is !== 'element' || placed.element.is !== 'load' || byItem.has(placed.item)) continue;
+    // What an overload leaves without voltage is told as the overload: it would have some with nothing switched on.
+    if (!result.dark.includes(device) && voltsAcross(result.network, start, device) > NOTHING_V) continue;
+    byItem.set(placed.item, { device, load: placed.element, why: whyDark(graph, result, start, device, placed.element) });
   }
-  return [...byItem].flatMap(([item, device]) => darkSaying(graph, result, item, device));
+  const unfed = groupBy(
+    [...byItem].flatMap(([item, { why }]) => (why.is === 'regulator-unfed' ? [{ item, why }] : [])),
+    ({ why }) => `${why.regulator} ${why.element.id}`,
+  );
+  return [
+    ...Object.values(unfed).flatMap((parts) => regulatorSaying(graph, parts)),
+    ...[...byItem].flatMap(([item, { device, load, why }]) => darkSaying(graph, result, item, device, load, why)),
+  ];
+}
+
+/** One finding for all that a regulator would feed if it were fed itself. */
+function regulatorSaying(
+  graph: Graph,
+  parts: readonly { readonly item: number; readonly why: Extract<WhyDark, { is: 'regulator-unfed' }> }[],
+): Saying[] {
+  const [first] = parts;
+  const regulator = graph.items[first?.why.regulator ?? -1]?.item;
+  if (first === undefined || regulator === undefined) return [];
+  const { element, volts } = first.why;
+  const dark = parts.flatMap(({ item }) => graph.items[item]?.item ?? []);
+  const refs = listed(dark.map(({ ref }) => ref));
+  const isUnfed = volts < NOTHING_V;
+  return [
+    {
+      severity: 'mend',
+      where: [regulator, ...dark].map(({ id }) => ({ is: 'item', item: id })),
+      what: isUnfed
+        ? `${regulator.ref} ${element.id} feeds ${refs}, and nothing feeds ${regulator.ref}.`
+        : `${regulator.ref} ${element.id} feeds ${refs}, and gets too little itself.`,
+      evidence: [{ label: `${regulator.ref} ${element.id} input`, ...against(volts, element.inputMinV, 'V') }],
+      why: `${refs} ${dark.length === 1 ? 'stays' : 'stay'} dark.`,
+      discriminator: element.id,
+      remedies: () => (isUnfed ? [...missingSupply(graph, first.why.regulator), ...feedRemedies(graph, first.why.regulator, element)] : []),
+    },
+  ];
 }
 
 function noSourceSaying(graph: Graph, device: number, count: number): Saying {
@@ -66,47 +109,54 @@ function noSourceSaying(graph: Graph, device: number, count: number): Saying {
   };
 }
 
-function darkSaying(graph: Graph, result: ScenarioResult, item: number, device: number): Saying[] {
+function darkSaying(graph: Graph, result: ScenarioResult, item: number, device: number, load: Load, why: WhyDark): Saying[] {
   const entry = graph.items[item];
-  const placed = result.network.devices[device]?.device;
-  if (entry === undefined || placed?.is !== 'element' || placed.element.is !== 'load') return [];
-  const { element } = placed;
-  const rail = railOf(graph, item, element.supply);
-  const ref = entry.item.ref;
-  const supply = circuitNode(graph, item, element.supply);
-  const ground = circuitNode(graph, item, element.gnd);
-  const hasGround =
-    ground !== undefined &&
-    pinsOf(graph, graph.nets, groupOf(graph.nets, ground)).some(({ at }) => at.item !== item && at.pin.role === 'gnd');
-  const lacksGround = !hasGround || (supply !== undefined && voltsAt(graph, supply) !== undefined);
+  if (entry === undefined || why.is === 'regulator-unfed') return [];
+  // One missing wire is one finding: where a signal has no common ground either, that one is told.
+  if (why.is === 'no-ground' && runsAt(graph, item).some((run) => groundlessSignal(graph, run) !== undefined)) return [];
+  const { ref } = entry.item;
   return [
     {
       severity: 'mend',
       where: [{ is: 'item', item: entry.item.id }],
-      what: lacksGround
-        ? `${ref} has no ground that leads back from its ${element.id}.`
-        : rail === undefined
-          ? `${ref} is wired, and no supply reaches its ${element.id}.`
-          : `${ref} hangs on ${rail.name}, and nothing feeds that rail.`,
+      what: whatIsMissing(ref, load, why),
       evidence: [
         {
-          label: `${ref} ${element.id}`,
-          ...against(voltsAcross(result.network, result.before, device), element.minV, 'V'),
+          label: `${ref} ${load.id}`,
+          ...against(why.is === 'too-low' ? why.volts : voltsAcross(result.network, result.before, device), load.minV, 'V'),
         },
       ],
       why: `${ref} stays dark.`,
-      remedies: () => (lacksGround ? [] : rail === undefined ? ownSupplyRemedies(graph, item, element) : railRemedies(graph, rail.node)),
+      remedies: () => darkRemedies(graph, item, load, why),
     },
   ];
 }
 
-/** The rail of a board that a load hangs on: pins of a controller on the same net. */
-function railOf(graph: Graph, item: number, supply: string): { readonly name: string; readonly node: number } | undefined {
-  const node = circuitNode(graph, item, supply);
-  const net = node === undefined ? -1 : groupOf(graph.nets, node);
-  const pin = net < 0 ? undefined : pinsOf(graph, graph.nets, net).find(({ at }) => graph.items[at.item]?.part?.kind === 'controller');
-  const ref = graph.items[pin?.at.item ?? -1]?.item.ref;
-  return pin === undefined || ref === undefined ? undefined : { name: `the rail of ${ref} ${pin.at.port.label}`, node: pin.node };
+function whatIsMissing(ref: string, load: Load, why: Exclude<WhyDark, { is: 'regulator-unfed' }>): string {
+  switch (why.is) {
+    case 'no-ground':
+      return `${ref} has no ground that leads back from its ${load.id}.`;
+    case 'too-low':
+      return `${ref} gets too little voltage at its ${load.id}, even with nothing else switched on.`;
+    case 'rail':
+      return `${ref} hangs on ${why.name}, and nothing feeds that rail.`;
+    case 'no-plus':
+      return `${ref} is wired, and no supply reaches its ${load.id}.`;
+  }
+}
+
+/** A wire that is missing comes before a part that would do as well. */
+function darkRemedies(graph: Graph, item: number, load: Load, why: Exclude<WhyDark, { is: 'regulator-unfed' }>): readonly Remedy[] {
+  switch (why.is) {
+    case 'no-ground':
+      return missingGround(graph, item);
+    case 'too-low':
+      return ownSupplyRemedies(graph, item, load);
+    case 'rail':
+      return [...missingSupply(graph, item), ...railRemedies(graph, why.node)];
+    case 'no-plus':
+      return [...missingSupply(graph, item), ...ownSupplyRemedies(graph, item, load)];
+  }
 }
 
 /** One note: what lives on the pack and not on a computer's USB, so that nobody looks for a fault there on the bench. */

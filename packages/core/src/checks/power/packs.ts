@@ -2,6 +2,7 @@ import { isClearlyMore } from '../../power/report/clearlyMore.ts';
 import { listed } from '../../text/lists.ts';
 import { against, currentAgainst, figure, percent, quantity } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
+import { stacksOf } from '../../graph/packsInSeries.ts';
 import { railsOf, type Driver } from '../../graph/railsOf.ts';
 import type { ScenarioResult } from '../../power/scenarios/solveScenario.ts';
 import { POWER_FIGURES, type MissionLeg } from '../../model/powerPlan.ts';
@@ -130,6 +131,8 @@ function plannedSayings(graph: Graph): Saying[] {
   const [first] = packs;
   if (plannedBattery === undefined || first === undefined) return [];
   if (packs.some(({ pack }) => pack.cells === plannedBattery.cells && pack.chemistry === plannedBattery.chemistry)) return [];
+  const inSeries = stacksOf(graph).map((stack) => stack.reduce((sum, { element }) => sum + element.cells, 0));
+  if (inSeries.includes(plannedBattery.cells) && packs.every(({ pack }) => pack.chemistry === plannedBattery.chemistry)) return [];
   const planned = `${plannedBattery.cells} cells, ${plannedBattery.chemistry}`;
   return [
     {

@@ -1,5 +1,5 @@
 import { stated } from '../../text/numbers.ts';
-import { groupOf, type Graph } from '../../graph/graph.ts';
+import { circuitNode, groupOf, type Graph } from '../../graph/graph.ts';
 import { graphOf } from '../../graph/graphOf.ts';
 import { railsOf, voltsAt, type Driver } from '../../graph/railsOf.ts';
 import { applyEdit } from '../../edits/applyEdit.ts';
@@ -17,8 +17,9 @@ export const parallelRegulators: Check = {
   run: ({ graph }) => railsOf(graph).sharedRails.flatMap((drivers) => parallelOn(graph, drivers)),
 };
 
-function parallelOn(graph: Graph, drivers: readonly Driver[]): Saying[] {
-  if (drivers.every((driver) => driver.element.is === 'battery')) return [];
+function parallelOn(graph: Graph, together: readonly Driver[]): Saying[] {
+  const drivers = together.filter((driver) => canDrive(graph, driver));
+  if (drivers.length < 2 || drivers.every((driver) => driver.element.is === 'battery')) return [];
   const named = drivers.map((driver) => ({ driver, ref: graph.items[driver.item]?.item.ref ?? '?' }));
   const refs = named.map(({ ref }) => ref);
   return [
@@ -42,6 +43,14 @@ function parallelOn(graph: Graph, drivers: readonly Driver[]): Saying[] {
       remedies: () => byBuiltInFirst(graph, drivers).flatMap((driver) => pullSupply(graph, driver)),
     },
   ];
+}
+
+/** False for a regulator that nothing feeds and no computer can: it drives nothing. */
+function canDrive(graph: Graph, { item, element }: Driver): boolean {
+  if (element.is !== 'regulator') return true;
+  const input = circuitNode(graph, item, element.in);
+  if (input !== undefined && voltsAt(graph, input) !== undefined) return true;
+  return graph.items[item]?.part?.ports.some(({ pins }) => pins.some(({ role }) => role === 'usb')) === true;
 }
 
 /** A regulator inside a motor controller is the first to be taken off the rail: with it one failure costs two things. */

@@ -1,6 +1,8 @@
 import { isSupply } from '../../harness/joinVerdict.ts';
 import type { Graph } from '../../graph/graph.ts';
-import { runsOf, type Run } from '../../harness/runs.ts';
+import { isOnTopOf, packsOf } from '../../graph/packsInSeries.ts';
+import { railsOf } from '../../graph/railsOf.ts';
+import { runsOf, type Join, type Run } from '../../harness/runs.ts';
 import type { Check, Saying } from '../finding.ts';
 import { oneOrNone, repinByMeaning } from '../helpers/legRemedies.ts';
 import { joinsSupplyToGround, joinSubjects } from '../helpers/runSubjects.ts';
@@ -14,7 +16,7 @@ export const reversed: Check = {
 };
 
 function reversedIn(graph: Graph, run: Run): Saying[] {
-  const wrong = run.joins.filter(joinsSupplyToGround);
+  const wrong = run.joins.filter((join) => joinsSupplyToGround(join) && !isInSeries(graph, join));
   const first = wrong[0];
   if (first === undefined) return [];
   const [supply, ground] = isSupply(first.a.pin.role) ? [first.a, first.b] : [first.b, first.a];
@@ -31,4 +33,17 @@ function reversedIn(graph: Graph, run: Run): Saying[] {
       remedies: () => oneOrNone(repinByMeaning(graph, run)),
     },
   ];
+}
+
+/** The plus of one pack at the minus of another, which is no short: two packs in series. */
+function isInSeries(graph: Graph, { a, b }: Pick<Join, 'a' | 'b'>): boolean {
+  const [supply, ground] = isSupply(a.pin.role) ? [a, b] : [b, a];
+  const { railOfNode } = railsOf(graph);
+  const packs = packsOf(graph);
+  return packs.some(
+    (below) =>
+      below.item === supply.itemIx &&
+      below.plus === railOfNode[supply.node] &&
+      packs.some((above) => above.item === ground.itemIx && above.minus === railOfNode[ground.node] && isOnTopOf(above, below)),
+  );
 }

@@ -6,6 +6,7 @@ import { isSignal, isSupply, type FoundPin } from '../../harness/joinVerdict.ts'
 import type { Check, Remedy, Saying } from '../finding.ts';
 import { runsOf, type Join, type Run } from '../../harness/runs.ts';
 import { groundWire, oneOrNone, repinByMeaning } from '../helpers/legRemedies.ts';
+import { groundlessSignal } from '../helpers/commonGround.ts';
 import { joinsSupplyToGround, joinSubjects, runSubjects } from '../helpers/runSubjects.ts';
 
 /** A supply on a signal pin above what the pin stands. */
@@ -129,11 +130,8 @@ export const noCommonGround: Check = {
 
 function withoutGround(graph: Graph, run: Run): Saying[] {
   const { a, b, joins } = run;
-  const signal = joins.find((join) => isSignal(join.a.pin.role) && isSignal(join.b.pin.role));
-  if (signal === undefined || shareGround(graph, a.item, b.item)) return [];
-  // Pairs that are isolated at both ends need none.
-  if (a.port.groundless !== undefined && b.port.groundless !== undefined) return [];
-  if (!hasGround(graph, a.item) || !hasGround(graph, b.item)) return [];
+  const signal = groundlessSignal(graph, run);
+  if (signal === undefined) return [];
   return [
     {
       severity: 'mend',
@@ -145,27 +143,4 @@ function withoutGround(graph: Graph, run: Run): Saying[] {
       remedies: () => (joins.some(joinsSupplyToGround) ? [] : groundWire(graph, run)),
     },
   ];
-}
-
-const groundCache = new WeakMap<Graph, readonly ReadonlySet<number>[]>();
-
-/** The nets of the ground pins of each item. */
-function groundNets(graph: Graph): readonly ReadonlySet<number>[] {
-  const known = groundCache.get(graph);
-  if (known !== undefined) return known;
-  const nets = graph.items.map(() => new Set<number>());
-  graph.nodes.forEach((at, node) => {
-    if (at.is === 'pin' && at.pin.role === 'gnd') nets[at.item]?.add(groupOf(graph.nets, node));
-  });
-  groundCache.set(graph, nets);
-  return nets;
-}
-
-function hasGround(graph: Graph, item: number): boolean {
-  return (groundNets(graph)[item]?.size ?? 0) > 0;
-}
-
-function shareGround(graph: Graph, a: number, b: number): boolean {
-  const [ofA, ofB] = [groundNets(graph)[a], groundNets(graph)[b]];
-  return ofA !== undefined && ofB !== undefined && [...ofB].some((net) => ofA.has(net));
 }

@@ -1,6 +1,7 @@
 import type { Graph } from '../../graph/graph.ts';
 import { plainCable } from '../../graph/cableJoins.ts';
 import type { Cable, CableEnd } from '../../model/aircraft.ts';
+import { isStraightThrough } from '../offTheShelf.ts';
 import { nodeNames } from '../looms/nodeNames.ts';
 import type { Sheet } from './sheet.ts';
 
@@ -28,7 +29,7 @@ function labelsOf(graph: Graph, cable: Cable): string[][] {
   const nameOf = (end: CableEnd): string => names.get(end.id) ?? '?';
   const plain = plainCable(graph, cable);
   const hasPlug = plain !== undefined && [plain.endA, plain.endB].some(({ connector }) => connector.gender !== 'pads');
-  const isOwn = hasPlug && plain.conductors.some((conductor) => conductor.a.n !== conductor.b.n);
+  const isOwn = hasPlug && !isStraightThrough(plain);
   const flag = cable.label ?? (isOwn ? 'pins swapped: only here' : '');
   return ends.map((end) => [
     cable.tag,

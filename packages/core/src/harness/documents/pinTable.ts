@@ -6,7 +6,7 @@ import { pinAt, plainCable, portAt } from '../../graph/cableJoins.ts';
 import { legLengthMm } from '../../layout/ways.ts';
 import type { CableId } from '../../model/ids.ts';
 import { cableEndName, legName, nodeNames } from '../looms/nodeNames.ts';
-import { offTheShelf } from '../offTheShelf.ts';
+import { isStraightThrough, offTheShelf } from '../offTheShelf.ts';
 import { conductorLengthMm } from '../wireFacts.ts';
 import type { Sheet } from './sheet.ts';
 
@@ -18,7 +18,7 @@ export function pinTable(graph: Graph, cableId: CableId): Sheet | undefined {
   const plain = plainCable(graph, cable);
   const bought = plain === undefined ? undefined : offTheShelf(plain);
   const connectors = plain === undefined ? ends : [plain.endA, plain.endB];
-  const custom = plain?.conductors.some(({ a, b }) => a.n !== b.n) === true;
+  const custom = plain !== undefined && !isStraightThrough(plain);
   const names = connectors.map((end) => cableEndName(graph, end));
   const contact = contactNames(graph, cable, plain !== undefined);
   return {

@@ -60,6 +60,11 @@ export function abilitiesOf(crew: Crew, alive: Uint8Array, phase: Phase): Readon
   return found;
 }
 
+/** True where outputs have the functions that an airframe is controlled by in a phase. */
+export function hasFunctions({ airframe, byFunction }: Crew, phase: Phase): boolean {
+  return survivingSets(airframe)[phase].every((ways) => ways.some((way) => way.every((use) => byFunction.has(use))));
+}
+
 /** The motors that carry an airframe on in a phase. */
 function motorsOf(airframe: AirframeKind, phase: Phase): readonly OutputFunction[] {
   return phase === 'hover' || isWingless(airframe) ? liftFunctions(airframe) : AIRFRAME_KINDS[airframe].thrust;

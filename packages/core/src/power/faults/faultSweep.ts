@@ -4,13 +4,17 @@ import { sayFall, sayTripping } from '../report/sayEvents.ts';
 import { scenariosOf } from '../scenarios/scenario.ts';
 import { solveScenario, type ScenarioResult } from '../scenarios/solveScenario.ts';
 import type { Tripping } from '../solve/circuit.ts';
-import { abilitiesOf, crewOf, type Ability, type Crew, type Phase } from './abilities.ts';
+import type { PartKind } from '../../model/partKinds.ts';
+import { abilitiesOf, crewOf, hasFunctions, type Ability, type Crew, type Phase } from './abilities.ts';
 import { aliveItems } from './aliveItems.ts';
 import { faultsOf, type Fault } from './faultsOf.ts';
 import { areFedAlike, solveFault, type FaultResult, type SolvedFault } from './solveFault.ts';
 
-/** How bad a fault is, the worst first. `latent`: something that was spare is used up; `none`: nothing stops working. */
-export const FAULT_CLASSES = ['critical', 'major', 'minor', 'latent', 'none'] as const;
+/**
+ * How bad a fault is, the worst first. `unknown`: what moves the aircraft stops working, and whether control is lost cannot be told until outputs
+ * have functions; `latent`: something that was spare is used up; `none`: nothing stops working.
+ */
+export const FAULT_CLASSES = ['critical', 'unknown', 'major', 'minor', 'latent', 'none'] as const;
 export type FaultClass = (typeof FAULT_CLASSES)[number];
 
 /** What a single fault costs, in the worst of the situations. */
@@ -138,7 +142,15 @@ function costOf(crew: Crew, { base, phase, abilities, alive }: JudgedStage, faul
   if (dead.length === 0) return { class: classOf(NONE, movesOver(base, result)), lost: NONE, dead, now };
   const left = abilitiesOf(crew, now, phase);
   const lost = [...abilities].filter((ability) => !left.has(ability));
-  return { class: classOf(lost, true), lost, dead, now };
+  return { class: isControlUnknown(crew, phase, dead) ? 'unknown' : classOf(lost, true), lost, dead, now };
+}
+
+/** What control hangs on, whatever the outputs are for. */
+const STEERING: readonly PartKind[] = ['controller', 'rc-receiver', 'handheld-link', 'servo', 'motor-controller'];
+
+/** True where something of the way from the sticks to the surfaces is dead, and nobody has said which outputs move what. */
+function isControlUnknown(crew: Crew, phase: Phase, dead: readonly number[]): boolean {
+  return !hasFunctions(crew, phase) && dead.some((item) => STEERING.some((kind) => crew.byKind.get(kind)?.includes(item) === true));
 }
 
 const NONE: readonly Ability[] = [];

@@ -321,3 +321,19 @@ describe('abilities', () => {
     expect(lineOf('BEC1 buck off', twice)).toMatchObject({ class: 'latent', lost: [] });
   });
 });
+
+describe('while outputs have no functions yet', () => {
+  const { lines } = faultSweep(graphOf({ ...salt, aircraft: { ...salt.aircraft, outputs: {} } }));
+
+  it('nobody can tell whether a fault costs control that takes what steers', () => {
+    const critical = sweep.lines.filter((line) => line.class === 'critical');
+    expect(critical.some(({ dead }) => dead.includes('FC1'))).toBe(true);
+    for (const { id } of critical) expect([id, lines.find((line) => line.id === id)?.class]).toEqual([id, 'unknown']);
+    expect(lines[0]?.class).toBe('unknown');
+    expect(sweep.lines.some((line) => line.class === 'unknown')).toBe(false);
+  });
+
+  it('what takes nothing that steers is judged as ever', () => {
+    expect(lineOf('W17 pulled at GNSS1 main', lines)).toMatchObject({ class: 'minor', lost: ['navigation'] });
+  });
+});

@@ -1,6 +1,7 @@
 import type { Partition } from '../../graph/graph.ts';
 import { Grouping } from '../../graph/partition.ts';
 import type { CircuitShape } from './circuit.ts';
+import { isStacked, stackOf } from './packsInSeries.ts';
 
 interface Islands {
   readonly ofNodes: Partition;
@@ -36,7 +37,7 @@ function partitionIslands({ nodeCount, resistorA, resistorB, devices }: CircuitS
   return grouping.partition();
 }
 
-/** One node of each island stands at 0 V: the minus of its first supply, else its first node. */
+/** One node of each island stands at 0 V: the minus of its first supply that is on top of no other one, else its first node. */
 export function referencesOf(shape: CircuitShape): Uint8Array {
   const { nodeCount, devices } = shape;
   const islands = islandsOf(shape).ofNodes;
@@ -48,7 +49,10 @@ export function referencesOf(shape: CircuitShape): Uint8Array {
     hasOne[island] = 1;
     isReference[node] = 1;
   };
-  for (const { kind, nodes } of devices) if (kind === 'supply') refer(nodes[1] ?? 0);
+  const stack = stackOf(shape);
+  devices.forEach(({ kind, nodes }, device) => {
+    if (kind === 'supply' && (stack === undefined || !isStacked(shape, stack, device))) refer(nodes[1] ?? 0);
+  });
   for (let node = 0; node < nodeCount; node++) refer(node);
   return isReference;
 }

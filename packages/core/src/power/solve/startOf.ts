@@ -2,6 +2,7 @@ import type { Circuit, Law } from './circuit.ts';
 import { DOWN, inputOf, ON, reachableV } from './deviceStates.ts';
 import { jointsOf } from './joints.ts';
 import { firstInside } from './nextStates.ts';
+import { stackedVolts, stackOf } from './packsInSeries.ts';
 
 /** Where a solve begins: the voltage of every node, and every device's state. */
 export interface Start {
@@ -11,7 +12,7 @@ export interface Start {
 
 /**
  * The start of a running system: everything on and no current anywhere, so that every node stands as high as a supply can
- * bring it; grounds at 0 V. Found by passing on what has risen until nothing rises any more; it ends because nothing on the way
+ * bring it; grounds at 0 V, and where packs are in series the minus of each at the plus of the one below. Found by passing on what has risen until nothing rises any more; it ends because nothing on the way
  * brings more than its own setting or what came in.
  */
 export function runningStart(circuit: Circuit): Start {
@@ -33,20 +34,22 @@ export function raisedStart(circuit: Circuit): RaisedStart {
 }
 
 /** @param raisedBy takes the joint by which each node has its voltage */
-function raise({ shape, laws, ohms }: Circuit, raisedBy?: Int32Array): Start {
+function raise(circuit: Circuit, raisedBy?: Int32Array): Start {
+  const { shape, laws, ohms } = circuit;
   const { devices, resistorA, resistorB } = shape;
+  const grounds = groundsOf(circuit);
   const { starts, joints, deviceOf } = jointsOf(shape);
   const volts = new Float64Array(shape.nodeCount);
   const risen: number[] = [];
   for (let device = 0; device < laws.length; device++) {
-    if (laws[device]?.is === 'supply') passOn(laws[device], devices[device]?.nodes ?? [], volts, risen);
+    if (laws[device]?.is === 'supply') passOn(laws[device], devices[device]?.nodes ?? [], volts, risen, grounds?.[device]);
   }
   for (let node = risen.pop(); node !== undefined; node = risen.pop()) {
     for (let at = starts[node] ?? 0; at < (starts[node + 1] ?? 0); at++) {
       const joint = joints[at] ?? 0;
       const device = deviceOf[joint] ?? -1;
       const before = risen.length;
-      if (device >= 0) passOn(laws[device], devices[device]?.nodes ?? [], volts, risen);
+      if (device >= 0) passOn(laws[device], devices[device]?.nodes ?? [], volts, risen, grounds?.[device]);
       else if (ohms[joint] !== Infinity) evenUp(volts, resistorA[joint] ?? 0, resistorB[joint] ?? 0, risen);
       if (raisedBy !== undefined && risen.length > before) raisedBy[risen[before] ?? 0] = joint;
     }
@@ -55,10 +58,21 @@ function raise({ shape, laws, ohms }: Circuit, raisedBy?: Int32Array): Start {
   for (let device = 0; device < laws.length; device++) {
     const law = laws[device];
     const nodes = devices[device]?.nodes ?? [];
-    if (law?.is === 'selector') states[device] = firstInside(law.windows, (k) => volts[nodes[k] ?? 0] ?? 0);
-    else if (law?.is === 'regulator') states[device] = (volts[nodes[0] ?? 0] ?? 0) < law.inputMinV ? DOWN : ON;
+    const ground = grounds?.[device] ?? 0;
+    if (law?.is === 'selector') states[device] = firstInside(law.windows, (k) => (volts[nodes[k] ?? 0] ?? 0) - ground);
+    else if (law?.is === 'regulator') states[device] = (volts[nodes[0] ?? 0] ?? 0) - ground < law.inputMinV ? DOWN : ON;
   }
   return { volts, states };
+}
+
+/** What the minus of each supply and the ground of each regulator and selector stands at; undefined where no packs are in series. */
+function groundsOf({ shape, laws }: Circuit): Float64Array | undefined {
+  const stack = stackOf(shape);
+  if (stack === undefined) return undefined;
+  return Float64Array.from(shape.devices, ({ kind, nodes }) => {
+    const ground = kind === 'supply' ? nodes[1] : kind === 'regulator' || kind === 'selector' ? nodes.at(-1) : undefined;
+    return ground === undefined ? 0 : stackedVolts(shape, stack, laws, ground);
+  });
 }
 
 function lift(volts: Float64Array, node: number, value: number, risen: number[]): void {
@@ -75,13 +89,13 @@ function evenUp(volts: Float64Array, a: number, b: number, risen: number[]): voi
   else lift(volts, a, bV, risen);
 }
 
-/** Passes what a device has on one side on to the other. */
-function passOn(law: Law | undefined, nodes: readonly number[], volts: Float64Array, risen: number[]): void {
+/** Passes what a device has on one side on to the other. @param ground what its minus or ground stands at */
+function passOn(law: Law | undefined, nodes: readonly number[], volts: Float64Array, risen: number[], ground = 0): void {
   const a = nodes[0] ?? 0;
   const b = nodes[1] ?? 0;
   switch (law?.is) {
     case 'supply':
-      return lift(volts, a, law.emfV, risen);
+      return lift(volts, a, ground + law.emfV, risen);
     case 'sense':
     case 'limiter':
       return evenUp(volts, a, b, risen);
@@ -90,12 +104,12 @@ function passOn(law: Law | undefined, nodes: readonly number[], volts: Float64Ar
     case 'diode':
       return lift(volts, b, (volts[a] ?? 0) - law.dropV, risen);
     case 'regulator': {
-      const inV = volts[a] ?? 0;
-      if (inV >= law.inputMinV) lift(volts, b, reachableV(law, inV), risen);
+      const inV = (volts[a] ?? 0) - ground;
+      if (inV >= law.inputMinV) lift(volts, b, ground + reachableV(law, inV), risen);
       return;
     }
     case 'selector': {
-      const input = inputOf(firstInside(law.windows, (k) => volts[nodes[k] ?? 0] ?? 0));
+      const input = inputOf(firstInside(law.windows, (k) => (volts[nodes[k] ?? 0] ?? 0) - ground));
       if (input >= 0) lift(volts, nodes[nodes.length - 2] ?? 0, (volts[nodes[input] ?? 0] ?? 0) - law.dropV, risen);
       return;
     }

@@ -1,5 +1,5 @@
 import { bench, powered, set, type CheckCases } from './build.ts';
-import { onThePack, servos, motorised, carrierOver, carrier, flyingCarrier, overModule, railFrom } from './powerDesigns.ts';
+import { onThePack, inSeries, servos, motorised, carrierOver, carrier, flyingCarrier, overModule, railFrom } from './powerDesigns.ts';
 
 export const powerCases: CheckCases = {
   'power.reversed': {
@@ -17,12 +17,16 @@ export const powerCases: CheckCases = {
   'power.parallel-regulators': {
     wrong: () => {
       const one = powered('motor-controller-40a-5v2a', 'regulator-buck-5v-3a');
+      one.wire('FC1 motor', 'ESC1 power', 'meaning', 80);
+      one.wire('FC1 motor', 'BEC1 in', 'meaning', 80);
       one.wire('ESC1 signal', 'FC1 out1');
       one.wire('BEC1 out', 'FC1 out2', 'straight');
       return one.design;
     },
     right: () => {
       const one = powered('motor-controller-40a-5v2a', 'regulator-buck-5v-3a');
+      one.wire('FC1 motor', 'ESC1 power', 'meaning', 80);
+      one.wire('FC1 motor', 'BEC1 in', 'meaning', 80);
       one.wire('ESC1 signal', 'FC1 out1', 'supply-pulled');
       one.wire('BEC1 out', 'FC1 out2');
       return one.design;
@@ -61,6 +65,10 @@ export const powerCases: CheckCases = {
       return one.design;
     },
   },
+  'power.series-batteries': {
+    wrong: () => inSeries('battery-lipo-4s-5000', 'battery-li-ion-4s-7000').design,
+    right: () => inSeries('battery-lipo-3s-3300', 'battery-lipo-3s-3300').design,
+  },
   'power.over-current': {
     wrong: () => motorised('motor-controller-40a-5v2a', 'motor-22mm-6x4', 10).design,
     right: () => motorised('motor-controller-40a-5v2a', 'motor-28mm-9x6', 10).design,
@@ -89,13 +97,13 @@ export const powerCases: CheckCases = {
   },
   'power.unmeasured': {
     wrong: () => {
-      const one = powered('regulator-buck-5v-3a', 'companion-small-5v');
+      const one = powered('regulator-buck-5v-3a', 'companion-small-5v', 'motor-28mm-9x6');
       one.wire('FC1 battery', 'BEC1 in', 'straight', 80);
       one.wire('BEC1 out', 'CC1 header', 'meaning', 80);
       return one.design;
     },
     right: () => {
-      const one = powered('regulator-buck-5v-3a', 'companion-small-5v');
+      const one = powered('regulator-buck-5v-3a', 'companion-small-5v', 'motor-28mm-9x6');
       one.wire('FC1 motor', 'BEC1 in', 'meaning', 80);
       one.wire('BEC1 out', 'CC1 header', 'meaning', 80);
       return one.design;

@@ -10,6 +10,16 @@ export function onThePack(pack: string): Design {
   return one.design;
 }
 
+/** Two packs on a series lead before a bus with a large regulator, the first one at the bottom. */
+export function inSeries(below: string, above: string): Bench {
+  const one = bench(below, above, 'lead-series-xt60', 'distribution-plain-bus', 'regulator-buck-selectable-10a');
+  one.wire('BAT2 main', 'PWR1 A', 'straight', 100);
+  one.wire('BAT1 main', 'PWR1 B', 'straight', 100);
+  one.wire('PWR1 out', 'PWR2 battery', 'straight', 100);
+  one.wire('PWR2 b1', 'BEC1 in', 'straight', 100);
+  return one;
+}
+
 /** The wing board on its pack with a regulator on the servo rail and so many servos. */
 export function servos(regulator: string, count: number, kind = 'servo-20g-standard', lengthMm = 200): Design {
   const one = powered(regulator, ...Array.from({ length: count }, () => kind));

@@ -1,0 +1,57 @@
+import { circuitNode, groupOf, pinsOf, type Graph } from '../../../graph/graph.ts';
+import { driverAt } from '../../../graph/railsOf.ts';
+import type { CircuitElement } from '../../../model/part.ts';
+import { voltsAcross, type ScenarioResult } from '../../../power/scenarios/solveScenario.ts';
+import type { Start } from '../../../power/solve/startOf.ts';
+
+type Of<K extends CircuitElement['is']> = Extract<CircuitElement, { is: K }>;
+
+/** Below this a load has no supply at all: leaks and floating leads. */
+export const NOTHING_V = 0.3;
+
+/** What a load lacks that has no supply. */
+export type WhyDark =
+  /** The plus arrives, and no current can return. */
+  | { readonly is: 'no-ground' }
+  /** What arrives is less than it works at. */
+  | { readonly is: 'too-low'; readonly volts: number }
+  /** The regulator that feeds it has no supply itself, or less than it works from. */
+  | { readonly is: 'regulator-unfed'; readonly regulator: number; readonly element: Of<'regulator'>; readonly volts: number }
+  /** It hangs on a rail of a controller that nothing feeds. */
+  | { readonly is: 'rail'; readonly name: string; readonly node: number }
+  | { readonly is: 'no-plus' };
+
+/**
+ * Why a load is dark.
+ * @param start every node as high as a supply could bring it, with no load on it
+ * @param device the load among the devices of the network
+ */
+export function whyDark(graph: Graph, result: ScenarioResult, start: Start, device: number, load: Of<'load'>): WhyDark {
+  const placed = result.network.devices[device];
+  const item = placed?.device.item ?? -1;
+  const volts = voltsAcross(result.network, start, device);
+  if (volts >= Math.max(load.minV, NOTHING_V)) return { is: 'no-ground' };
+  if (volts > NOTHING_V) return { is: 'too-low', volts };
+  const supply = circuitNode(graph, item, load.supply);
+  const driver = supply === undefined ? undefined : driverAt(graph, supply);
+  if (driver?.element.is === 'regulator') {
+    const { element } = driver;
+    const at = result.network.devices.findIndex(
+      ({ device: one }) => one.is === 'element' && one.element === element && one.item === driver.item,
+    );
+    const nodes = result.network.shape.devices[at]?.nodes ?? [];
+    const inputV = (start.volts[nodes[0] ?? -1] ?? 0) - (start.volts[nodes[2] ?? -1] ?? 0);
+    if (inputV < element.inputMinV) return { is: 'regulator-unfed', regulator: driver.item, element, volts: inputV };
+  }
+  const rail = railOf(graph, item, load.supply);
+  return rail === undefined ? { is: 'no-plus' } : { is: 'rail', ...rail };
+}
+
+/** The rail of a board that a load hangs on: pins of a controller on the same net. */
+function railOf(graph: Graph, item: number, supply: string): { readonly name: string; readonly node: number } | undefined {
+  const node = circuitNode(graph, item, supply);
+  const net = node === undefined ? -1 : groupOf(graph.nets, node);
+  const pin = net < 0 ? undefined : pinsOf(graph, graph.nets, net).find(({ at }) => graph.items[at.item]?.part?.kind === 'controller');
+  const ref = graph.items[pin?.at.item ?? -1]?.item.ref;
+  return pin === undefined || ref === undefined ? undefined : { name: `the rail of ${ref} ${pin.at.port.label}`, node: pin.node };
+}

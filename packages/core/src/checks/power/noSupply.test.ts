@@ -1,0 +1,109 @@
+import { describe, expect, it } from '@jest/globals';
+import { applyEdit } from '../../edits/applyEdit.ts';
+import { withFreshIds } from '../../edits/freshIds.ts';
+import type { Design } from '../../model/design.ts';
+import { bench, powered, removed } from '../../test/checkCases/build.ts';
+import { countingIds, findingsBy } from '../../test/designs.ts';
+import { findingsOf, remediesOf } from '../findingsOf.ts';
+
+/** What is said of parts without a supply, but for the note about USB. */
+function said(design: Design) {
+  return findingsBy(design, 'power.no-supply').filter(({ severity }) => severity !== 'note');
+}
+
+/** The design after the first remedy of its first finding about a supply, with the words of its button. */
+function mended(design: Design): readonly [label: string | undefined, left: readonly string[]] {
+  const [finding] = said(design);
+  const [remedy] = finding === undefined ? [] : remediesOf(design, finding);
+  if (remedy === undefined) return [undefined, []];
+  const result = applyEdit(design, withFreshIds(remedy.edit, countingIds('mended')));
+  return [remedy.label, 'refused' in result ? [result.refused.sentence] : said(result.design).map(({ what }) => what)];
+}
+
+/** A GNSS receiver on a wing board, less one of its wires. */
+function receiverWithout(pin: number): Design {
+  const one = powered('gnss-serial');
+  one.wire('GNSS1 UART', 'FC1 S1', 'meaning', 150);
+  return removed(one.design, 'W02', pin);
+}
+
+/** Two servos on the rail of a wing board and a regulator for it. */
+function railWithout(input: 'its input' | 'nothing'): Design {
+  const one = powered('regulator-buck-5v-3a', 'servo-9g-digital', 'servo-9g-digital');
+  if (input === 'nothing') one.wire('FC1 motor', 'BEC1 in', 'meaning', 60);
+  one.wire('BEC1 out', 'FC1 out6', 'meaning', 60);
+  one.wire('SRV1 lead', 'FC1 out1', 'meaning', 200);
+  one.wire('SRV2 lead', 'FC1 out2', 'meaning', 200);
+  return one.design;
+}
+
+/** A computer for 12 V on a board whose regulator wants 14 V, or on one for 12 V from four cells. */
+function computerOn(pack: string): Design {
+  const one = bench(pack, 'distribution-two-regulators', 'companion-large-12v');
+  one.wire('BAT1 main', 'PWR1 battery', 'straight', 60);
+  one.wire('PWR1 v12', 'CC1 power', 'straight', 60);
+  return one.design;
+}
+
+describe('a part without its supply', () => {
+  it('says that the plus is missing, and offers the wire before a part', () => {
+    expect(said(receiverWithout(1)).map(({ what }) => what)).toEqual(['GNSS1 is wired, and no supply reaches its receiver.']);
+    expect(mended(receiverWithout(1))).toEqual(['Add the supply wire', []]);
+  });
+
+  it('says that the ground is missing where no signal tells it already', () => {
+    const withSignals = receiverWithout(4);
+    expect(said(withSignals)).toEqual([]);
+    expect(findingsBy(withSignals, 'wire.no-common-ground')).toHaveLength(1);
+    const without = removed(removed(withSignals, 'W02', 2), 'W02', 3);
+    expect(said(without).map(({ what }) => what)).toEqual(['GNSS1 has no ground that leads back from its receiver.']);
+    expect(mended(without)).toEqual(['Add the ground wire', []]);
+  });
+
+  it('names the regulator that is not fed, once for all that hangs on it', () => {
+    expect(said(railWithout('its input')).map(({ what, evidence }) => [what, evidence[0]?.value, evidence[0]?.limit])).toEqual([
+      ['BEC1 buck feeds SRV1 and SRV2, and nothing feeds BEC1.', '0.00 V', '7.00 V'],
+    ]);
+    expect(mended(railWithout('its input'))).toEqual(['Wire its input', []]);
+    expect(said(railWithout('nothing'))).toEqual([]);
+  });
+
+  it('names the regulator that gets too little itself', () => {
+    expect(said(computerOn('battery-lipo-3s-3300')).map(({ what, evidence }) => [what, evidence[0]?.limit])).toEqual([
+      ['PWR1 reg-12v feeds CC1, and gets too little itself.', '14.00 V'],
+    ]);
+    expect(said(computerOn('battery-lipo-4s-5000'))).toEqual([]);
+  });
+
+  it('says how little arrives where something does', () => {
+    const one = bench('battery-lipo-2s-2200', 'companion-large-12v');
+    one.wire('BAT1 main', 'CC1 power', 'straight', 60);
+    expect(said(one.design).map(({ what, evidence }) => [what, evidence[0]?.limit])).toEqual([
+      ['CC1 gets too little voltage at its computer, even with nothing else switched on.', '9.00 V'],
+    ]);
+  });
+});
+
+describe('an overload elsewhere', () => {
+  /** A regulator that shuts down under what hangs on it, and a receiver whose supply wire is missing. */
+  function overloaded(hasWire: boolean): Design {
+    const one = powered(
+      'gnss-serial',
+      'regulator-buck-12v-3a',
+      'distribution-plain-bus',
+      ...Array.from({ length: 5 }, () => 'companion-large-12v'),
+    );
+    one.wire('GNSS1 UART', 'FC1 S1', 'meaning', 150);
+    one.wire('FC1 motor', 'BEC1 in', 'meaning', 60);
+    one.wire('BEC1 out', 'PWR1 battery', 'meaning', 60);
+    for (let n = 1; n <= 5; n += 1) one.wire(`PWR1 b${n}`, `CC${n} power`, 'straight', 60);
+    return hasWire ? one.design : removed(one.design, 'W02', 1);
+  }
+
+  it('does not keep a missing wire from being told, and is not told as one', () => {
+    const names = (design: Design): readonly string[] => said(design).map(({ what }) => what);
+    expect(findingsOf(overloaded(true)).some(({ check, severity }) => check === 'power.over-current' && severity !== 'note')).toBe(true);
+    expect(names(overloaded(true))).toEqual([]);
+    expect(names(overloaded(false))).toEqual(['GNSS1 is wired, and no supply reaches its receiver.']);
+  });
+});
