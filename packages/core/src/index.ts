@@ -244,6 +244,7 @@ export { SCENARIOS, scenariosOf, type Scenario } from './power/scenarios/scenari
 export { solveScenario, solveScenarios } from './power/scenarios/solveScenario.ts';
 export { ABILITIES, type Ability } from './power/faults/abilities.ts';
 export { faultReport } from './power/faults/faultReport.ts';
+export { lostWords } from './power/faults/lostWords.ts';
 export * from './power/faults/faultSweep.ts';
 export { enduranceOf, flyMission, type Endurance, type Mission, type MissionSample } from './power/mission/flyMission.ts';
 export { capacitorForDip, clampsFor } from './power/conditioning/railConditioner.ts';

@@ -1,7 +1,7 @@
 import { NotComputed } from '../../ui/NotComputed.tsx';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { ABILITIES, FAULT_CLASSES, type FaultClass, type FaultLine } from '@wired-falcon/core';
+import { FAULT_CLASSES, lostWords, type FaultClass, type FaultLine } from '@wired-falcon/core';
 import { paths } from '../../addresses/paths.ts';
 import { useDesign } from '../../session/SessionContext.tsx';
 import type { SweepState } from './useFaults.ts';
@@ -18,7 +18,7 @@ interface FaultTableProps {
 /** What each class means, in words. */
 const CLASS_WORDS: Readonly<Record<FaultClass, string>> = {
   critical: 'control is lost',
-  unknown: 'whether control is lost shows once outputs have functions',
+  unknown: 'control may be lost',
   major: 'propulsion and more is lost',
   minor: 'one ability is lost',
   latent: 'something spare is used up',
@@ -124,7 +124,7 @@ function Line({ line, isChosen, onChoose }: LineProps) {
       </td>
       <td className="py-0.5 pr-3">{line.scenarioTitle}</td>
       <td className="py-0.5 pr-3">
-        {line.lost.length === 0 ? 'nothing' : line.lost.map((ability) => ABILITIES[ability]).join(', ')}
+        {lostWords(line) || 'nothing'}
         {line.isInherent && <span className="block text-[12px] text-ink2">inherent: no wiring would change it</span>}
       </td>
       <td className="value py-0.5">{line.dead.length === 0 ? 'nothing' : line.dead.join(' ')}</td>

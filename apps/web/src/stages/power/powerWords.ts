@@ -30,6 +30,8 @@ export function isTroubled({ loads, events }: ScenarioReport): boolean {
 
 /** What a fault costs, in words. */
 export function costText({ class: kind, lost, isInherent, scenarioTitle }: FaultLine): string {
+  if (kind === 'unknown')
+    return `whether control is lost is unknown until outputs have functions, worst in ${scenarioTitle.toLowerCase()}.`;
   if (lost.length === 0) return kind === 'latent' ? 'it carries on, and something spare is used up.' : 'it carries on.';
   const words = lost.map((ability) => ABILITIES[ability]).join(', ');
   return `${words} ${lost.length === 1 ? 'is' : 'are'} lost, worst in ${scenarioTitle.toLowerCase()}${isInherent ? '; no wiring would change it' : ''}.`;

@@ -1,6 +1,6 @@
 import type { Graph } from '../../graph/graph.ts';
 import type { Sheet } from '../../harness/documents/sheet.ts';
-import { ABILITIES } from '../faults/abilities.ts';
+import { lostWords } from '../faults/lostWords.ts';
 import { faultSweep, type FaultSweep } from '../faults/faultSweep.ts';
 
 /** Every single fault that costs something, the worst first: what is lost, what stops, and what gives way in turn. @param sweep where it is known already */
@@ -21,7 +21,7 @@ export function faultSheet(graph: Graph, { lines, solves }: FaultSweep = faultSw
       line.isInherent ? `${line.class}, inherent` : line.class,
       line.names.join('; '),
       line.scenarioTitle,
-      line.lost.map((ability) => ABILITIES[ability]).join(', '),
+      lostWords(line),
       line.dead.join(' '),
       line.events.join(' '),
     ]),

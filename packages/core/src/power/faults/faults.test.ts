@@ -15,6 +15,7 @@ import { powerNetwork } from '../network/powerNetwork.ts';
 import { abilitiesOf, crewOf } from './abilities.ts';
 import { faultReport } from './faultReport.ts';
 import { faultsOf } from './faultsOf.ts';
+import { lostWords } from './lostWords.ts';
 import { faultSteps, faultSweep, type FaultLine } from './faultSweep.ts';
 
 let made = 0;
@@ -330,6 +331,8 @@ describe('while outputs have no functions yet', () => {
     expect(critical.some(({ dead }) => dead.includes('FC1'))).toBe(true);
     for (const { id } of critical) expect([id, lines.find((line) => line.id === id)?.class]).toEqual([id, 'unknown']);
     expect(lines[0]?.class).toBe('unknown');
+    expect(lines[0] === undefined ? '' : lostWords(lines[0])).toMatch(/^control: unknown/);
+    expect(lostWords(lineOf('W17 pulled at GNSS1 main'))).toBe('navigation');
     expect(sweep.lines.some((line) => line.class === 'unknown')).toBe(false);
   });
 
