@@ -60,6 +60,12 @@ describe('a part without its supply', () => {
     expect(mended(without)).toEqual(['Add the ground wire', []]);
   });
 
+  it('says it of a servo too, which takes whatever voltage there is', () => {
+    const supplyAlone = removed(removed(railWithout('nothing'), 'W05', 1), 'W05', 3);
+    expect(said(supplyAlone).map(({ what }) => what)).toEqual(['SRV2 has no ground that leads back from its servo.']);
+    expect(mended(supplyAlone)).toEqual(['Add the ground wire', []]);
+  });
+
   it('names the regulator that is not fed, once for all that hangs on it', () => {
     expect(said(railWithout('its input')).map(({ what, evidence }) => [what, evidence[0]?.value, evidence[0]?.limit])).toEqual([
       ['BEC1 buck feeds SRV1 and SRV2, and nothing feeds BEC1.', '0.00 V', '7.00 V'],
@@ -105,5 +111,8 @@ describe('an overload elsewhere', () => {
     expect(findingsOf(overloaded(true)).some(({ check, severity }) => check === 'power.over-current' && severity !== 'note')).toBe(true);
     expect(names(overloaded(true))).toEqual([]);
     expect(names(overloaded(false))).toEqual(['GNSS1 is wired, and no supply reaches its receiver.']);
+    expect(names(removed(removed(removed(overloaded(true), 'W02', 4), 'W02', 3), 'W02', 2))).toEqual([
+      'GNSS1 has no ground that leads back from its receiver.',
+    ]);
   });
 });

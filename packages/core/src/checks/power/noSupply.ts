@@ -1,7 +1,7 @@
 import { groupBy } from 'es-toolkit/array';
 import { isJoined } from '../../graph/matesAt.ts';
 import { against } from '../../text/numbers.ts';
-import type { Graph } from '../../graph/graph.ts';
+import { circuitNode, groupOf, pinsOf, type Graph } from '../../graph/graph.ts';
 import type { CircuitElement } from '../../model/part.ts';
 import { powerNetwork } from '../../power/network/powerNetwork.ts';
 import { scenariosOf } from '../../power/scenarios/scenario.ts';
@@ -51,12 +51,14 @@ function darkSayings(graph: Graph, result: ScenarioResult, dark: readonly number
   if (first === undefined) return [];
   if (!hasSource) return [noSourceSaying(graph, first, dark.length)];
   const start = runningStart(result.circuit);
+  const isOverloaded = result.before.trippings.some(({ what }) => what !== 'window');
   const byItem = new Map<number, { readonly device: number; readonly load: Load; readonly why: WhyDark }>();
   for (const device of dark) {
     const placed = result.network.devices[device]?.device;
     if (placed?.is !== 'element' || placed.element.is !== 'load' || byItem.has(placed.item)) continue;
-    // What an overload leaves without voltage is told as the overload: it would have some with nothing switched on.
-    if (!result.dark.includes(device) && voltsAcross(result.network, start, device) > NOTHING_V) continue;
+    // What an overload leaves without voltage is told as the overload: it would have some with nothing switched on, and can give it back.
+    const wouldRun = !result.dark.includes(device) && voltsAcross(result.network, start, device) > NOTHING_V;
+    if (isOverloaded && wouldRun && leadsBack(graph, placed.item, placed.element)) continue;
     byItem.set(placed.item, { device, load: placed.element, why: whyDark(graph, result, start, device, placed.element) });
   }
   const unfed = groupBy(
@@ -67,6 +69,13 @@ function darkSayings(graph: Graph, result: ScenarioResult, dark: readonly number
     ...Object.values(unfed).flatMap((parts) => regulatorSaying(graph, parts)),
     ...[...byItem].flatMap(([item, { device, load, why }]) => darkSaying(graph, result, item, device, load, why)),
   ];
+}
+
+/** True where the ground of a load is joined to that of another part. */
+function leadsBack(graph: Graph, item: number, load: Load): boolean {
+  const ground = circuitNode(graph, item, load.gnd);
+  if (ground === undefined) return false;
+  return pinsOf(graph, graph.nets, groupOf(graph.nets, ground)).some(({ at }) => at.item !== item && at.pin.role === 'gnd');
 }
 
 /** One finding for all that a regulator would feed if it were fed itself. */
