@@ -229,7 +229,7 @@ test('a dialect is copied, a code changed, and the text changes; errors stand at
   await page.keyboard.press('ArrowDown');
   await page.keyboard.press('End');
   await page.keyboard.press('Backspace');
-  await expect(page.getByText('Line 3: This is no JSON: comma expected.')).toBeVisible();
+  await expect(page.getByText('Line 3: This is not valid JSON: comma expected.')).toBeVisible();
   await expect(page.getByLabel('MAVLink 2', { exact: true })).not.toBeEditable();
   await page.keyboard.type(', "versions": "2.x",');
   await expect(page.getByLabel('MAVLink 2', { exact: true })).toBeEditable();

@@ -34,7 +34,6 @@ const pictures: readonly Picture[] = [
   { name: 'wiring', at: 'aircraft/reedbed/wiring' },
   { name: 'chains', at: 'aircraft/reedbed/links' },
   { name: 'channels', at: 'aircraft/reedbed/links/channels' },
-  { name: 'modes', at: 'aircraft/mudflat/links/modes' },
   { name: 'ports', at: 'aircraft/mudflat/links/ports', stage: (page) => page.locator('[data-link]').first().waitFor() },
   {
     name: 'outputs',
@@ -101,7 +100,20 @@ const pictures: readonly Picture[] = [
   },
   { name: 'power', at: 'aircraft/saltmarsh/power?situation=cruise' },
   { name: 'documents', at: 'aircraft/saltmarsh/documents' },
-  // Last, since it changes the aircraft.
+  // Last, since they change the aircraft.
+  {
+    name: 'dialect',
+    at: 'aircraft/saltmarsh/firmware/dialect',
+    stage: async (page) => {
+      await page.getByRole('button', { name: 'Copy it, and use the copy here' }).click();
+      await page.getByRole('heading', { name: 'Dialect: Numbered ports, own' }).waitFor();
+      await settled(page);
+      await page.getByRole('combobox', { name: 'Table' }).selectOption('roles');
+      await page.getByLabel('MAVLink 2', { exact: true }).fill('77');
+      await page.locator('[data-changed="P20.ROLE 77"]').waitFor();
+      await page.getByRole('heading', { name: 'Lines' }).scrollIntoViewIfNeeded();
+    },
+  },
   {
     name: 'ladder',
     at: 'aircraft/reedbed/wiring',

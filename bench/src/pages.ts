@@ -51,10 +51,10 @@ async function systemId(page: Page): Promise<void> {
 async function readBack(page: Page): Promise<void> {
   await page.getByRole('link', { name: 'What to load' }).click();
   await page.locator('[data-testid=firmware-load][data-current=true]').waitFor();
-  const lines = await page.locator('[data-line]').evaluateAll((rows) => rows.map((row) => row.getAttribute('data-line') ?? ''));
+  const dump = await planText(page);
   await systemId(page);
   await page.getByRole('link', { name: 'Read back' }).click();
-  await compare(page, lines.filter((line) => line !== '').join('\n'));
+  await compare(page, dump);
   await page.getByRole('heading', { level: 2 }).first().click();
   await settled(page);
 }
@@ -142,8 +142,7 @@ export async function benchReadBack(root: string): Promise<void> {
   const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })).newPage();
   await page.goto(`${url}/aircraft/saltmarsh/firmware`);
   await page.locator('[data-testid=firmware-load][data-current=true]').waitFor();
-  const lines = await page.locator('[data-line]').evaluateAll((rows) => rows.map((row) => row.getAttribute('data-line') ?? ''));
-  const dump = dumpOf(lines.filter((line) => line !== '').join('\n'), DUMP_LINES);
+  const dump = dumpOf(await planText(page), DUMP_LINES);
   await page.getByRole('link', { name: 'Read back' }).click();
   const taken: number[] = [];
   for (let n = 0; n < DUMPS; n += 1) {
@@ -153,6 +152,12 @@ export async function benchReadBack(root: string): Promise<void> {
   report('saltmarsh, firmware/read-back: 10,000 lines, from file to drift', statsOf(taken.slice(3)), 'ms', '300 ms');
   await browser.close();
   await stop();
+}
+
+/** The lines that the page says to load. */
+async function planText(page: Page): Promise<string> {
+  const lines = await page.locator('[data-line]').evaluateAll((rows) => rows.map((row) => row.getAttribute('data-line') ?? ''));
+  return lines.filter((line) => line !== '').join('\n');
 }
 
 /** Opens a file with a dump. Gives the ms from then until the drift of the dump is shown. */

@@ -38,7 +38,7 @@ export function railsOf(graph: Graph): Rails {
   if (known !== undefined) return known;
   const drivers = driversOf(graph);
   const railOfNode = railsByNode(graph);
-  const rails = { drivers, ...spread(graph, drivers), railOfNode, sharedRails: sharedRailsOf(railOfNode, drivers) };
+  const rails = { drivers, ...spread(graph, drivers, railOfNode), railOfNode, sharedRails: sharedRailsOf(railOfNode, drivers) };
   cache.set(graph, rails);
   return rails;
 }
@@ -84,8 +84,11 @@ function ownVolts(element: Driver['element']): number {
   }
 }
 
+/** Sums of decimals in another order. */
+const SLACK = 1 + 1e-9;
+
 /** Passes voltages on until nothing rises any more. Every value is one of the drivers', or of packs on top of each other, so that it must end. */
-function spread(graph: Graph, drivers: readonly Driver[]): Pick<Rails, 'voltsOfNet' | 'driverOfNet'> {
+function spread(graph: Graph, drivers: readonly Driver[], railOfNode: Int32Array): Pick<Rails, 'voltsOfNet' | 'driverOfNet'> {
   const voltsOfNet = new Float64Array(graph.nets.count).fill(Number.NaN);
   const driverOfNet = new Int32Array(graph.nets.count).fill(-1);
   const raise = (net: number, volts: number, driver: number): boolean => {
@@ -97,14 +100,14 @@ function spread(graph: Graph, drivers: readonly Driver[]): Pick<Rails, 'voltsOfN
   };
   drivers.forEach((driver, i) => raise(groupOf(graph.nets, driver.node), driver.volts, i));
   const passes = passesOf(graph);
-  const stacked = stackedPacks(graph, drivers);
-  // Packs in a ring would rise without end: nothing is higher than all of them on top of each other.
-  const mostV = stacked.reduce((sum, { driver }) => sum + (drivers[driver]?.volts ?? 0), 0);
+  const stacked = stackedPacks(graph, drivers, railOfNode);
+  // A ring by way of something else than copper would rise without end: nothing is higher than all packs on top of each other.
+  const mostV = drivers.reduce((sum, { element, volts }) => sum + (element.is === 'battery' ? volts : 0), 0);
   for (let risen = true; risen;) {
     risen = false;
     for (const { from, to, driver } of stacked) {
       const volts = (voltsOfNet[from] ?? Number.NaN) + (drivers[driver]?.volts ?? 0);
-      if (volts <= mostV && raise(to, volts, driver)) risen = true;
+      if (volts <= mostV * SLACK && raise(to, volts, driver)) risen = true;
     }
     for (const { from, to, minV, maxV } of passes) {
       const volts = voltsOfNet[from] ?? Number.NaN;
@@ -115,16 +118,33 @@ function spread(graph: Graph, drivers: readonly Driver[]): Pick<Rails, 'voltsOfN
   return { voltsOfNet, driverOfNet };
 }
 
-/** The packs: the plus of each is so much above its minus, which may stand at the plus of another. */
-function stackedPacks(
-  graph: Graph,
-  drivers: readonly Driver[],
-): readonly { readonly from: number; readonly to: number; readonly driver: number }[] {
-  return drivers.flatMap(({ item, element, node }, driver) => {
+interface StackedPack {
+  readonly driver: number;
+  /** The nets of its minus and its plus. */
+  readonly from: number;
+  readonly to: number;
+  /** The rails of the two. */
+  readonly under: number;
+  readonly over: number;
+}
+
+/** The packs that stand on the plus of another one. In a ring none does: that is a short. */
+function stackedPacks(graph: Graph, drivers: readonly Driver[], railOfNode: Int32Array): readonly StackedPack[] {
+  const packs = drivers.flatMap(({ item, element, node }, driver): StackedPack[] => {
     const minus = element.is === 'battery' ? circuitNode(graph, item, element.minus) : undefined;
-    const [from, to] = [minus === undefined ? -1 : groupOf(graph.nets, minus), groupOf(graph.nets, node)];
-    return from < 0 || from === to ? [] : [{ from, to, driver }];
+    if (minus === undefined) return [];
+    const [under, over] = [railOfNode[minus] ?? -1, railOfNode[node] ?? -1];
+    return under === over ? [] : [{ driver, from: groupOf(graph.nets, minus), to: groupOf(graph.nets, node), under, over }];
   });
+  const pluses = new Set(packs.map(({ over }) => over));
+  return packs.filter(({ under, over }) => pluses.has(under) && !leadsUp(packs, over, under));
+}
+
+/** True where packs lead from one rail up to another. */
+function leadsUp(packs: readonly StackedPack[], from: number, to: number): boolean {
+  const seen = new Set([from]);
+  for (const rail of seen) for (const { under, over } of packs) if (under === rail) seen.add(over);
+  return seen.has(to);
 }
 
 interface Pass {

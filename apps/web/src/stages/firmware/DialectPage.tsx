@@ -161,7 +161,7 @@ function Editor({ dialect }: { readonly dialect: Dialect }) {
         ))}
       </div>
       {verdict.inTables.length > 0 && (
-        <p className="mt-4 text-[13px] text-rust">Codes can be changed here once the tables below are mended.</p>
+        <p className="mt-4 text-[13px] text-rust">Fix the tables below first; then codes can be changed here again.</p>
       )}
       <CodeTableForm
         tables={tables}

@@ -1,16 +1,7 @@
 import { useState } from 'react';
 import { dialectKeyOf, DialectSchema, draftOf, hasShape, type Dialect, type DialectDraft } from '@wired-falcon/core';
 import { forgetText, rememberedText, rememberText } from '../../ui/rememberedText.ts';
-
-/** What a change was made in: typing on in the same place is one change. */
-type ChangedIn = 'lines' | 'tests' | 'tables' | `code ${string}` | 'lesson' | 'discard';
-
-interface History {
-  readonly past: readonly DialectDraft[];
-  readonly draft: DialectDraft;
-  readonly future: readonly DialectDraft[];
-  readonly last: ChangedIn | undefined;
-}
+import { begun, changed, redone, undone, type ChangedIn, type DraftHistory } from './draftHistory.ts';
 
 export interface EditedDraft {
   readonly draft: DialectDraft;
@@ -24,38 +15,28 @@ export interface EditedDraft {
   readonly redo: (() => void) | undefined;
 }
 
-const MOST_PAST = 200;
-
 /** A draft of a dialect, remembered by this browser until it is saved or discarded: a colleague may change the dialect of the aircraft meanwhile. */
 export function useDialectDraft(dialect: Dialect): EditedDraft {
   const key = `wired-falcon-dialect-draft-${dialectKeyOf(dialect)}`;
-  const [{ past, draft, future, last }, setHistory] = useState<History>(() => ({
-    past: [],
-    draft: rememberedDraft(rememberedText(key)) ?? draftOf(dialect),
-    future: [],
-    last: undefined,
-  }));
-  const go = (history: History): void => {
-    rememberText(key, JSON.stringify(history.draft));
-    setHistory(history);
+  const [history, setHistory] = useState<DraftHistory>(() => begun(rememberedDraft(rememberedText(key)) ?? draftOf(dialect)));
+  const go = (next: DraftHistory): void => {
+    rememberText(key, JSON.stringify(next.draft));
+    setHistory(next);
   };
-  const change = (changedIn: ChangedIn, next: DialectDraft): void =>
-    go({ past: changedIn === last ? past : [...past, draft].slice(-MOST_PAST), draft: next, future: [], last: changedIn });
-  const [before, after] = [past.at(-1), future[0]];
+  const [before, after] = [undone(history), redone(history)];
   return {
-    draft,
-    change,
+    draft: history.draft,
+    change: (changedIn, draft) => go(changed(history, changedIn, draft)),
     discard: () => {
-      change('discard', draftOf(dialect));
       forgetText(key);
+      setHistory(changed(history, 'discard', draftOf(dialect)));
     },
     forget: () => {
       forgetText(key);
-      setHistory({ past: [], draft: draftOf(dialect), future: [], last: undefined });
+      setHistory(begun(draftOf(dialect)));
     },
-    undo:
-      before === undefined ? undefined : () => go({ past: past.slice(0, -1), draft: before, future: [draft, ...future], last: undefined }),
-    redo: after === undefined ? undefined : () => go({ past: [...past, draft], draft: after, future: future.slice(1), last: undefined }),
+    undo: before === undefined ? undefined : () => go(before),
+    redo: after === undefined ? undefined : () => go(after),
   };
 }
 

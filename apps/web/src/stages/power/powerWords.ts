@@ -1,5 +1,5 @@
 import {
-  ABILITIES,
+  lostWords,
   quantity,
   type FaultLine,
   type LoadLine,
@@ -29,10 +29,9 @@ export function isTroubled({ loads, events }: ScenarioReport): boolean {
 }
 
 /** What a fault costs, in words. */
-export function costText({ class: kind, lost, isInherent, scenarioTitle }: FaultLine): string {
-  if (kind === 'unknown')
-    return `whether control is lost is unknown until outputs have functions, worst in ${scenarioTitle.toLowerCase()}.`;
+export function costText(line: FaultLine): string {
+  const { class: kind, lost, isInherent, scenarioTitle } = line;
+  if (kind === 'unknown') return `control may be lost, worst in ${scenarioTitle.toLowerCase()}: assign the outputs to know.`;
   if (lost.length === 0) return kind === 'latent' ? 'it carries on, and something spare is used up.' : 'it carries on.';
-  const words = lost.map((ability) => ABILITIES[ability]).join(', ');
-  return `${words} ${lost.length === 1 ? 'is' : 'are'} lost, worst in ${scenarioTitle.toLowerCase()}${isInherent ? '; no wiring would change it' : ''}.`;
+  return `${lostWords(line)} ${lost.length === 1 ? 'is' : 'are'} lost, worst in ${scenarioTitle.toLowerCase()}${isInherent ? '; no wiring would change it' : ''}.`;
 }

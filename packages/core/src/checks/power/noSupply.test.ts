@@ -1,9 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
-import { applyEdit } from '../../edits/applyEdit.ts';
-import { withFreshIds } from '../../edits/freshIds.ts';
 import type { Design } from '../../model/design.ts';
 import { bench, powered, removed } from '../../test/checkCases/build.ts';
-import { countingIds, findingsBy } from '../../test/designs.ts';
+import { findingsBy, made } from '../../test/designs.ts';
 import { findingsOf, remediesOf } from '../findingsOf.ts';
 
 /** What is said of parts without a supply, but for the note about USB. */
@@ -16,8 +14,7 @@ function mended(design: Design): readonly [label: string | undefined, left: read
   const [finding] = said(design);
   const [remedy] = finding === undefined ? [] : remediesOf(design, finding);
   if (remedy === undefined) return [undefined, []];
-  const result = applyEdit(design, withFreshIds(remedy.edit, countingIds('mended')));
-  return [remedy.label, 'refused' in result ? [result.refused.sentence] : said(result.design).map(({ what }) => what)];
+  return [remedy.label, said(made(design, remedy.edit)).map(({ what }) => what)];
 }
 
 /** A GNSS receiver on a wing board, less one of its wires. */
@@ -28,12 +25,12 @@ function receiverWithout(pin: number): Design {
 }
 
 /** Two servos on the rail of a wing board and a regulator for it. */
-function railWithout(input: 'its input' | 'nothing'): Design {
+function railWithout(input: 'its input' | 'nothing', second: 'meaning' | 'mirrored' = 'meaning'): Design {
   const one = powered('regulator-buck-5v-3a', 'servo-9g-digital', 'servo-9g-digital');
   if (input === 'nothing') one.wire('FC1 motor', 'BEC1 in', 'meaning', 60);
   one.wire('BEC1 out', 'FC1 out6', 'meaning', 60);
   one.wire('SRV1 lead', 'FC1 out1', 'meaning', 200);
-  one.wire('SRV2 lead', 'FC1 out2', 'meaning', 200);
+  one.wire('SRV2 lead', 'FC1 out2', second, 200);
   return one.design;
 }
 
@@ -66,17 +63,39 @@ describe('a part without its supply', () => {
     expect(mended(supplyAlone)).toEqual(['Add the ground wire', []]);
   });
 
+  it('leaves a lead that is turned round to the check of leads', () => {
+    const turned = railWithout('nothing', 'mirrored');
+    expect(said(turned)).toEqual([]);
+    expect(findingsBy(turned, 'wire.servo-lead')).toHaveLength(1);
+  });
+
   it('names the regulator that is not fed, once for all that hangs on it', () => {
     expect(said(railWithout('its input')).map(({ what, evidence }) => [what, evidence[0]?.value, evidence[0]?.limit])).toEqual([
-      ['BEC1 buck feeds SRV1 and SRV2, and nothing feeds BEC1.', '0.00 V', '7.00 V'],
+      ['No supply reaches BEC1 buck, which feeds SRV1 and SRV2.', '0.00 V', '7.00 V'],
     ]);
     expect(mended(railWithout('its input'))).toEqual(['Wire its input', []]);
     expect(said(railWithout('nothing'))).toEqual([]);
   });
 
+  it('names a board that feeds itself once, with what hangs on it', () => {
+    const one = bench('battery-lipo-4s-5000', 'controller-f4-wing', 'gnss-serial', 'distribution-plain-bus');
+    one.wire('BAT1 main', 'PWR1 battery', 'straight', 60);
+    one.wire('GNSS1 UART', 'FC1 S1', 'meaning', 150);
+    expect(said(one.design).map(({ what }) => what)).toEqual(['No supply reaches FC1 reg-5v, which feeds GNSS1.']);
+    expect(said(one.design)[0]?.where).toHaveLength(2);
+  });
+
+  it('names the first of several regulators behind one another', () => {
+    const one = bench('battery-lipo-4s-5000', 'distribution-plain-bus', 'regulator-buck-12v-3a', 'regulator-buck-5v-3a', 'gnss-serial');
+    one.wire('BAT1 main', 'PWR1 battery', 'straight', 60);
+    one.wire('BEC1 out', 'BEC2 in', 'meaning', 60);
+    one.wire('BEC2 out', 'GNSS1 UART', 'meaning', 60);
+    expect(said(one.design).map(({ what }) => what)).toEqual(['No supply reaches BEC1 buck, which feeds GNSS1.']);
+  });
+
   it('names the regulator that gets too little itself', () => {
     expect(said(computerOn('battery-lipo-3s-3300')).map(({ what, evidence }) => [what, evidence[0]?.limit])).toEqual([
-      ['PWR1 reg-12v feeds CC1, and gets too little itself.', '14.00 V'],
+      ['PWR1 reg-12v, which feeds CC1, gets too little to start.', '14.00 V'],
     ]);
     expect(said(computerOn('battery-lipo-4s-5000'))).toEqual([]);
   });

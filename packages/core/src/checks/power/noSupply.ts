@@ -12,6 +12,7 @@ import type { Check, Remedy, Saying } from '../finding.ts';
 import { NOTHING_V, whyDark, type WhyDark } from './helpers/whyDark.ts';
 import { feedRemedies } from './remedies/feedRegulator.ts';
 import { groundlessSignal } from '../helpers/commonGround.ts';
+import type { Run } from '../../harness/runs.ts';
 import { missingGround, missingSupply, runsAt } from './remedies/missingWire.ts';
 import { ownSupplyRemedies } from './remedies/ownSupply.ts';
 import { railRemedies } from './remedies/railSupply.ts';
@@ -87,18 +88,18 @@ function regulatorSaying(
   const regulator = graph.items[first?.why.regulator ?? -1]?.item;
   if (first === undefined || regulator === undefined) return [];
   const { element, volts } = first.why;
-  const dark = parts.flatMap(({ item }) => graph.items[item]?.item ?? []);
-  const refs = listed(dark.map(({ ref }) => ref));
+  // A board that feeds itself by its own regulator is named once.
+  const fed = parts.flatMap(({ item }) => (item === first.why.regulator ? [] : (graph.items[item]?.item ?? [])));
+  const [name, refs] = [`${regulator.ref} ${element.id}`, listed(fed.map(({ ref }) => ref))];
   const isUnfed = volts < NOTHING_V;
+  const feeding = fed.length === 0 ? '' : `, which feeds ${refs}`;
   return [
     {
       severity: 'mend',
-      where: [regulator, ...dark].map(({ id }) => ({ is: 'item', item: id })),
-      what: isUnfed
-        ? `${regulator.ref} ${element.id} feeds ${refs}, and nothing feeds ${regulator.ref}.`
-        : `${regulator.ref} ${element.id} feeds ${refs}, and gets too little itself.`,
-      evidence: [{ label: `${regulator.ref} ${element.id} input`, ...against(volts, element.inputMinV, 'V') }],
-      why: `${refs} ${dark.length === 1 ? 'stays' : 'stay'} dark.`,
+      where: [regulator, ...fed].map(({ id }) => ({ is: 'item', item: id })),
+      what: isUnfed ? `No supply reaches ${name}${feeding}.` : `${name}${feeding === '' ? '' : `${feeding},`} gets too little to start.`,
+      evidence: [{ label: `${name} input`, ...against(volts, element.inputMinV, 'V') }],
+      why: fed.length === 0 ? `${regulator.ref} stays dark.` : `Without it ${refs} ${fed.length === 1 ? 'stays' : 'stay'} dark.`,
       discriminator: element.id,
       remedies: () => (isUnfed ? [...missingSupply(graph, first.why.regulator), ...feedRemedies(graph, first.why.regulator, element)] : []),
     },
@@ -121,8 +122,10 @@ function noSourceSaying(graph: Graph, device: number, count: number): Saying {
 function darkSaying(graph: Graph, result: ScenarioResult, item: number, device: number, load: Load, why: WhyDark): Saying[] {
   const entry = graph.items[item];
   if (entry === undefined || why.is === 'regulator-unfed') return [];
-  // One missing wire is one finding: where a signal has no common ground either, that one is told.
-  if (why.is === 'no-ground' && runsAt(graph, item).some((run) => groundlessSignal(graph, run) !== undefined)) return [];
+  // One mistake is one finding: where a signal has no common ground either, or the ground is on another pin, that one is told.
+  if (why.is === 'no-ground' && runsAt(graph, item).some((run) => groundlessSignal(graph, run) !== undefined || strayGround(run, item))) {
+    return [];
+  }
   const { ref } = entry.item;
   return [
     {
@@ -139,6 +142,11 @@ function darkSaying(graph: Graph, result: ScenarioResult, item: number, device: 
       remedies: () => darkRemedies(graph, item, load, why),
     },
   ];
+}
+
+/** True where a ground of an item is joined to a pin that is none. */
+function strayGround({ joins }: Run, item: number): boolean {
+  return joins.some(({ a, b }) => [a, b].some((pin) => pin.itemIx === item && pin.pin.role === 'gnd') && a.pin.role !== b.pin.role);
 }
 
 function whatIsMissing(ref: string, load: Load, why: Exclude<WhyDark, { is: 'regulator-unfed' }>): string {

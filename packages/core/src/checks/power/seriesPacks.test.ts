@@ -74,7 +74,9 @@ describe('two packs joined by their plugs', () => {
     expect(findingsBy(plugged([1, 2]), 'power.reversed')).toEqual([]);
   });
 
-  it('both ways are a short', () => {
+  it('both ways are a short, which is no higher than one of them', () => {
+    const ring = graphOf(plugged([1, 2], [2, 1]));
+    expect(ring.items.map((_, item) => voltsAt(ring, circuitNode(ring, item, 'main.1') ?? -1))).toEqual([16.8, 16.8]);
     expect(findingsBy(plugged([1, 2], [2, 1]), 'power.reversed').map(({ severity }) => severity)).toEqual(['stop']);
   });
 });

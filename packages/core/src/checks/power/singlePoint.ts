@@ -1,5 +1,5 @@
 import { circuitNode, type Graph } from '../../graph/graph.ts';
-import { ABILITIES } from '../../power/faults/abilities.ts';
+import { lostWords } from '../../power/faults/lostWords.ts';
 import type { FaultLine } from '../../power/faults/faultSweep.ts';
 import { singlePoints } from '../../power/faults/singlePoints.ts';
 import type { Edit } from '../../edits/registry.ts';
@@ -28,7 +28,7 @@ function sayingOf(graph: Graph, lines: readonly FaultLine[]): Saying[] {
   if (first === undefined) return [];
   const dead = graph.items.filter(({ item }) => first.dead.includes(item.ref));
   const names = lines.flatMap(({ names: own }) => own);
-  const lost = first.lost.map((ability) => ABILITIES[ability]).join(', ');
+  const lost = lostWords(first);
   return [
     {
       severity: 'mend',

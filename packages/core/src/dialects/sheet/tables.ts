@@ -36,7 +36,7 @@ export function writeTables(dialect: Dialect): string {
   return `${JSON.stringify({ ...tables, text: rest }, null, 2)}\n`;
 }
 
-/** Reads the tables. What is no JSON, is said twice or belongs elsewhere gets a sentence at its line. Never throws. */
+/** Reads the tables. What is not valid JSON, is said twice or belongs elsewhere gets a sentence at its line. Never throws. */
 export function readTables(json: string): ReadTables {
   const errors: ParseError[] = [];
   const tooMuch = tooLargeToParse(json);
@@ -49,7 +49,7 @@ export function readTables(json: string): ReadTables {
     const sentence =
       first === undefined
         ? 'The tables are one JSON object: { "name": ... }.'
-        : `This is no JSON: ${wordsOf(printParseErrorCode(first.error))}.`;
+        : `This is not valid JSON: ${wordsOf(printParseErrorCode(first.error))}.`;
     return { value: undefined, problems: [{ ...place(first?.offset ?? 0), sentence }], placeOf };
   }
   const problems = [

@@ -61,7 +61,7 @@ describe('the tables of a dialect as one text', () => {
       'a comma that is missing',
       (t) => t.replace('"pitchRisesOn": "pull",', '"pitchRisesOn": "pull"'),
       '"rcScaleUs"',
-      'This is no JSON: comma expected.',
+      'This is not valid JSON: comma expected.',
     ],
     ['a value of another kind', (t) => t.replace('"pitchRisesOn": "pull"', '"pitchRisesOn": "shove"'), '"pitchRisesOn"', '/pitchRisesOn: '],
     [
@@ -83,7 +83,7 @@ describe('the tables of a dialect as one text', () => {
       '"sections": []',
       '"sections" is not changed here: these are the lines.',
     ],
-    ['a comment', (t) => t.replace('"pitchRisesOn"', '// so\n  "pitchRisesOn"'), '// so', 'This is no JSON: invalid comment token.'],
+    ['a comment', (t) => t.replace('"pitchRisesOn"', '// so\n  "pitchRisesOn"'), '// so', 'This is not valid JSON: invalid comment token.'],
   ])('with %s say so at the line, and the codes stay those of before', (_, change, at, words) => {
     const tables = change(draft.tables);
     expect(tables).not.toBe(draft.tables);
@@ -116,7 +116,7 @@ describe('the tables of a dialect as one text', () => {
     expect(sentences).toEqual([
       'The tables are nested more than 100 deep.',
       expect.stringContaining('This is too much for a dialect'),
-      expect.stringContaining('This is no JSON'),
+      expect.stringContaining('This is not valid JSON'),
       'The tables are one JSON object: { "name": ... }.',
       'The tables are one JSON object: { "name": ... }.',
       expect.stringMatching(/^\/\w+: /),

@@ -63,6 +63,14 @@ describe('packs in series', () => {
     expect(at('above') - at('middle')).toBeCloseTo(5, 1);
   });
 
+  it('by the hundred, on top of and beside each other, take no longer than the count of them', () => {
+    const sketch = new CircuitSketch();
+    for (let level = 0; level < 20; level += 1)
+      for (let n = 0; n < 20; n += 1) sketch.battery(`level${level + 1}`, `level${level}`, 4, 0.01);
+    sketch.draw('load', 'level20', 'level0', { is: 'resistance', ohm: 100 });
+    expect(runningStart(sketch.circuit).volts[sketch.node('level20')]).toBeCloseTo(80, 9);
+  });
+
   it('in a ring are a short and no stack without end', () => {
     const sketch = new CircuitSketch().battery('a', 'b', 12, 0.01).battery('b', 'a', 12, 0.01).resistor('a', 'c', 1);
     expect(Math.max(...runningStart(sketch.circuit).volts)).toBe(12);

@@ -44,21 +44,26 @@ export function isStacked({ devices }: CircuitShape, { pieces, atPlus }: Stack, 
 }
 
 /**
- * The no-load volts of a node above the minus of the lowest supply of its stack; 0 for what is on no stack, and for supplies that are joined
- * in a ring, which is a short.
+ * The no-load volts of nodes above the minus of the lowest supply of their stack; 0 for what is on no stack, and for supplies that are
+ * joined in a ring, which is a short. Each piece of copper is worked out once.
  */
-export function stackedVolts({ devices }: CircuitShape, { pieces, atPlus }: Stack, laws: readonly Law[], node: number): number {
-  const under = new Set<number>();
+export function stackedVolts({ devices }: CircuitShape, { pieces, atPlus }: Stack, laws: readonly Law[]): (node: number) => number {
+  const known = new Map<number, number>();
   const voltsOf = (piece: number): number => {
-    if (under.has(piece)) return NaN;
-    under.add(piece);
-    const volts = (atPlus.get(piece) ?? []).flatMap((supply) => {
+    const volts = known.get(piece);
+    if (volts !== undefined) return volts;
+    // Met again before it is known, it stands on itself.
+    known.set(piece, NaN);
+    const found = (atPlus.get(piece) ?? []).flatMap((supply) => {
       const law = laws[supply];
       return law?.is === 'supply' ? [law.emfV + voltsOf(pieces.groupOf[devices[supply]?.nodes[1] ?? -1] ?? -1)] : [];
     });
-    under.delete(piece);
-    return volts.length === 0 ? 0 : Math.max(...volts);
+    const most = found.length === 0 ? 0 : Math.max(...found);
+    known.set(piece, most);
+    return most;
   };
-  const volts = voltsOf(pieces.groupOf[node] ?? -1);
-  return Number.isNaN(volts) ? 0 : volts;
+  return (node) => {
+    const volts = voltsOf(pieces.groupOf[node] ?? -1);
+    return Number.isNaN(volts) ? 0 : volts;
+  };
 }

@@ -69,9 +69,10 @@ function raise(circuit: Circuit, raisedBy?: Int32Array): Start {
 function groundsOf({ shape, laws }: Circuit): Float64Array | undefined {
   const stack = stackOf(shape);
   if (stack === undefined) return undefined;
+  const voltsOf = stackedVolts(shape, stack, laws);
   return Float64Array.from(shape.devices, ({ kind, nodes }) => {
     const ground = kind === 'supply' ? nodes[1] : kind === 'regulator' || kind === 'selector' ? nodes.at(-1) : undefined;
-    return ground === undefined ? 0 : stackedVolts(shape, stack, laws, ground);
+    return ground === undefined ? 0 : voltsOf(ground);
   });
 }
 

@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { inSeries } from '../../test/checkCases/powerDesigns.ts';
 import { demoDesign } from '../../test/designs.ts';
 import { mudflat } from '../../demo/mudflat.ts';
 import { saltmarsh } from '../../demo/saltmarsh.ts';
@@ -98,6 +99,19 @@ function compare(circuit: Circuit, name: string): { readonly verdict: Verdict; r
       solveScenarios(graphOf(design)).map(({ scenario, circuit }) => compare(circuit, `${design.aircraft.name} ${scenario.id}`)),
     );
     expect(results.length).toBeGreaterThan(30);
+    expect(results.filter(({ verdict }) => verdict !== 'same').map(({ said }) => said)).toEqual([]);
+  });
+
+  it.each([
+    ['battery-lipo-3s-3300', 'battery-lipo-3s-3300'],
+    ['battery-lipo-2s-2200', 'battery-lipo-4s-5000'],
+    ['battery-li-ion-4s-7000', 'battery-lipo-2s-2200'],
+  ])('every scenario of %s under %s on a series lead agrees', (below, above) => {
+    const one = inSeries(below, above);
+    one.add('servo-20g-standard', '');
+    one.wire('BEC1 out', 'SRV1 lead', 'meaning', 300);
+    const results = solveScenarios(graphOf(one.design)).map(({ scenario, circuit }) => compare(circuit, scenario.id));
+    expect(results.length).toBeGreaterThan(5);
     expect(results.filter(({ verdict }) => verdict !== 'same').map(({ said }) => said)).toEqual([]);
   });
 

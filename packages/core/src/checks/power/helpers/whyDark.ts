@@ -32,19 +32,38 @@ export function whyDark(graph: Graph, result: ScenarioResult, start: Start, devi
   const volts = voltsAcross(result.network, start, device);
   if (volts >= Math.max(load.minV, NOTHING_V)) return { is: 'no-ground' };
   if (volts > NOTHING_V) return { is: 'too-low', volts };
-  const supply = circuitNode(graph, item, load.supply);
-  const driver = supply === undefined ? undefined : driverAt(graph, supply);
-  if (driver?.element.is === 'regulator') {
-    const { element } = driver;
-    const at = result.network.devices.findIndex(
-      ({ device: one }) => one.is === 'element' && one.element === element && one.item === driver.item,
-    );
-    const nodes = result.network.shape.devices[at]?.nodes ?? [];
-    const inputV = (start.volts[nodes[0] ?? -1] ?? 0) - (start.volts[nodes[2] ?? -1] ?? 0);
-    if (inputV < element.inputMinV) return { is: 'regulator-unfed', regulator: driver.item, element, volts: inputV };
-  }
+  const unfed = unfedRegulator(graph, result, start, item, load.supply);
+  if (unfed !== undefined) return unfed;
   const rail = railOf(graph, item, load.supply);
   return rail === undefined ? { is: 'no-plus' } : { is: 'rail', ...rail };
+}
+
+/** The regulator that drives a node and has too little itself: where others are before it, the first of them that has. */
+function unfedRegulator(
+  graph: Graph,
+  result: ScenarioResult,
+  start: Start,
+  item: number,
+  address: string,
+): Extract<WhyDark, { is: 'regulator-unfed' }> | undefined {
+  let found: Extract<WhyDark, { is: 'regulator-unfed' }> | undefined;
+  let node = circuitNode(graph, item, address);
+  const passed = new Set<number>();
+  while (node !== undefined && !passed.has(node)) {
+    passed.add(node);
+    const driver = driverAt(graph, node);
+    if (driver?.element.is !== 'regulator') return found;
+    const { element } = driver;
+    const at = result.network.devices.findIndex(
+      ({ device }) => device.is === 'element' && device.element === element && device.item === driver.item,
+    );
+    const nodes = result.network.shape.devices[at]?.nodes ?? [];
+    const volts = (start.volts[nodes[0] ?? -1] ?? 0) - (start.volts[nodes[2] ?? -1] ?? 0);
+    if (volts >= element.inputMinV) return found;
+    found = { is: 'regulator-unfed', regulator: driver.item, element, volts };
+    node = circuitNode(graph, driver.item, element.in);
+  }
+  return found;
 }
 
 /** The rail of a board that a load hangs on: pins of a controller on the same net. */
