@@ -204,3 +204,24 @@ test('the supplies, the faults and the nets are documents of their own', async (
   await page.getByRole('link', { name: 'Single faults Saltmarsh' }).click();
   await expect(page.getByTestId('document')).toContainText('critical, inherent');
 });
+
+test('the brief asks that single faults be survived: a weakness of one regulator is to be mended then; by keyboard, and undone', async ({
+  page,
+  oneSupply,
+}) => {
+  const weak = page.locator('[data-check="power.single-point"]').first();
+  await page.goto(`${oneSupply}/power`);
+  await expect(weak).toHaveAttribute('data-severity', 'note');
+  await page.goto(`${oneSupply}/brief`);
+  const box = page.getByRole('checkbox', { name: /Single electrical faults must be survived/ });
+  await box.focus();
+  await page.keyboard.press('Space');
+  await expect(box).toBeChecked();
+  await page
+    .getByRole('link', { name: /^Power/ })
+    .first()
+    .click();
+  await expect(weak).toHaveAttribute('data-severity', 'mend');
+  await page.keyboard.press('Control+z');
+  await expect(weak).toHaveAttribute('data-severity', 'note');
+});

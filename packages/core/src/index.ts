@@ -158,7 +158,7 @@ export { mixerWords } from './outputs/documents/outputCard.ts';
 export { liftMotors } from './layout/liftMotors.ts';
 export * from './layout/surfaceShapes.ts';
 export { solveModal } from './assign/solveModal.ts';
-export * from './checks/layout/helpers/hoverOf.ts';
+export * from './power/scenarios/hoverOf.ts';
 export { intoBays, liesInBay, notYetPlaced } from './checks/layout/helpers/intoBays.ts';
 export * from './field/compassFields.ts';
 export * from './field/fieldMap.ts';

@@ -7,7 +7,7 @@ import { cableOf, demoDesign, emptyBench, findingsBy, itemOf, made } from '../te
 import { CASES } from '../test/checkCases/cases.ts';
 import { bench, FC, joined, powered, removed } from '../test/checkCases/build.ts';
 import { SEVERITIES, type Check, type Finding } from './finding.ts';
-import { countBySeverity, findingsOf, judge, remediesOf } from './findingsOf.ts';
+import { countBySeverity, findingsApart, findingsOf, judge, remediesOf } from './findingsOf.ts';
 import { straightCableHarm } from './wiring/fitsButWrong.ts';
 import { briefChecks } from './brief/index.ts';
 import { layoutChecks } from './layout/index.ts';
@@ -65,7 +65,7 @@ describe.each(checks.map((check) => [check.id, check] as const))('%s', (id) => {
 describe('remedies', () => {
   const designs = [...Object.values(CASES).map(({ wrong }) => wrong()), demoDesign()];
   const offered = designs.flatMap((design) =>
-    findingsOf(design).flatMap((finding) => remediesOf(design, finding).map((remedy) => ({ design, finding, remedy }))),
+    findingsApart(design).flatMap((finding) => remediesOf(design, finding).map((remedy) => ({ design, finding, remedy }))),
   );
 
   it('are offered by every check that does not leave it to people', () => {
@@ -78,10 +78,10 @@ describe('remedies', () => {
     '%s',
     (_, { design, finding, remedy }) => {
       const after = made(design, remedy.edit);
-      expect(findingsOf(after).map((other) => other.key)).not.toContain(finding.key);
-      const before = new Set(findingsOf(design).map((other) => other.key));
+      expect(findingsApart(after).map((other) => other.key)).not.toContain(finding.key);
+      const before = new Set(findingsApart(design).map(({ key }) => key));
       const rank = (other: Finding): number => SEVERITIES.indexOf(other.severity);
-      const worse = findingsOf(after).filter((other) => !before.has(other.key) && rank(other) <= rank(finding));
+      const worse = findingsApart(after).filter((other) => !before.has(other.key) && rank(other) <= rank(finding));
       expect(worse.map((other) => other.what)).toEqual([]);
     },
   );

@@ -34,6 +34,22 @@ export interface Remedy {
   readonly edit: Edit;
 }
 
+/** What several findings come from. */
+export interface Cause {
+  /** The same for all that come from it, whichever check finds them. */
+  readonly of: string;
+  /** How far from it the finding is: the nearest tells it. 0 is the cause itself, 1 what it overloads, 2 what starves behind that. */
+  readonly distance: 0 | 1 | 2;
+}
+
+/** A finding that is told under another one, which has the same cause and is nearer to it. */
+export interface Follower {
+  readonly key: string;
+  readonly check: string;
+  readonly severity: Severity;
+  readonly what: string;
+}
+
 /** What a check found. Plain data, which crosses threads; what mends it is asked for by `remediesOf`. */
 export interface Finding {
   readonly check: string;
@@ -49,6 +65,10 @@ export interface Finding {
   readonly key: string;
   /** The facts that the finding rests on. A waiver holds for key and basis. */
   readonly basis: string;
+  /** What it comes from, where other findings can come from the same. */
+  readonly cause?: Cause;
+  /** What else comes from the same cause. */
+  readonly follows: readonly Follower[];
 }
 
 /** What a check says of one place; the registry adds what all findings of the check share. */
@@ -62,6 +82,8 @@ export interface Saying {
   readonly remedies?: () => readonly Remedy[];
   /** Tells apart two findings about the same subjects. */
   readonly discriminator?: string;
+  /** One cause is one finding: what has the same one is told under the finding that is nearest to it. */
+  readonly cause?: Cause;
 }
 
 /** What a check may look at. */

@@ -1,11 +1,11 @@
+import { byCause } from './byCause.ts';
 import { basisOf, holdsFor } from './basis.ts';
 import type { Aircraft, Waiver } from '../model/aircraft.ts';
 import { unbuiltChanges } from '../model/builtAlike.ts';
 import type { Design } from '../model/design.ts';
 import { naturalOrder } from '../model/naturalOrder.ts';
-import { stages } from '../model/stages.ts';
 import { graphOf } from '../graph/graphOf.ts';
-import { SEVERITIES, subjectKey, type Check, type CheckContext, type Finding, type Remedy, type Saying, type Severity } from './finding.ts';
+import { subjectKey, type Check, type CheckContext, type Finding, type Remedy, type Saying, type Severity } from './finding.ts';
 import { checks } from './registry.ts';
 
 /** A check that could not look at a design, and why. All others did. */
@@ -36,7 +36,12 @@ export function findingsOf(design: Design): readonly Finding[] {
   return saidOf(design).findings;
 }
 
-/** The edits that mend a finding of this design, best first; none where the finding is not one of this design. */
+/** What each check says by itself, before what has one cause is told as one; in the order of checks. */
+export function findingsApart(design: Design): readonly Finding[] {
+  return [...saidOf(design).byCheck.values()].flatMap((answer) => ('error' in answer ? [] : answer.findings));
+}
+
+/** The edits that mend a finding of this design, best first, also of one that is told under another; none where the finding is not one of this design. */
 export function remediesOf(design: Design, { key }: Pick<Finding, 'key'>): readonly Remedy[] {
   return saidOf(design).drafts.get(key)?.() ?? [];
 }
@@ -72,17 +77,8 @@ export function askChecks(asked: readonly Check[], context: CheckContext, before
     for (const { key } of kept.findings) drafts.set(key, () => remediesNow(check, context, key));
   }
   const answers = [...byCheck.values()];
-  const findings = answers.flatMap((answer) => ('error' in answer ? [] : answer.findings)).sort(inFindingOrder);
+  const findings = byCause(answers.flatMap((answer) => ('error' in answer ? [] : answer.findings)));
   return { design, findings, drafts, broken: answers.filter((answer) => 'error' in answer), byCheck };
-}
-
-function inFindingOrder(a: Finding, b: Finding): number {
-  return (
-    SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) ||
-    stages.indexOf(a.stage) - stages.indexOf(b.stage) ||
-    naturalOrder(a.what, b.what) ||
-    naturalOrder(a.key, b.key)
-  );
 }
 
 /** Asks one check, and puts down how its remedies are drafted. */
@@ -119,6 +115,8 @@ function findingFrom(check: Check, saying: Saying): Finding {
     why: saying.why,
     key: [check.id, ...subjects, ...(saying.discriminator === undefined ? [] : [saying.discriminator])].join(' | '),
     basis: basisOf(saying.severity, evidence),
+    ...(saying.cause === undefined ? {} : { cause: saying.cause }),
+    follows: [],
   };
 }
 

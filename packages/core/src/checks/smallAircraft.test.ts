@@ -6,9 +6,6 @@ import { chainsOf } from '../links/chains/chainsOf.ts';
 import { chainWords } from '../links/chains/chainWords.ts';
 import { findingsOf } from './findingsOf.ts';
 
-/** Said too hard of what everybody does: one regulator for the servos, and the controller's ground beside a thick one. */
-const KNOWN_TOO_HARD = ['power.single-point', 'power.ground-return'];
-
 /** The parts that aircraft of practice could not be built without. */
 const ASKED_FOR = [
   'adapter-usb-serial',
@@ -46,7 +43,7 @@ const designs = Object.entries(smallAircraft).map(([name, make]) => [name, make(
 
 describe.each(designs)('%s', (_, design) => {
   it('is wired as it should be: nothing above a note', () => {
-    const above = findingsOf(design).filter(({ severity, check }) => severity !== 'note' && !KNOWN_TOO_HARD.includes(check));
+    const above = findingsOf(design).filter(({ severity }) => severity !== 'note');
     expect(above.map(({ check, what }) => `${check}: ${what}`)).toEqual([]);
   });
 

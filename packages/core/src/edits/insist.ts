@@ -42,6 +42,8 @@ function insistOnOne(design: Design, edit: SimpleEdit): SimpleEdit | undefined {
       return { ...edit, was: aircraft.power?.situations?.[edit.id] ?? null };
     case 'set-mission':
       return { ...edit, was: [...(aircraft.power?.mission ?? [])] };
+    case 'set-survives-faults':
+      return { ...edit, was: aircraft.power?.survivesFaults === true };
     case 'set-frame':
       return { ...edit, was: aircraft.airframe.frame ?? null };
     case 'set-frame-number':

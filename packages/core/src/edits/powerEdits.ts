@@ -69,9 +69,21 @@ const setMission = editKind({
   },
 });
 
+const setSurvivesFaults = editKind({
+  kind: 'set-survives-faults',
+  schema: Type.Object({ kind: Type.Literal('set-survives-faults'), survives: Type.Boolean(), was: Type.Boolean() }, closed),
+  title: (edit) => (edit.survives ? 'Single electrical faults must be survived' : 'Single electrical faults need not be survived'),
+  apply: ({ aircraft }, { survives, was }) => {
+    const { survivesFaults = false, ...rest } = aircraft.power ?? {};
+    if (survivesFaults !== was)
+      return refuse('changed-since', 'Whether single faults must be survived was changed meanwhile. Look at it, then decide.');
+    return { aircraft: withPlan(aircraft, survives ? { ...rest, survivesFaults: true } : rest) };
+  },
+});
+
 function withPlan(aircraft: Aircraft, power: PowerPlan): Aircraft {
   const { power: _old, ...rest } = aircraft;
   return Object.keys(power).length === 0 ? rest : { ...rest, power };
 }
 
-export const powerEdits = [setFigure, setSituation, setMission] as const;
+export const powerEdits = [setFigure, setSituation, setMission, setSurvivesFaults] as const;

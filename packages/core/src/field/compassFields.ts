@@ -19,8 +19,17 @@ export interface FieldIn {
   readonly varyingUt: Vector;
   /** Its level part: what turns the heading. */
   readonly levelUt: number;
+  /** Its vertical part, which turns nothing while the aircraft is level. */
+  readonly verticalUt: number;
   /** The worst heading error: `asin(min(1, b / H))` with the level part of the earth's field H. */
   readonly errorDeg: number;
+}
+
+/** The strength of a field, and its two parts: `ut` squared is the sum of their squares. */
+export interface FieldParts {
+  readonly ut: number;
+  readonly levelUt: number;
+  readonly verticalUt: number;
 }
 
 /** What the aircraft's own currents and magnets do to one compass. */
@@ -32,7 +41,7 @@ export interface CompassField {
   readonly situations: readonly FieldIn[];
   readonly worst: FieldIn;
   /** What each leg adds to the varying field in the worst situation, the strongest first. */
-  readonly legs: readonly { readonly of: LegWires; readonly amps: number; readonly ut: number }[];
+  readonly legs: readonly ({ readonly of: LegWires; readonly amps: number } & FieldParts)[];
 }
 
 const cache = new WeakMap<Graph, readonly CompassField[]>();
@@ -121,10 +130,14 @@ export function compassFieldAt(graph: Graph, compass: PlacedItem, at: Spot = com
       .map((leg) => ({
         of: leg.of,
         amps: Math.max(0, ...leg.wires.map(({ edge }) => Math.abs(then[edge] ?? 0))),
-        ut: lengthOf(varyingOf([leg], then, still)),
+        ...partsOf(varyingOf([leg], then, still)),
       }))
       .sort((x, y) => y.ut - x.ut),
   };
+}
+
+function partsOf(field: Vector): FieldParts {
+  return { ut: lengthOf(field), levelUt: Math.hypot(field[0], field[1]), verticalUt: Math.abs(field[2]) };
 }
 
 /** What a situation adds to the state of calibration. */
@@ -162,9 +175,10 @@ function total(legs: readonly LegAround[], ampsOf: (edge: number) => number): Ve
   return [aft, right, up];
 }
 
-const NONE: FieldIn = { title: '', varyingUt: ZERO, levelUt: 0, errorDeg: 0 };
+const NONE: FieldIn = { title: '', varyingUt: ZERO, levelUt: 0, verticalUt: 0, errorDeg: 0 };
 
 function fieldIn(title: string, varyingUt: Vector, earthUt: number): FieldIn {
   const levelUt = Math.hypot(varyingUt[0], varyingUt[1]);
-  return { title, varyingUt, levelUt, errorDeg: (Math.asin(Math.min(1, levelUt / earthUt)) * 180) / Math.PI };
+  const verticalUt = Math.abs(varyingUt[2]);
+  return { title, varyingUt, levelUt, verticalUt, errorDeg: (Math.asin(Math.min(1, levelUt / earthUt)) * 180) / Math.PI };
 }

@@ -86,7 +86,7 @@ describe('aircraft files', () => {
     const file = { format: 'wired-falcon-aircraft', parts: usedRevisions(demoDesign()).parts };
     const read = readAircraftFile(JSON.stringify({ ...file, aircraft: { ...first, dialect: 'numbered-ports', schema: 1 } }));
     if ('sentence' in read) throw new Error(read.sentence);
-    expect(read.migrated).toHaveLength(16);
+    expect(read.migrated).toHaveLength(17);
     expect(read.design.aircraft).toEqual({
       ...first,
       dialect,

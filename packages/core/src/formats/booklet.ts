@@ -31,7 +31,7 @@ export function findingsSheet(design: Design): Sheet {
     rows: judged.map(({ finding, waiver }) => [
       finding.severity,
       STAGES[finding.stage],
-      finding.what,
+      [finding.what, ...finding.follows.map(({ what }) => what)].join(' '),
       finding.evidence
         .map(({ label, value, limit }) => [label, value, ...(limit === undefined ? [] : [`(${limit})`])].join(' '))
         .join('; '),

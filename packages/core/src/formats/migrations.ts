@@ -102,6 +102,11 @@ export const MIGRATIONS: readonly Migration[] = [
     title: 'What is said about the firmware, lines kept as the aircraft has them, what was read',
     migrate: (document) => ({ ...document, firmware: EMPTY_FIRMWARE }),
   },
+  {
+    to: 18,
+    title: 'Whether single electrical faults must be survived',
+    migrate: (document) => document,
+  },
 ];
 
 /** An inverse that was kept with an edit on a document of an older shape, for a document of the present one. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { hoverOf } from '../checks/layout/helpers/hoverOf.ts';
+import { hoverOf } from '../power/scenarios/hoverOf.ts';
 import { mudflat } from '../demo/mudflat.ts';
 import { graphOf } from '../graph/graphOf.ts';
 import { placementSheet } from '../harness/documents/layoutSheets.ts';

@@ -67,6 +67,8 @@ export const PowerPlanSchema = Type.Object(
     cruiseA: figure('cruiseA'),
     situations: Type.Optional(recordOf(OwnSituationIdSchema, OwnSituationSchema, LIMITS.ownSituations)),
     mission: Type.Optional(MissionSchema),
+    /** What the brief asks: no single electrical fault may cost control. Not asked for where it is left out. */
+    survivesFaults: Type.Optional(Type.Literal(true)),
   },
   closed,
 );

@@ -89,7 +89,7 @@ describe('an aircraft that is bad or not complete', () => {
     expect(dark?.loads.filter(({ state }) => state !== 'dark' && state !== 'off')).toEqual([]);
     const shorted = powerReport(graphOf(shortedPack())).scenarios.find(({ id }) => id === 'cruise');
     expect(shorted?.supplies.find(({ is }) => is === 'battery')?.amps).toBeGreaterThan(200);
-    expect(findingsOf(shortedPack()).map(({ check }) => check)).toEqual(expect.arrayContaining(['power.battery', 'power.wire-gauge']));
+    expect(findingsOf(shortedPack()).map(({ check }) => check)).toEqual(expect.arrayContaining(['power.battery', 'power.over-current']));
   });
 
   it('a wire of no length is refused, and one of nearly none is solved', () => {

@@ -4,7 +4,8 @@ import { reedbed } from '../demo/reedbed.ts';
 import { applyEdit } from '../edits/applyEdit.ts';
 import { withFreshIds } from '../edits/freshIds.ts';
 import type { Edit } from '../edits/registry.ts';
-import { findingsOf } from '../checks/findingsOf.ts';
+import { inFindingOrder } from '../checks/byCause.ts';
+import { findingsApart } from '../checks/findingsOf.ts';
 import type { Finding } from '../checks/finding.ts';
 import type { PortAt } from '../graph/cableJoins.ts';
 import { graphOf } from '../graph/graphOf.ts';
@@ -57,9 +58,10 @@ export function cableOf(design: Design, tag: string): Cable {
   return cable;
 }
 
-/** The findings of one check, with ordinary spaces in their texts. */
+/** The findings of one check, also of what is told under another one; in the order of findings, with ordinary spaces in their texts. */
 export function findingsBy(design: Design, check: string): readonly Finding[] {
-  return findingsOf(design).flatMap((finding) => (finding.check === check ? [withPlainText(finding)] : []));
+  const own = findingsApart(design).filter((finding) => finding.check === check);
+  return own.sort(inFindingOrder).map(withPlainText);
 }
 
 function withPlainText(finding: Finding): Finding {

@@ -45,6 +45,16 @@ export function FindingCard({ judged }: { readonly judged: JudgedFinding }) {
           ))}
         </ul>
         <p className="mt-1 text-[12.5px] leading-snug text-ink2">{read(finding.why)}</p>
+        {finding.follows.length > 0 && (
+          <div className="mt-1 text-[12.5px] leading-snug">
+            <p className="text-ink2">From the same cause:</p>
+            <ul className="list-disc pl-4">
+              {finding.follows.map(({ key, what }) => (
+                <li key={key}>{read(what)}</li>
+              ))}
+            </ul>
+          </div>
+        )}
         {lapsed !== undefined && (
           <p className="mt-1 text-[12.5px] text-rust">
             Accepted by {lapsed.by} before ("{lapsed.reason}"); the facts have changed since.

@@ -36,6 +36,7 @@ export function BriefView() {
           <BatteryField aircraft={aircraft} />
           <DialectField />
           <ColourField aircraft={aircraft} />
+          <FaultsField aircraft={aircraft} />
         </div>
       </div>
       <NeedsTable />
@@ -103,6 +104,23 @@ function AirframeField({ aircraft }: { readonly aircraft: Aircraft }) {
       </select>
       <span className="mt-1 block text-[12.5px] text-ink2">
         {functions.length} outputs: {functions.join(', ')}.
+      </span>
+    </label>
+  );
+}
+
+/** Whether one regulator for everything is enough, or the aircraft has to carry on without it. */
+function FaultsField({ aircraft }: { readonly aircraft: Aircraft }) {
+  const make = useMake();
+  const was = aircraft.power?.survivesFaults === true;
+  return (
+    <label className="mt-3 flex items-start gap-2">
+      <input type="checkbox" className="mt-1" checked={was} onChange={() => make({ kind: 'set-survives-faults', survives: !was, was })} />
+      <span>
+        Single electrical faults must be survived
+        <span className="block text-[12.5px] text-ink2">
+          One broken wire or regulator that costs control is then to be mended; else it is a note.
+        </span>
       </span>
     </label>
   );

@@ -41,7 +41,7 @@ function Compasses({ graph }: { readonly graph: Graph }) {
   return (
     <FactTable
       title="Compasses in use: what the currents do to their heading"
-      head={['Compass', 'Worst', 'Varying, level', 'Heading error', 'Constant', 'Most of it from']}
+      head={['Compass', 'Worst', 'Varying, level', 'vertical', 'Heading error', 'Constant', 'Most of it from']}
       empty={hasCompass(graph) ? 'No compass that is wired has a place yet.' : 'No part of the aircraft has a compass.'}
       rows={compassFields(graph).map(({ compass, worst, constantUt, legs }) => ({
         key: compass.item.id,
@@ -50,6 +50,7 @@ function Compasses({ graph }: { readonly graph: Graph }) {
           <ItemLink key="ref" graph={graph} itemRef={compass.item.ref} />,
           worst.title.toLowerCase(),
           quantity(worst.levelUt, 'uT'),
+          quantity(worst.verticalUt, 'uT'),
           quantity(worst.errorDeg, 'deg'),
           quantity(Math.hypot(...constantUt), 'uT'),
           legs

@@ -59,7 +59,8 @@ export function PowerView() {
       <p className="mt-2 text-[13px] text-ink2">
         {report.title}: {situationText(report)}
         {report.stalled !== undefined && `; ${report.stalled} is the servo that hurts most when it jams`}.{' '}
-        {report.id === 'cruise' && 'The power of cruising is an estimate from the mass of the parts.'}
+        {report.id === 'cruise' && 'The power of cruising is an estimate from the mass and the cruise speed.'}
+        {report.id === 'hover' && 'The throttle of hovering is an estimate from the weight and the lift propellers.'}
       </p>
       {report.unsettled !== undefined && (
         <p role="alert" className="mt-1 text-rust">

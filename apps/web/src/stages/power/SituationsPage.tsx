@@ -75,7 +75,7 @@ function Row({ scenario }: { readonly scenario: Scenario }) {
       </td>
       <td className="value">{durationS === Infinity ? 'lasting' : stated(durationS, 's')}</td>
       <td className="value">{cruiseThrottle === 'cruise' ? 'cruising' : percent(cruiseThrottle)}</td>
-      <td className="value">{percent(liftThrottle)}</td>
+      <td className="value">{liftThrottle === 'hover' ? 'hovering' : percent(liftThrottle)}</td>
       <td className="value">{scenario.isJammed === true ? 'one stalled, others moving' : `${percent(servos)} moving`}</td>
       <td className="value">{scenario.transmitters}</td>
       <td className="value">{scenario.others}</td>

@@ -38,7 +38,7 @@ function navigatesByCompass(graph: Graph): boolean {
 }
 
 function varying(graph: Graph, { compass, worst, legs, situations }: CompassField): Saying[] {
-  const { errorDeg, levelUt, title } = worst;
+  const { errorDeg, levelUt, verticalUt, title } = worst;
   if (errorDeg <= MEND_DEG) return [];
   const { item } = compass;
   return [
@@ -47,9 +47,12 @@ function varying(graph: Graph, { compass, worst, legs, situations }: CompassFiel
       where: [{ is: 'item', item: item.id }],
       what: `The currents of ${listed(legs.slice(0, 2).map(({ of }) => of.cable.tag))} turn the heading of ${item.ref} by ${quantity(errorDeg, 'degrees')} (${title.toLowerCase()}).`,
       evidence: [
-        { label: `level field that varies, ${title.toLowerCase()}`, value: quantity(levelUt, 'uT') },
+        { label: `field that varies, ${title.toLowerCase()}`, value: fieldWords(levelUt, verticalUt) },
         { label: 'heading error', ...against(errorDeg, MEND_DEG, 'deg') },
-        ...legs.slice(0, 3).map(({ of, amps, ut }) => ({ label: `${of.cable.tag}, ${quantity(amps, 'A')}`, value: quantity(ut, 'uT') })),
+        ...legs.slice(0, 3).map((leg) => ({
+          label: `${leg.of.cable.tag}, ${quantity(leg.amps, 'A')}`,
+          value: fieldWords(leg.levelUt, leg.verticalUt),
+        })),
         ...situations.filter((one) => one.title === 'Cruise').map((one) => ({ label: 'cruise', value: quantity(one.errorDeg, 'deg') })),
       ],
       why: 'Calibration takes away what is always there, not what comes and goes with the throttle: it flies off to one side, or circles.',
@@ -61,6 +64,11 @@ function varying(graph: Graph, { compass, worst, legs, situations }: CompassFiel
       ],
     },
   ];
+}
+
+/** Only the level part turns the heading; with the vertical one it makes up the whole. */
+function fieldWords(levelUt: number, verticalUt: number): string {
+  return `${quantity(levelUt, 'uT')} level, ${quantity(verticalUt, 'uT')} vertical`;
 }
 
 function constant({ compass, constantUt, rangeUt }: CompassField): Saying[] {

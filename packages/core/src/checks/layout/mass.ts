@@ -5,7 +5,7 @@ import type { PlacedItem } from '../../layout/placedItems.ts';
 import { meanWing } from '../../layout/wingGeometry.ts';
 import type { FramePlan } from '../../model/frame.ts';
 import type { Check, Saying } from '../finding.ts';
-import { hoverOf, type Hover } from './helpers/hoverOf.ts';
+import { hoverOf, type Hover } from '../../power/scenarios/hoverOf.ts';
 import { heaviest } from './helpers/places.ts';
 
 /** The lift coefficient at which a plain small wing stalls: a round estimate. */

@@ -1,32 +1,87 @@
 import { currentAgainst } from '../../text/numbers.ts';
-import { plainCable } from '../../graph/cableJoins.ts';
 import type { Graph } from '../../graph/graph.ts';
-import { proposeCable } from '../../harness/proposeCable.ts';
 import type { Cable, Conductor } from '../../model/aircraft.ts';
 import { CONNECTOR_FAMILIES } from '../../model/connector.ts';
-import { asId, type ConductorId } from '../../model/ids.ts';
+import { isSupply } from '../../harness/joinVerdict.ts';
+import { ofCable } from './helpers/causes.ts';
+import { missingGround } from './remedies/missingWire.ts';
+import { starGrounds } from './remedies/starGround.ts';
 import type { PowerNetwork } from '../../power/network/powerNetwork.ts';
 import { contactName } from '../../power/network/edgeName.ts';
 import { ampsOfEdges } from '../../power/network/readings.ts';
 import { liveCircuit, type ScenarioResult } from '../../power/scenarios/solveScenario.ts';
 import { nodeIslands } from '../../power/solve/islandsOf.ts';
 import { solveCircuit, solveNear } from '../../power/solve/solveCircuit.ts';
-import type { Check, Remedy, Saying } from '../finding.ts';
+import type { Check, Saying, Subject } from '../finding.ts';
 import { workingSituations } from './helpers/situations.ts';
 
 /** Grounds that carry at least this much are power grounds. */
 const POWER_A = 3;
 
-/** With one power ground open, the current comes home through a thin signal ground. */
+/** Supply current that returns through a signal ground: now, or when a power ground opens. */
 export const groundReturn: Check = {
   id: 'power.ground-return',
   stage: 'power',
-  title: 'A signal ground as the only second way home',
+  title: 'Current that returns through a signal ground',
   run: ({ graph }) => {
     const loaded = workingSituations(graph).filter(({ scenario }) => scenario.durationS >= 30 && scenario.isJammed !== true);
-    return turnsOf(powerGrounds(graph, loaded)).flatMap((turn) => returnSayings(graph, turn));
+    const burnt = turnsOf(powerGrounds(graph, loaded)).flatMap((turn) => burntIn(graph, turn));
+    return [...returningNow(graph), ...(burnt.length === 0 ? [] : [openedSaying(graph, burnt)])];
   },
 };
+
+/** A ground carries so much more than the supply beside it that it must be the return of something else. */
+const OTHERS_SHARE = 1.5;
+
+/** Cables whose ground carries the return of others, for long and beyond its rating. */
+function returningNow(graph: Graph): Saying[] {
+  const lasting = workingSituations(graph).filter(({ scenario }) => scenario.durationS === Infinity && scenario.isJammed !== true);
+  return graph.cables.flatMap((cable, ix): Saying[] => {
+    const worst = lasting.flatMap((result) => returnIn(graph, result, ix) ?? []).sort((a, b) => b.amps - a.amps)[0];
+    if (worst === undefined || worst.amps <= worst.limitA) return [];
+    const carried = currentAgainst(worst.amps, worst.limitA);
+    const items = [
+      ...new Set(Object.values(cable.nodes).flatMap((node) => (node.is === 'end' && node.at.is === 'port' ? [node.at.item] : []))),
+    ];
+    return [
+      {
+        severity: worst.amps > 1.5 * worst.limitA ? 'stop' : 'mend',
+        where: [{ is: 'cable', cable: cable.id }, ...items.map((item): Subject => ({ is: 'item', item }))],
+        what: `The supply current of others returns through the ground of ${cable.tag}: ${carried.value}, and it is made for ${carried.limit}.`,
+        evidence: [{ label: `${worst.name}, ${worst.result.scenario.title.toLowerCase()}`, ...carried }],
+        why: 'The thin wire burns, and with it goes the signal beside it.',
+        discriminator: 'now',
+        cause: { of: ofCable(cable), distance: 0 },
+        remedies: () => items.flatMap((item) => missingGround(graph, graph.itemIx.get(item) ?? -1)),
+      },
+    ];
+  });
+}
+
+/** What the ground of a cable carries in a situation, where that is not the return of its own supply. */
+function returnIn(graph: Graph, result: ScenarioResult, cable: number): (Burnt & { readonly result: ScenarioResult }) | undefined {
+  const amps = edgeAmpsOf(result);
+  let ground: (Burnt & { readonly result: ScenarioResult }) | undefined;
+  let supplyA = 0;
+  graph.edges.forEach((edge, i) => {
+    if (edge.is !== 'contact' || edge.cable !== cable) return;
+    const pin = [graph.nodes[edge.a], graph.nodes[edge.b]].find((node) => node?.is === 'pin');
+    const carried = Math.abs(amps[i] ?? 0);
+    if (pin?.is !== 'pin') return;
+    if (isSupply(pin.pin.role)) supplyA = Math.max(supplyA, carried);
+    if (pin.pin.role !== 'gnd' || (ground !== undefined && ground.amps >= carried)) return;
+    ground = { amps: carried, limitA: CONNECTOR_FAMILIES[edge.end.connector.family].contactA, name: contactName(graph, edge), result };
+  });
+  return ground !== undefined && ground.amps > OTHERS_SHARE * supplyA ? ground : undefined;
+}
+
+const ampsCache = new WeakMap<ScenarioResult, Float64Array>();
+
+function edgeAmpsOf(result: ScenarioResult): Float64Array {
+  const amps = ampsCache.get(result) ?? ampsOfEdges(result.network, result.before, result.circuit.ohms);
+  ampsCache.set(result, amps);
+  return amps;
+}
 
 interface Ground {
   readonly edge: number;
@@ -105,7 +160,15 @@ interface Burnt {
   readonly name: string;
 }
 
-function returnSayings(graph: Graph, { result, edges }: Turn): Saying[] {
+/** A power ground, and what burns when it opens. */
+interface Opened {
+  readonly cable: Cable;
+  readonly conductor: Conductor;
+  readonly burnt: Burnt;
+  readonly result: ScenarioResult;
+}
+
+function burntIn(graph: Graph, { result, edges }: Turn): Opened[] {
   const { network, circuit } = result;
   const byEdge = branchesByEdge(network);
   const ohms = circuit.ohms.slice();
@@ -124,53 +187,38 @@ function returnSayings(graph: Graph, { result, edges }: Turn): Saying[] {
     if (known !== undefined && amps / contactA <= known.amps / known.limitA) return;
     worst.set(island, { amps, limitA: contactA, name: contactName(graph, at) });
   });
-  return edges.flatMap((edge) => {
+  return edges.flatMap((edge): Opened[] => {
     const burnt = worst.get(islandOfEdge(network, edge));
-    return burnt === undefined ? [] : returnSaying(graph, result, edge, burnt);
+    const opened = graph.edges[edge];
+    const cable = opened?.is === 'conductor' ? graph.cables[opened.cable] : undefined;
+    return burnt === undefined || opened?.is !== 'conductor' || cable === undefined
+      ? []
+      : [{ cable, conductor: opened.conductor, burnt, result }];
   });
 }
 
-function returnSaying(graph: Graph, { scenario }: ScenarioResult, edge: number, { amps, limitA, name }: Burnt): Saying[] {
-  const opened = graph.edges[edge];
-  const cable = opened?.is === 'conductor' ? graph.cables[opened.cable] : undefined;
-  if (opened?.is !== 'conductor' || cable === undefined) return [];
-  const { conductor } = opened;
-  const carried = currentAgainst(amps, limitA);
-  return [
-    {
-      severity: 'mend',
-      where: [
-        { is: 'cable', cable: cable.id },
-        { is: 'conductor', cable: cable.id, conductor: conductor.id },
-      ],
-      what: `If the ground wire of ${cable.tag} opens, ${name} carries ${carried.value} home and is made for ${carried.limit}.`,
-      evidence: [{ label: `${name}, ${scenario.title.toLowerCase()}`, ...carried }],
-      why: 'The motor goes on, the thin wire burns, and with it goes the signal beside it.',
-      remedies: () => doubled(graph, cable, conductor),
-    },
-  ];
-}
-
-/** A ground wire of its own beside the cable, where both ends are soldered. */
-function doubled(graph: Graph, cable: Cable, conductor: Conductor): Remedy[] {
-  const plain = plainCable(graph, cable);
-  if (plain === undefined || plain.endA.connector.gender !== 'pads' || plain.endB.connector.gender !== 'pads') return [];
-  const { edit } = proposeCable(graph, plain.a, plain.b, 'none');
-  if (edit.kind !== 'add-cable') return [];
-  const [leg] = Object.values(edit.cable.legs);
-  if (leg === undefined) return [];
-  const strap: Conductor = {
-    ...conductor,
-    id: asId<ConductorId>('?2'),
-    leg: leg.id,
-    a: { node: leg.a, n: conductor.a.n },
-    b: { node: leg.b, n: conductor.b.n },
+/** One note for all of them: it is so wherever a motor controller shares a ground with its signal, and worth knowing. */
+function openedSaying(graph: Graph, opened: readonly Opened[]): Saying {
+  const byShare = [...opened].sort((a, b) => b.burnt.amps / b.burnt.limitA - a.burnt.amps / a.burnt.limitA);
+  const [worst] = byShare;
+  if (worst === undefined) throw new Error('A note about grounds that open, and none does.');
+  const carried = currentAgainst(worst.burnt.amps, worst.burnt.limitA);
+  const others = byShare.length - 1;
+  return {
+    severity: 'note',
+    where: byShare.flatMap(({ cable, conductor }): Subject[] => [
+      { is: 'cable', cable: cable.id },
+      { is: 'conductor', cable: cable.id, conductor: conductor.id },
+    ]),
+    what: `If the ground wire of ${worst.cable.tag} opens, ${worst.burnt.name} carries ${carried.value} home and is made for ${carried.limit}${
+      others === 0 ? '' : `; ${others === 1 ? 'one more power ground is' : `${others} more power grounds are`} like it`
+    }.`,
+    evidence: byShare.slice(0, 6).map(({ cable, burnt, result }) => ({
+      label: `${cable.tag} open: ${burnt.name}, ${result.scenario.title.toLowerCase()}`,
+      ...currentAgainst(burnt.amps, burnt.limitA),
+    })),
+    why: 'The motor goes on, the thin wire burns, and with it goes the signal beside it. A second ground to the star point, where all power grounds meet, takes it over.',
+    discriminator: 'opened',
+    remedies: () => starGrounds(graph, byShare),
   };
-  return [
-    {
-      label: 'Double the ground',
-      sentence: `Solder a second ground wire from ${plain.a.ref} ${plain.a.port.label} to ${plain.b.ref} ${plain.b.port.label}, beside ${cable.tag}.`,
-      edit: { ...edit, cable: { ...edit.cable, conductors: { [strap.id]: strap } } },
-    },
-  ];
 }

@@ -1,7 +1,7 @@
 import { groupBy } from 'es-toolkit/array';
-import { isJoined } from '../../graph/matesAt.ts';
 import { against } from '../../text/numbers.ts';
 import { circuitNode, groupOf, pinsOf, type Graph } from '../../graph/graph.ts';
+import { isJoined, isPortJoined } from '../../graph/matesAt.ts';
 import type { CircuitElement } from '../../model/part.ts';
 import { powerNetwork } from '../../power/network/powerNetwork.ts';
 import { scenariosOf } from '../../power/scenarios/scenario.ts';
@@ -9,16 +9,15 @@ import { solveScenario, voltsAcross, type ScenarioResult } from '../../power/sce
 import { runningStart } from '../../power/solve/startOf.ts';
 import { listed } from '../../text/lists.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
-import { NOTHING_V, whyDark, type WhyDark } from './helpers/whyDark.ts';
+import { NOTHING_V, terminalsOf, whyDark, type Consumer, type WhyDark } from './helpers/whyDark.ts';
 import { feedRemedies } from './remedies/feedRegulator.ts';
+import { runsAt } from '../helpers/runsAt.ts';
 import { groundlessSignal } from '../helpers/commonGround.ts';
 import type { Run } from '../../harness/runs.ts';
-import { missingGround, missingSupply, runsAt } from './remedies/missingWire.ts';
+import { missingGround, missingSupply } from './remedies/missingWire.ts';
 import { ownSupplyRemedies } from './remedies/ownSupply.ts';
 import { railRemedies } from './remedies/railSupply.ts';
 import { situation } from './helpers/situations.ts';
-
-type Load = Extract<CircuitElement, { is: 'load' }>;
 
 /** A wired part that no supply reaches; with the packs plugged in, or on a computer's USB alone. */
 export const noSupply: Check = {
@@ -33,10 +32,14 @@ export const noSupply: Check = {
   },
 };
 
-/** The loads of wired items that have no voltage, though they should be on, by device. */
+function isConsumer(element: CircuitElement): element is Consumer {
+  return element.is === 'load' || element.is === 'drive';
+}
+
+/** The loads and drives of wired items that have no voltage, though they should be on, by device. */
 function unfed(graph: Graph, result: ScenarioResult): number[] {
   return result.network.devices.flatMap(({ device }, i): number[] => {
-    if (device.is !== 'element' || device.element.is !== 'load') return [];
+    if (device.is !== 'element' || !isConsumer(device.element)) return [];
     if (!isJoined(graph, device.item) || graph.items[device.item]?.item.where !== 'aircraft') return [];
     if (result.circuit.laws[i]?.is === 'open') return [];
     const volts = voltsAcross(result.network, result.before, i);
@@ -53,10 +56,10 @@ function darkSayings(graph: Graph, result: ScenarioResult, dark: readonly number
   if (!hasSource) return [noSourceSaying(graph, first, dark.length)];
   const start = runningStart(result.circuit);
   const isOverloaded = result.before.trippings.some(({ what }) => what !== 'window');
-  const byItem = new Map<number, { readonly device: number; readonly load: Load; readonly why: WhyDark }>();
+  const byItem = new Map<number, { readonly device: number; readonly load: Consumer; readonly why: WhyDark }>();
   for (const device of dark) {
     const placed = result.network.devices[device]?.device;
-    if (placed?.is !== 'element' || placed.element.is !== 'load' || byItem.has(placed.item)) continue;
+    if (placed?.is !== 'element' || !isConsumer(placed.element) || byItem.has(placed.item)) continue;
     // What an overload leaves without voltage is told as the overload: it would have some with nothing switched on, and can give it back.
     const wouldRun = !result.dark.includes(device) && voltsAcross(result.network, start, device) > NOTHING_V;
     if (isOverloaded && wouldRun && leadsBack(graph, placed.item, placed.element)) continue;
@@ -73,8 +76,8 @@ function darkSayings(graph: Graph, result: ScenarioResult, dark: readonly number
 }
 
 /** True where the ground of a load is joined to that of another part. */
-function leadsBack(graph: Graph, item: number, load: Load): boolean {
-  const ground = circuitNode(graph, item, load.gnd);
+function leadsBack(graph: Graph, item: number, load: Consumer): boolean {
+  const ground = circuitNode(graph, item, terminalsOf(load).minus);
   if (ground === undefined) return false;
   return pinsOf(graph, graph.nets, groupOf(graph.nets, ground)).some(({ at }) => at.item !== item && at.pin.role === 'gnd');
 }
@@ -119,7 +122,7 @@ function noSourceSaying(graph: Graph, device: number, count: number): Saying {
   };
 }
 
-function darkSaying(graph: Graph, result: ScenarioResult, item: number, device: number, load: Load, why: WhyDark): Saying[] {
+function darkSaying(graph: Graph, result: ScenarioResult, item: number, device: number, load: Consumer, why: WhyDark): Saying[] {
   const entry = graph.items[item];
   if (entry === undefined || why.is === 'regulator-unfed') return [];
   // One mistake is one finding: where a signal has no common ground either, or the ground is on another pin, that one is told.
@@ -129,7 +132,7 @@ function darkSaying(graph: Graph, result: ScenarioResult, item: number, device: 
   const { ref } = entry.item;
   return [
     {
-      severity: 'mend',
+      severity: cannotTurn(graph, item, load, why) ? 'stop' : 'mend',
       where: [{ is: 'item', item: entry.item.id }],
       what: whatIsMissing(ref, load, why),
       evidence: [
@@ -138,10 +141,25 @@ function darkSaying(graph: Graph, result: ScenarioResult, item: number, device: 
           ...against(why.is === 'too-low' ? why.volts : voltsAcross(result.network, result.before, device), load.minV, 'V'),
         },
       ],
-      why: `${ref} stays dark.`,
+      why: load.is === 'drive' ? `What ${ref} drives does not turn.` : `${ref} stays dark.`,
       remedies: () => darkRemedies(graph, item, load, why),
     },
   ];
+}
+
+/** A motor controller that is plugged in and lacks a wire of its supply; one that is not plugged in yet is only unfinished. */
+function cannotTurn(graph: Graph, item: number, load: Consumer, why: WhyDark): boolean {
+  const entry = graph.items[item];
+  if (entry === undefined || load.is !== 'drive' || why.is === 'too-low') return false;
+  const port = plusPort(graph, item, load);
+  return port !== undefined && isPortJoined(graph, entry.item.id, port);
+}
+
+/** The port of the pin on which a consumer takes its supply; undefined where that is inside the part. */
+function plusPort(graph: Graph, item: number, load: Consumer): string | undefined {
+  const node = circuitNode(graph, item, terminalsOf(load).plus);
+  const at = node === undefined ? undefined : graph.nodes[node];
+  return at?.is === 'pin' ? at.port.id : undefined;
 }
 
 /** True where a ground of an item is joined to a pin that is none. */
@@ -149,7 +167,7 @@ function strayGround({ joins }: Run, item: number): boolean {
   return joins.some(({ a, b }) => [a, b].some((pin) => pin.itemIx === item && pin.pin.role === 'gnd') && a.pin.role !== b.pin.role);
 }
 
-function whatIsMissing(ref: string, load: Load, why: Exclude<WhyDark, { is: 'regulator-unfed' }>): string {
+function whatIsMissing(ref: string, load: Consumer, why: Exclude<WhyDark, { is: 'regulator-unfed' }>): string {
   switch (why.is) {
     case 'no-ground':
       return `${ref} has no ground that leads back from its ${load.id}.`;
@@ -163,16 +181,19 @@ function whatIsMissing(ref: string, load: Load, why: Exclude<WhyDark, { is: 'reg
 }
 
 /** A wire that is missing comes before a part that would do as well. */
-function darkRemedies(graph: Graph, item: number, load: Load, why: Exclude<WhyDark, { is: 'regulator-unfed' }>): readonly Remedy[] {
+function darkRemedies(graph: Graph, item: number, load: Consumer, why: Exclude<WhyDark, { is: 'regulator-unfed' }>): readonly Remedy[] {
   switch (why.is) {
     case 'no-ground':
       return missingGround(graph, item);
     case 'too-low':
-      return ownSupplyRemedies(graph, item, load);
+      return load.is === 'load' ? ownSupplyRemedies(graph, item, load) : [];
     case 'rail':
       return [...missingSupply(graph, item), ...railRemedies(graph, why.node)];
     case 'no-plus':
-      return [...missingSupply(graph, item), ...ownSupplyRemedies(graph, item, load)];
+      return [
+        ...missingSupply(graph, item, plusPort(graph, item, load)),
+        ...(load.is === 'load' ? ownSupplyRemedies(graph, item, load) : []),
+      ];
   }
 }
 

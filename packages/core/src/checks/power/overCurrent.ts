@@ -35,6 +35,7 @@ function overloadSaying(graph: Graph, overload: Overload): Saying {
     evidence: [{ label: `${name}, ${situation}`, ...asked }],
     why: `${name} overheats or gives way, and what hangs on it stops.`,
     discriminator: overload.discriminator,
+    cause: overload.cause,
     remedies: () => overloadRemedies(graph, overload),
   };
 }
@@ -48,5 +49,6 @@ function headroomSaying(overload: Overload): Saying {
     evidence: [{ label: `${name}, lasting`, ...currentAgainst(lastingA, limitA) }],
     why: 'Nothing is left for warm days, more load and ageing.',
     discriminator: overload.discriminator,
+    cause: overload.cause,
   };
 }

@@ -5,6 +5,7 @@ import { singlePoints } from '../../power/faults/singlePoints.ts';
 import type { Edit } from '../../edits/registry.ts';
 import { graphAfter } from '../helpers/tryEdit.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
+import { rewiredInput } from './remedies/rewireInput.ts';
 import { secondSupplyRemedies } from './remedies/railSupply.ts';
 
 /** One thing that takes control with it, though another wiring or one more regulator would survive it. */
@@ -22,22 +23,30 @@ export const singlePoint: Check = {
   },
 };
 
-/** All faults that make the same things dark are one weakness. */
+/**
+ * All faults that make the same things dark are one weakness. One regulator for the servos is what everybody does, and a note: unless
+ * the items that are there survive it when they are wired otherwise, or the brief asks that single electrical faults be survived.
+ */
 function sayingOf(graph: Graph, lines: readonly FaultLine[]): Saying[] {
   const [first] = lines;
   if (first === undefined) return [];
   const dead = graph.items.filter(({ item }) => first.dead.includes(item.ref));
   const names = lines.flatMap(({ names: own }) => own);
   const lost = lostWords(first);
+  const rewired = rewiredInput(graph, first.dead, (edit) => mends(graph, edit, first.id));
+  const isAsked = graph.design.aircraft.power?.survivesFaults === true;
   return [
     {
-      severity: 'mend',
+      severity: isAsked || rewired.length > 0 ? 'mend' : 'note',
       where: dead.slice(0, 8).map(({ item }) => ({ is: 'item', item: item.id })),
       what: `${names[0] ?? '?'}${names.length > 1 ? `, or one of ${names.length - 1} others,` : ''} costs ${lost}: ${first.dead.slice(0, 6).join(', ')}${first.dead.length > 6 ? ' and others' : ''} stop.`,
       evidence: names.slice(0, 6).map((name) => ({ label: 'by itself', value: name })),
-      why: 'A second supply, through a combiner or at another input, would carry on.',
+      why:
+        rewired.length > 0
+          ? 'What is in the aircraft survives it when it is wired otherwise.'
+          : `${isAsked ? 'The brief asks that single electrical faults be survived. ' : ''}A second supply, through a combiner or at another input, would carry on.`,
       discriminator: names[0] ?? '',
-      remedies: () => secondSupplies(graph, first),
+      remedies: () => [...rewired, ...secondSupplies(graph, first)],
     },
   ];
 }

@@ -3,6 +3,7 @@ import type { Graph } from '../../graph/graph.ts';
 import { dropPath } from '../../power/report/dropPath.ts';
 import { sayTripping } from '../../power/report/sayEvents.ts';
 import type { Check, Evidence, Saying } from '../finding.ts';
+import { causeOfLow } from './helpers/causes.ts';
 import { lowLoads, type LowLoad } from './helpers/lowLoads.ts';
 import { lowVoltageRemedies } from './remedies/lowVoltage.ts';
 
@@ -30,6 +31,7 @@ function sayingOf(graph: Graph, low: LowLoad): Saying {
     ...drops.map((drop) => ({ label: `lost in ${drop.name}`, value: quantity(drop.volts, 'V') })),
     ...result.before.trippings.slice(0, 2).map((tripping) => ({ label: 'first', value: sayTripping(result.network, tripping) })),
   ];
+  const cause = causeOfLow(graph, low);
   const isVital = VITAL.includes(entry?.part?.kind ?? '');
   return {
     severity: isVital ? 'stop' : 'mend',
@@ -40,6 +42,7 @@ function sayingOf(graph: Graph, low: LowLoad): Saying {
       ? `${ref} resets or loses its force in flight, and control with it.`
       : `${ref} resets or does not do what its data promise in this situation.`,
     discriminator: low.element,
+    ...(cause === undefined ? {} : { cause }),
     remedies: () => lowVoltageRemedies(graph, low),
   };
 }

@@ -3,6 +3,7 @@ import { backPowered } from './backPowered.ts';
 import { canBus } from './canBus.ts';
 import { connectorMate } from './connectorMate.ts';
 import { contention } from './contention.ts';
+import { groundOnSignal, i2cCrossed } from './crossedPins.ts';
 import { crowdedContact } from './crowdedContact.ts';
 import { fitsButWrong } from './fitsButWrong.ts';
 import { groundShift } from './groundShift.ts';
@@ -10,7 +11,9 @@ import { i2cAddress, i2cBus } from './i2c.ts';
 import { level } from './level.ts';
 import { lookAlike } from './lookAlike.ts';
 import { noCommonGround, supplyOnSignal, txToTx } from './nets.ts';
+import { noSignal } from './noSignal.ts';
 import { notWired } from './notWired.ts';
+import { openPhase } from './openPhase.ts';
 import { partial } from './partial.ts';
 import { servoLead } from './servoLead.ts';
 import { video } from './video.ts';
@@ -27,8 +30,12 @@ export const wiringChecks: readonly Check[] = [
   crowdedContact,
   fitsButWrong,
   servoLead,
+  groundOnSignal,
+  openPhase,
+  noSignal,
   partial,
   noCommonGround,
+  i2cCrossed,
   i2cAddress,
   i2cBus,
   canBus,

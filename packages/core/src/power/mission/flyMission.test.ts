@@ -56,6 +56,18 @@ describe('a mission', () => {
     for (const { packs } of mission.samples) for (const pack of packs) expect(Number.isFinite(pack.volts)).toBe(true);
   });
 
+  it('takes no more out of a pack than it holds, and shows it at its empty voltage then', () => {
+    const mission = flyMission(graphOf(planned(demo('mudflat'), { mission: [{ situation: 'hover', minutes: 240 }] })));
+    for (const { packs } of mission.samples) {
+      packs.forEach(({ consumedMah, charge, volts, amps }, k) => {
+        expect(consumedMah).toBeLessThanOrEqual(mission.packs[k]?.capacityMah ?? NaN);
+        if (charge <= 1e-9) expect([volts, amps]).toEqual([6 * cellVolts('li-ion', 0), 0]);
+      });
+    }
+    const last = mission.samples.at(-1)?.packs[mission.packs.findIndex(({ ref }) => ref === 'BAT1')];
+    expect(last?.charge).toBeCloseTo(0, 6);
+  });
+
   it('has an example where none is entered, and nothing at all without a pack', () => {
     const { power: _power, ...aircraft } = demo('saltmarsh').aircraft;
     const mission = flyMission(graphOf({ ...demo('saltmarsh'), aircraft }));

@@ -1,6 +1,7 @@
 import type { Graph } from '../../graph/graph.ts';
 import { onceBuilt } from '../../graph/onceBuilt.ts';
 import { hovers, isWingless, type AirframeKind } from '../../model/airframes.ts';
+import type { CircuitElement } from '../../model/part.ts';
 import { POWER_FIGURES, type MissionLeg } from '../../model/powerPlan.ts';
 import { powerNetwork, type PowerNetwork } from '../network/powerNetwork.ts';
 import { cellVolts } from '../scenarios/cellVolts.ts';
@@ -156,7 +157,16 @@ export function enduranceOf(graph: Graph): Endurance | undefined {
   return { situation, minutes: start + share * ((at?.minute ?? start) - start) };
 }
 
-/** Packs that are drawn from in steps. */
+/** Below this charge a pack is empty: what is left of it by rounding. */
+const EMPTY = 1e-9;
+const OPEN = { is: 'open' } as const;
+
+/** The voltage of a pack at a charge, with nothing drawn. */
+function emfOf({ cells, chemistry }: Extract<CircuitElement, { is: 'battery' }>, charge: number): number {
+  return cells * cellVolts(chemistry, charge);
+}
+
+/** Packs that are drawn from in steps, until they are empty. */
 class Flight {
   readonly packs: MissionPack[] = [];
   readonly samples: MissionSample[] = [];
@@ -187,7 +197,8 @@ class Flight {
       const { amps } = last;
       const step = Math.min(left, this.#stepMin(amps));
       this.#devices.forEach((device, k) => {
-        this.#consumedMah[k] = (this.#consumedMah[k] ?? 0) + Math.max(amps[device] ?? 0, 0) * step * (1000 / 60);
+        const taken = (this.#consumedMah[k] ?? 0) + Math.max(amps[device] ?? 0, 0) * step * (1000 / 60);
+        this.#consumedMah[k] = Math.min(taken, this.packs[k]?.capacityMah ?? taken);
       });
       this.#minute += step;
     }
@@ -201,7 +212,7 @@ class Flight {
       const law = laws[device];
       const placed = this.#network.devices[device]?.device;
       if (law?.is !== 'supply' || placed?.is !== 'element' || placed.element.is !== 'battery') return;
-      now[device] = { ...law, emfV: placed.element.cells * cellVolts(placed.element.chemistry, this.#chargeOf(k)) };
+      now[device] = this.#isEmpty(k) ? OPEN : { ...law, emfV: emfOf(placed.element, this.#chargeOf(k)) };
     });
     const circuit = { shape: this.#network.shape, ohms: this.#network.ohms, laws: now };
     const near = last === undefined || last.trippings.length > 0 ? undefined : solveNear(circuit, last);
@@ -213,7 +224,13 @@ class Flight {
   #stepMin(amps: Float64Array): number {
     const perMinute = this.#devices.map((device, k) => ((amps[device] ?? 0) * 1000) / 60 / (this.packs[k]?.capacityMah ?? 1));
     const fastest = Math.max(...perMinute, 1e-9);
-    return Math.min(Math.max(STEP_SHARE / fastest, SHORTEST_STEP_MIN), LONGEST_STEP_MIN);
+    // No further than to the end of a pack, which gives nothing from there on.
+    const toEmpty = perMinute.flatMap((share, k) => (share > 1e-9 && !this.#isEmpty(k) ? [this.#chargeOf(k) / share] : []));
+    return Math.min(Math.max(STEP_SHARE / fastest, SHORTEST_STEP_MIN), LONGEST_STEP_MIN, ...toEmpty);
+  }
+
+  #isEmpty(k: number): boolean {
+    return this.#chargeOf(k) <= EMPTY;
   }
 
   #chargeOf(k: number): number {
@@ -223,9 +240,11 @@ class Flight {
   #sample({ id }: Scenario, { volts, amps }: Solved): void {
     const packs = this.#devices.map((device, k): PackSample => {
       const [plus = 0, minus = 0] = this.#network.shape.devices[device]?.nodes ?? [];
+      const placed = this.#network.devices[device]?.device;
+      const isEmpty = this.#isEmpty(k) && placed?.is === 'element' && placed.element.is === 'battery';
       return {
-        volts: (volts[plus] ?? 0) - (volts[minus] ?? 0),
-        amps: amps[device] ?? 0,
+        volts: isEmpty ? emfOf(placed.element, 0) : (volts[plus] ?? 0) - (volts[minus] ?? 0),
+        amps: isEmpty ? 0 : (amps[device] ?? 0),
         consumedMah: this.#consumedMah[k] ?? 0,
         charge: this.#chargeOf(k),
       };

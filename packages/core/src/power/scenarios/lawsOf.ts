@@ -5,8 +5,9 @@ import type { PowerNetwork } from '../network/powerNetwork.ts';
 import type { DrawLaw, Law } from '../solve/circuit.ts';
 import { cellVolts, interpolated } from './cellVolts.ts';
 import { cruisePowerW } from './cruisePower.ts';
+import { hoverOf } from './hoverOf.ts';
 import { driveGroup, motorOf, type DrivenMotor } from './drives.ts';
-import type { LoadState, Scenario } from './scenario.ts';
+import { USUAL_HOVER_THROTTLE, type LoadState, type Scenario } from './scenario.ts';
 
 type Of<K extends DeviceElement['is']> = Extract<DeviceElement, { is: K }>;
 
@@ -35,6 +36,8 @@ interface NetworkFacts {
   /** How many drives share the power of cruising. */
   readonly cruising: number;
   readonly cruiseW: number;
+  /** The throttle that carries the weight. */
+  readonly hoverThrottle: number;
 }
 
 const cache = new WeakMap<PowerNetwork, NetworkFacts>();
@@ -54,7 +57,7 @@ function factsOf(network: PowerNetwork): NetworkFacts {
     };
   });
   const cruising = devices.filter(({ motor, group }) => motor !== undefined && group === 'cruise').length;
-  const facts = { devices, cruising, cruiseW: cruisePowerW(graph) };
+  const facts = { devices, cruising, cruiseW: cruisePowerW(graph), hoverThrottle: hoverOf(graph)?.throttle ?? USUAL_HOVER_THROTTLE };
   cache.set(network, facts);
   return facts;
 }
@@ -178,7 +181,8 @@ function ampsIn(element: Of<'load'>, state: LoadState): number {
 
 function driveLaw(scenario: Scenario, element: Of<'drive'>, { motor: driven, group }: DeviceFacts, facts: NetworkFacts): DrawLaw {
   if (driven === undefined) return OPEN;
-  const throttle = group === 'lift' ? scenario.liftThrottle : scenario.cruiseThrottle;
+  const liftThrottle = scenario.liftThrottle === 'hover' ? facts.hoverThrottle : scenario.liftThrottle;
+  const throttle = group === 'lift' ? liftThrottle : scenario.cruiseThrottle;
   if (throttle === 'cruise') {
     const { cruiseA } = scenario;
     if (cruiseA !== undefined)

@@ -15,7 +15,8 @@ export interface Scenario {
   readonly durationS: number;
   /** Throttle from 0 to 1; `cruise` for the power that cruising takes. */
   readonly cruiseThrottle: number | 'cruise';
-  readonly liftThrottle: number;
+  /** Throttle from 0 to 1; `hover` for what carries the weight, 0.55 where the propellers are not known. */
+  readonly liftThrottle: number | 'hover';
   /** From 0, holding still, to 1, moving all the time. */
   readonly servos: number;
   /** One servo after the other stalls while the others do as `servos` says; the worst is reported. */
@@ -35,6 +36,9 @@ export interface Scenario {
 const LASTING = Infinity;
 const FLYING = { cruiseThrottle: 0, liftThrottle: 0, servos: 0.2, transmitters: 'typical', others: 'typical' } as const;
 
+/** The throttle of hovering where nothing is known of the lift propellers. */
+export const USUAL_HOVER_THROTTLE = 0.55;
+
 /** The situations that every aircraft is looked at in. One entry each; the interface shows this table. */
 export const SCENARIOS: readonly Scenario[] = [
   { ...FLYING, id: 'usb-only', title: 'USB only', charge: undefined, durationS: LASTING, servos: 0, others: 'idle', usbA: 0.5 },
@@ -42,7 +46,7 @@ export const SCENARIOS: readonly Scenario[] = [
   { ...FLYING, id: 'pre-flight', title: 'Pre-flight', charge: 1, durationS: 60, servos: 0.6, transmitters: 'peak' },
   { ...FLYING, id: 'launch', title: 'Launch', charge: 1, durationS: 10, cruiseThrottle: 1 },
   { ...FLYING, id: 'climb', title: 'Climb', charge: 0.9, durationS: 60, cruiseThrottle: 1 },
-  { ...FLYING, id: 'hover', title: 'Hover', charge: 0.9, durationS: 60, liftThrottle: 0.55, isHovering: true },
+  { ...FLYING, id: 'hover', title: 'Hover', charge: 0.9, durationS: 60, liftThrottle: 'hover', isHovering: true },
   { ...FLYING, id: 'transition', title: 'Transition', charge: 0.9, durationS: 10, cruiseThrottle: 1, liftThrottle: 0.7, isHovering: true },
   { ...FLYING, id: 'cruise', title: 'Cruise', charge: 0.5, durationS: LASTING, cruiseThrottle: 'cruise' },
   {

@@ -1,4 +1,30 @@
+import type { Design } from '../../model/design.ts';
 import { bench, joined, plugged, powered, removed, set, type CheckCases } from './build.ts';
+
+/** A rail regulator whose plug is the right way round on a row of pins, or not. */
+function regulatorPlugged(pinMap: 'meaning' | 'mirrored'): Design {
+  const one = powered('regulator-buck-5v-3a', 'servo-9g-digital');
+  one.wire('FC1 motor', 'BEC1 in', 'meaning', 60);
+  one.wire('BEC1 out', 'FC1 out6', pinMap, 60);
+  one.wire('SRV1 lead', 'FC1 out1', 'meaning', 200);
+  return one.design;
+}
+
+/** A motor on its controller, whose signal lead has no supply wire. */
+export function motorWired(): Design {
+  const one = powered('motor-controller-60a-5v5a', 'motor-28mm-9x6');
+  one.wire('FC1 motor', 'ESC1 power', 'meaning', 60);
+  one.wire('ESC1 motor', 'MOT1 phases', 'meaning', 60);
+  one.wire('ESC1 signal', 'FC1 out1', 'meaning', 60);
+  return removed(one.design, 'W04', 2);
+}
+
+/** A compass on the bus of the wing board, whose pin orders differ. */
+export function compassOnBus(pinMap: 'straight' | 'meaning'): Design {
+  const one = powered('compass-i2c-fixed');
+  one.wire('MAG1 I2C', 'FC1 I2C', pinMap);
+  return one.design;
+}
 
 export const wiringCases: CheckCases = {
   'wire.supply-on-signal': {
@@ -65,6 +91,22 @@ export const wiringCases: CheckCases = {
       one.wire('SRV1 lead', 'FC1 out1');
       return one.design;
     },
+  },
+  'wire.ground-on-signal': {
+    wrong: () => regulatorPlugged('mirrored'),
+    right: () => regulatorPlugged('meaning'),
+  },
+  'wire.open-phase': {
+    wrong: () => removed(motorWired(), 'W03', 2),
+    right: motorWired,
+  },
+  'wire.no-signal': {
+    wrong: () => removed(motorWired(), 'W04', 1),
+    right: motorWired,
+  },
+  'wire.i2c-crossed': {
+    wrong: () => compassOnBus('straight'),
+    right: () => compassOnBus('meaning'),
   },
   'wire.no-common-ground': {
     wrong: () => {

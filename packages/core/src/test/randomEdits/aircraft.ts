@@ -57,7 +57,7 @@ export function brief({ aircraft }: Design, { x, y, z, isStale }: Draw): SimpleE
 }
 
 export function power({ aircraft }: Design, { x, y, z, isStale }: Draw): SimpleEdit {
-  switch (x % 3) {
+  switch (x % 4) {
     case 0: {
       const figure = pick(powerFigures, y) ?? 'usbA';
       return {
@@ -82,6 +82,10 @@ export function power({ aircraft }: Design, { x, y, z, isStale }: Draw): SimpleE
         internalFactor: 1,
       };
       return { kind: 'set-own-situation', id, situation: z % 5 === 0 ? null : situation, was: isStale ? situation : now };
+    }
+    case 2: {
+      const now = aircraft.power?.survivesFaults === true;
+      return { kind: 'set-survives-faults', survives: y % 2 === 0, was: isStale ? !now : now };
     }
     default: {
       const legs = Array.from({ length: z % 4 }, (_, i) => ({ situation: i === 0 ? 'climb' : 'cruise', minutes: 1 + (y % 20) }));

@@ -8,7 +8,8 @@ import { ampsOfEdges } from '../../../power/network/readings.ts';
 import { ratedAmps } from '../../../power/report/powerReport.ts';
 import { motorOf } from '../../../power/scenarios/drives.ts';
 import type { ScenarioResult } from '../../../power/scenarios/solveScenario.ts';
-import type { Subject } from '../../finding.ts';
+import type { Cause, Subject } from '../../finding.ts';
+import { ofCable, ofDevice, ofMate } from './causes.ts';
 import { workingSituations } from './situations.ts';
 
 /** Something with a rating as findings speak of it. */
@@ -16,6 +17,7 @@ interface Described {
   readonly name: string;
   readonly discriminator: string;
   readonly where: readonly Subject[];
+  readonly cause: Cause;
 }
 
 /** Something with a rating, where it is loaded most. */
@@ -85,13 +87,23 @@ function ratedDevices(graph: Graph): Rated[] {
     const own: Rated = {
       device: i,
       edge: undefined,
-      describe: () => ({ name: `${entry.item.ref} ${element.id}`, discriminator: `${entry.item.id} ${element.id}`, where }),
+      describe: () => ({
+        name: `${entry.item.ref} ${element.id}`,
+        discriminator: `${entry.item.id} ${element.id}`,
+        where,
+        cause: { of: ofDevice(i), distance: 0 },
+      }),
       limitA: (durationS) => limitIn(element, durationS),
     };
     const motor = element.is === 'drive' ? motorOf(graph, device.item, element) : undefined;
     if (motor === undefined) return [own];
     const { ref } = graph.items[motor.item]?.item ?? { ref: '?' };
-    const describe = (): Described => ({ name: ref, discriminator: `${entry.item.id} motor ${ref}`, where });
+    const describe = (): Described => ({
+      name: ref,
+      discriminator: `${entry.item.id} motor ${ref}`,
+      where,
+      cause: { of: ofDevice(i), distance: 1 },
+    });
     return [own, { device: i, edge: undefined, describe, limitA: () => motor.motor.maxA }];
   });
 }
@@ -124,6 +136,7 @@ function ratedCopper(graph: Graph): Rated[] {
       name: `${entry.item.ref} ${id}`,
       discriminator: `${entry.item.id} ${id}`,
       where: [{ is: 'item', item: entry.item.id }],
+      cause: { of: `${entry.item.id} ${id}`, distance: 0 },
     });
     return [{ describe, device: undefined, edge: i, limitA: () => maxA }];
   });
@@ -135,6 +148,7 @@ function matedAt(graph: Graph, mated: Extract<Graph['edges'][number], { is: 'mat
     name: matedName(graph, mated),
     discriminator: `${mate.id} ${edge - graph.edges.findIndex((other) => other.is === 'mate' && other.mate === mate)}`,
     where: [mate.a, mate.b].map(({ item }) => ({ is: 'item', item })),
+    cause: { of: ofMate(mate), distance: 1 },
   });
   return [{ describe, device: undefined, edge, limitA: () => CONNECTOR_FAMILIES[connector.family].contactA }];
 }
@@ -152,6 +166,7 @@ function contactAt(graph: Graph, contact: Extract<Graph['edges'][number], { is: 
       { is: 'cable', cable: cable.id },
       { is: 'item', item: at.item },
     ],
+    cause: { of: ofCable(cable), distance: 1 },
   });
   return [{ describe, device: undefined, edge, limitA: () => contactA }];
 }

@@ -6,6 +6,14 @@ import type { Start } from '../../../power/solve/startOf.ts';
 
 type Of<K extends CircuitElement['is']> = Extract<CircuitElement, { is: K }>;
 
+/** What takes supply to work: a load, or a motor controller's drive. */
+export type Consumer = Of<'load' | 'drive'>;
+
+/** The nodes between which a consumer takes its supply. */
+export function terminalsOf(consumer: Consumer): { readonly plus: string; readonly minus: string } {
+  return consumer.is === 'load' ? { plus: consumer.supply, minus: consumer.gnd } : consumer;
+}
+
 /** Below this a load has no supply at all: leaks and floating leads. */
 export const NOTHING_V = 0.3;
 
@@ -26,15 +34,16 @@ export type WhyDark =
  * @param start every node as high as a supply could bring it, with no load on it
  * @param device the load among the devices of the network
  */
-export function whyDark(graph: Graph, result: ScenarioResult, start: Start, device: number, load: Of<'load'>): WhyDark {
+export function whyDark(graph: Graph, result: ScenarioResult, start: Start, device: number, load: Consumer): WhyDark {
   const placed = result.network.devices[device];
   const item = placed?.device.item ?? -1;
   const volts = voltsAcross(result.network, start, device);
   if (volts >= Math.max(load.minV, NOTHING_V)) return { is: 'no-ground' };
   if (volts > NOTHING_V) return { is: 'too-low', volts };
-  const unfed = unfedRegulator(graph, result, start, item, load.supply);
+  const { plus } = terminalsOf(load);
+  const unfed = unfedRegulator(graph, result, start, item, plus);
   if (unfed !== undefined) return unfed;
-  const rail = railOf(graph, item, load.supply);
+  const rail = railOf(graph, item, plus);
   return rail === undefined ? { is: 'no-plus' } : { is: 'rail', ...rail };
 }
 

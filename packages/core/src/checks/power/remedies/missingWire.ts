@@ -4,8 +4,9 @@ import { DraftEdits } from '../../../harness/draftEdits.ts';
 import { spliceCrowded } from '../../../harness/looms/spliceContact.ts';
 import { findPin, isSupply, joinVerdict } from '../../../harness/joinVerdict.ts';
 import { joinPins } from '../../../harness/pinLeg.ts';
-import { runsOf, type Run } from '../../../harness/runs.ts';
+import type { Run } from '../../../harness/runs.ts';
 import { voltsAt } from '../../../graph/railsOf.ts';
+import { runsAt } from '../../helpers/runsAt.ts';
 import { groundWire } from '../../helpers/legRemedies.ts';
 import type { Remedy } from '../../finding.ts';
 
@@ -17,14 +18,11 @@ export function missingGround(graph: Graph, item: number): readonly Remedy[] {
   });
 }
 
-/** A supply wire in a cable that an item has, where the other end has the voltage that it takes. */
-export function missingSupply(graph: Graph, item: number): readonly Remedy[] {
-  return runsAt(graph, item).flatMap((run) => supplyWire(graph, run));
-}
-
-/** The runs that lead to an item. */
-export function runsAt(graph: Graph, item: number): readonly Run[] {
-  return runsOf(graph).filter(({ a, b }) => a.item === item || b.item === item);
+/** A supply wire in a cable that an item has, where the other end has the voltage that it takes. @param port the one to be fed; any where none is named */
+export function missingSupply(graph: Graph, item: number, port?: string): readonly Remedy[] {
+  const runs = runsAt(graph, item);
+  const leading = port === undefined ? runs : runs.filter(({ a, b }) => [a, b].some((at) => at.item === item && at.port.id === port));
+  return leading.flatMap((run) => supplyWire(graph, run));
 }
 
 function supplyWire(graph: Graph, { leg, name, joins }: Run): readonly Remedy[] {

@@ -1,7 +1,7 @@
-import type { Graph } from '../../../graph/graph.ts';
-import { AIR_KG_M3, GRAVITY } from '../../../layout/air.ts';
-import { balanceOf } from '../../../layout/balance.ts';
-import { driveGroup, motorOf, type DrivenMotor } from '../../../power/scenarios/drives.ts';
+import type { Graph } from '../../graph/graph.ts';
+import { AIR_KG_M3, GRAVITY } from '../../layout/air.ts';
+import { flyingMassG } from './flyingMass.ts';
+import { driveGroup, motorOf, type DrivenMotor } from './drives.ts';
 
 /** Of the power from the pack so much ends in the air that is pushed down: propeller, motor and controller together. A round estimate. */
 const EFFICIENCY = 0.5;
@@ -22,12 +22,12 @@ export interface Hover {
  */
 export function hoverOf(graph: Graph): Hover | undefined {
   const diameterMm = graph.design.aircraft.airframe.frame?.numbers.liftPropDiameterMm;
-  const balance = balanceOf(graph);
-  if (diameterMm === undefined || balance === undefined) return undefined;
+  const massG = flyingMassG(graph);
+  if (diameterMm === undefined || massG === 0) return undefined;
   const motors = liftMotorsOf(graph);
   const [motor] = motors;
   if (motor === undefined) return undefined;
-  const newton = ((balance.massG / 1000) * GRAVITY) / motors.length;
+  const newton = ((massG / 1000) * GRAVITY) / motors.length;
   const area = (Math.PI * (diameterMm / 1000) ** 2) / 4;
   const wattsEach = newton ** 1.5 / (Math.sqrt(2 * AIR_KG_M3 * area) * EFFICIENCY);
   const rows = motor.table.map(({ throttle, currentA }) => ({ throttle, watts: currentA * motor.tableV }));
