@@ -109,6 +109,17 @@ test('a draft that does not hold together is kept over a reload and cannot be sa
   await mass.fill('31');
   await expect(problems).toHaveAttribute('data-count', '0');
 
+  // A pin that goes leaves orphans behind, which go with one click.
+  await page.getByRole('tab', { name: 'Ports' }).click();
+  await page.getByRole('button', { name: 'Take out pin 4' }).click();
+  await expect(problems).not.toHaveAttribute('data-count', '0');
+  const clean = page.getByRole('button', { name: /^Take out what names something that is gone/ });
+  await clean.click();
+  await expect(clean).toHaveCount(0);
+  await page.getByRole('button', { name: /^undo/ }).click();
+  await page.getByRole('button', { name: /^undo/ }).click();
+  await expect(problems).toHaveAttribute('data-count', '0');
+
   // A supply pin that no element of the circuit is on.
   await page.getByRole('tab', { name: 'Circuit' }).click();
   const elements = page.getByRole('button', { name: 'Take out this element' });

@@ -1,6 +1,6 @@
 import { endpointPins } from '../model/endpointPins.ts';
 import type { Endpoint } from '../model/part.ts';
-import { circuitNode, groupOf, pinsOf, type Graph } from './graph.ts';
+import { circuitNode, groupOf, pinsOf, type Graph, type PinNode } from './graph.ts';
 
 /** What happens to a signal on its way: the transforms of the routes it passes, in order. */
 export type Transform = 'invert' | 'encode' | 'bridge' | 'overlay';
@@ -37,7 +37,7 @@ function wiredTo(graph: Graph, item: number, endpoint: Endpoint): { item: number
   for (const address of endpointPins(endpoint)) {
     const node = circuitNode(graph, item, address);
     if (node === undefined) continue;
-    for (const { at } of pinsOf(graph, graph.wires, groupOf(graph.wires, node))) {
+    for (const at of pinsAlong(graph, node)) {
       if (at.item === item) continue;
       const name = `${at.port.id}.${at.pin.n}`;
       for (const other of graph.items[at.item]?.part?.endpoints ?? []) {
@@ -46,6 +46,33 @@ function wiredTo(graph: Graph, item: number, endpoint: Endpoint): { item: number
     }
   }
   return [...found.values()];
+}
+
+/** The pins on the copper of a node, and on that behind boards which only pass a signal on from pin to pin. */
+function pinsAlong(graph: Graph, start: number): readonly PinNode[] {
+  const found: PinNode[] = [];
+  const seen = new Set<number>();
+  const queue = [start];
+  for (let node = queue.pop(); node !== undefined; node = queue.pop()) {
+    const group = groupOf(graph.wires, node);
+    if (seen.has(group)) continue;
+    seen.add(group);
+    for (const { at } of pinsOf(graph, graph.wires, group)) {
+      found.push(at);
+      queue.push(...passedOn(graph, at));
+    }
+  }
+  return found;
+}
+
+/** Where the board of a signal pin passes the signal on: the other ends of its links. */
+function passedOn(graph: Graph, { item, port, pin }: PinNode): readonly number[] {
+  if (pin.role === 'gnd' || pin.role.startsWith('supply')) return [];
+  const address = `${port.id}.${pin.n}`;
+  return (graph.items[item]?.part?.circuit ?? []).flatMap((element) => {
+    if (element.is !== 'link' || (element.a !== address && element.b !== address)) return [];
+    return circuitNode(graph, item, element.a === address ? element.b : element.a) ?? [];
+  });
 }
 
 function throughRoutes(graph: Graph, at: Counterpart, seen: Set<string>): Counterpart[] {

@@ -17,8 +17,14 @@ export function polarityOf({
     .find(({ ear }) => ear !== undefined);
   if (pair?.ear === undefined || from.endpoint.inverts === 'both') return undefined;
   const sent = pair.offer.inverted ?? protocols[pair.offer.protocol].inverted;
-  const wanted = pair.ear.inverted ?? protocols[pair.ear.protocol].inverted;
+  const wanted = pair.ear.inverted ?? (isPlainUart(to) ? false : protocols[pair.ear.protocol].inverted);
   return { sent, arrives: inversions % 2 === 1 ? !sent : sent, wanted };
+}
+
+/** The serial port of a processor: without an inverter of its own it reads what is not inverted, whatever protocol it is set to. */
+function isPlainUart({ entry }: Hearing['to']): boolean {
+  const kind = entry.part?.kind;
+  return kind === 'controller' || kind === 'companion' || kind === 'ground-computer';
 }
 
 /** A plain wire to a controller's port that cannot invert: that is a fact of the port, which another check tells. */

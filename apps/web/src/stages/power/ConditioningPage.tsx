@@ -6,6 +6,8 @@ import {
   conditioningEdit,
   decimals,
   FILTER_PART,
+  fromCatalogue,
+  inSentence,
   lcFilterAnswer,
   leadCapacitance,
   quantity,
@@ -112,7 +114,7 @@ function Conditioner() {
       <p className="mt-1 text-[13px]" data-testid="clamp">
         {clamp === undefined
           ? 'No zener of the standard series is above the normal rail and below what the parts stand.'
-          : `Zener ${stated(clamp.volts, 'V')}, 5 %: begins at ${quantity(clamp.fromV, 'V')}, holds the rail below ${quantity(clamp.toV, 'V')}; ${quantity(clamp.standbyA * 1000, 'mA')} and ${quantity(clamp.standbyW, 'W')} at the normal rail; a braking servo puts ${quantity(clamp.energyJ, 'J')} into it.`}
+          : `Zener ${stated(clamp.volts, 'V')}, 5 %: begins at ${quantity(clamp.fromV, 'V')}, holds the rail below ${quantity(clamp.toV, 'V')}; it carries nothing at the normal rail; a braking servo puts ${quantity(clamp.energyJ, 'J')} into it.`}
       </p>
       <PutIn
         part={CONDITIONER_PART}
@@ -203,15 +205,17 @@ function PutIn({ part, wanted }: { readonly part: Part | undefined; readonly wan
   const graph = useGraph();
   const make = useMake();
   if (part === undefined || wanted === undefined) return null;
-  const settings = Object.fromEntries(
-    settingsOf(part).flatMap((spec) => {
-      const value = wanted[spec.id];
-      if (spec.is !== 'choice' || value === undefined) return [];
-      const choices = spec.choices.map((choice) => Number(choice.value)).sort((a, b) => a - b);
-      const chosen = choices.find((choice) => choice >= value * 0.999) ?? choices.at(-1);
-      return chosen === undefined ? [] : [[spec.id, chosen] as const];
-    }),
-  );
+  const found = fromCatalogue(part, wanted);
+  if (found.is === 'missing') {
+    return (
+      <p className="mt-2 text-[13px]" data-testid="not-in-catalogue">
+        The catalogue has no such part: the {inSentence(part.name)} does not come with{' '}
+        {found.settings.map((id) => `${wordsOf(part, id)} ${wanted[id] ?? ''}`).join(', ')}. Get one with these values, and write it down as
+        a part of the workshop.
+      </p>
+    );
+  }
+  const { settings } = found;
   const edit = conditioningEdit(graph, part, settings);
   if (edit === undefined) return null;
   return (
@@ -219,6 +223,13 @@ function PutIn({ part, wanted }: { readonly part: Part | undefined; readonly wan
       Put it into the aircraft ({Object.values(settings).join(', ')})
     </button>
   );
+}
+
+function wordsOf(part: Part, setting: string): string {
+  const spec = settingsOf(part).find(({ id }) => id === setting);
+  if (spec === undefined) return setting;
+  const unit = spec.is === 'choice' ? spec.unit : undefined;
+  return `${spec.label.toLowerCase()}${unit === undefined ? '' : ` in ${unit}`}:`;
 }
 
 function Cautions() {

@@ -11,6 +11,9 @@ interface DraftSideProps {
   readonly failure: string | undefined;
   readonly port: number;
   readonly isOwn: boolean;
+  /** What of the draft names something of it that is not there. */
+  readonly orphans: readonly string[];
+  readonly onClean: () => void;
   readonly onPort: (port: number) => void;
   readonly onTake: (revision: PartRevision) => void;
   readonly onAfter: (revision: number) => void;
@@ -18,7 +21,7 @@ interface DraftSideProps {
 
 /** Beside the form: the ports as they are, what does not hold together, the revisions. */
 export function DraftSide(props: DraftSideProps) {
-  const { draft, sentences, revisions, base, failure } = props;
+  const { draft, sentences, orphans, revisions, base, failure } = props;
   const newest = revisions[0]?.revision ?? 0;
   return (
     <aside className="min-h-0 overflow-y-auto border-l border-rule px-4 py-3" aria-label="About this part">
@@ -37,6 +40,11 @@ export function DraftSide(props: DraftSideProps) {
                 </li>
               ))}
             </ul>
+            {orphans.length > 0 && (
+              <button type="button" className="action mt-2" title={`Takes out: ${orphans.join(', ')}`} onClick={props.onClean}>
+                Take out what names something that is gone: {orphans.length}
+              </button>
+            )}
           </>
         )}
       </div>

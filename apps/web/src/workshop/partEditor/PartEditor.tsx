@@ -1,6 +1,16 @@
 import { useEffect, useMemo, useState } from 'react';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { canonicalJson, hasShape, jsonAt, jsonOf, PartSchema, withJsonAt, writePartFile, type PartId } from '@wired-falcon/core';
+import {
+  canonicalJson,
+  hasShape,
+  jsonAt,
+  jsonOf,
+  PartSchema,
+  withJsonAt,
+  withoutOrphans,
+  writePartFile,
+  type PartId,
+} from '@wired-falcon/core';
 import type { PartRevision } from '@wired-falcon/contract';
 import { authorName } from '../../session/author.ts';
 import { partsApi } from '../../session/transport.ts';
@@ -32,6 +42,7 @@ export function PartEditor({ id, start, isKept, revisions }: PartEditorProps) {
   const [tab, setTab] = useState(0);
   const [isRoomLeft, setRoomLeft] = useState(true);
   const found = useMemo(() => draftProblems(draft), [draft]);
+  const cleaned = useMemo(() => (hasShape(PartSchema, draft) ? withoutOrphans(draft) : undefined), [draft]);
   const saving = useSaving(id, (saved) => setBase(saved.revision));
   const newest = revisions.find((revision) => revision.revision === base)?.part;
   const isChanged = newest === undefined || canonicalJson(newest) !== canonicalJson(draft);
@@ -92,6 +103,8 @@ export function PartEditor({ id, start, isKept, revisions }: PartEditorProps) {
         <DraftSide
           draft={draft}
           sentences={found.sentences}
+          orphans={cleaned?.removed ?? []}
+          onClean={() => cleaned !== undefined && change(jsonOf(cleaned.part), '')}
           revisions={revisions}
           base={base}
           failure={saving.error?.message}

@@ -7,6 +7,7 @@ import { consoleInTheWay } from './console.ts';
 import { duplicateRole } from './duplicateRole.ts';
 import { baudMismatch, frameMismatch, inversionMismatch, protocolMismatch } from './hopMismatch.ts';
 import { notBegun } from './notBegun.ts';
+import { noRole } from './noRole.ts';
 import { portNames } from './portNames.ts';
 import { wrongReading } from './wrongReading.ts';
 import { rcFormat } from './rcFormat.ts';
@@ -33,5 +34,6 @@ export const linkChecks: readonly Check[] = [
   bandwidth,
   configPort,
   notBegun,
+  noRole,
   portNames,
 ];

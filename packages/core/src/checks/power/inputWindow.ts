@@ -4,9 +4,12 @@ import type { ScenarioResult } from '../../power/scenarios/solveScenario.ts';
 import type { Tripping } from '../../power/solve/circuit.ts';
 import { inputOf } from '../../power/solve/deviceStates.ts';
 import type { Check, Saying } from '../finding.ts';
-import { workingSituations } from './helpers/situations.ts';
+import type { CircuitElement } from '../../model/part.ts';
+import { situation, workingSituations } from './helpers/situations.ts';
 
-/** A power input that a controller has chosen leaves the window in which it is accepted. */
+type Of<K extends CircuitElement['is']> = Extract<CircuitElement, { is: K }>;
+
+/** A power input that a controller has chosen, or would choose when another one fails, leaves the window in which it is accepted. */
 export const inputWindow: Check = {
   id: 'power.input-window',
   stage: 'power',
@@ -22,9 +25,58 @@ export const inputWindow: Check = {
         if (!worst.has(key) || saying.severity === 'stop') worst.set(key, saying);
       }
     }
-    return [...worst.values()];
+    const told = new Set(worst.keys());
+    return [
+      ...worst.values(),
+      ...waitingInputs(graph).flatMap((waiting) => (told.has(waiting.key) ? [] : [waitingSaying(graph, waiting)])),
+    ];
   },
 };
+
+/** An input that is fed and waits for another one to fail, and that would be refused then. */
+interface Waiting {
+  readonly key: string;
+  readonly item: number;
+  readonly element: Of<'selector'>;
+  readonly input: number;
+  readonly volts: number;
+  readonly limitV: number;
+}
+
+/** Every fed input of a selector that is not the one in use, where what it sees in cruise is outside its window. */
+function waitingInputs(graph: Graph): readonly Waiting[] {
+  const cruise = situation(graph, 'cruise');
+  if (cruise === undefined) return [];
+  const { network, before } = cruise;
+  return network.devices.flatMap(({ device }, i): Waiting[] => {
+    if (device.is !== 'element' || device.element.is !== 'selector') return [];
+    const { item, element } = device;
+    const nodes = network.shape.devices[i]?.nodes ?? [];
+    const ground = before.volts[nodes.at(-1) ?? -1] ?? 0;
+    return element.inputs.flatMap(({ minV, maxV }, input): Waiting[] => {
+      const volts = (before.volts[nodes[input] ?? -1] ?? 0) - ground;
+      if (volts < UNFED_V || input === inputOf(before.states[i] ?? -1) || (volts >= minV && volts <= maxV)) return [];
+      return [{ key: `${i} ${input}`, item, element, input, volts, limitV: volts < minV ? minV : maxV }];
+    });
+  });
+}
+
+/** Below this nothing feeds an input: leaks. */
+const UNFED_V = 0.5;
+
+function waitingSaying(graph: Graph, { item, element, input, volts, limitV }: Waiting): Saying {
+  const entry = graph.items[item];
+  const ref = entry?.item.ref ?? '?';
+  const seen = against(volts, limitV, 'V');
+  return {
+    severity: 'mend',
+    where: entry === undefined ? [] : [{ is: 'item', item: entry.item.id }],
+    what: `Input ${input + 1} of ${ref} ${element.id} waits with ${seen.value} and accepts ${volts < limitV ? 'no less' : 'no more'} than ${seen.limit}.`,
+    evidence: [{ label: `input ${input + 1}, cruise`, ...seen }],
+    why: `When the supply in use fails, ${ref} refuses this one: the redundancy is on paper only.`,
+    discriminator: `${element.id} ${input}`,
+  };
+}
 
 function sayingOf(graph: Graph, result: ScenarioResult, { device, value, limit, input = 0 }: Tripping): Saying | undefined {
   const placed = result.network.devices[device]?.device;

@@ -54,6 +54,8 @@ function darkSayings(graph: Graph, result: ScenarioResult, dark: readonly number
   const [first] = dark;
   if (first === undefined) return [];
   if (!hasSource) return [noSourceSaying(graph, first, dark.length)];
+  // A board at a desk: what lives on a pack is dark there, and that is no mistake.
+  if (!flies(graph, result)) return usbNote(graph, result, dark);
   const start = runningStart(result.circuit);
   const isOverloaded = result.before.trippings.some(({ what }) => what !== 'window');
   const byItem = new Map<number, { readonly device: number; readonly load: Consumer; readonly why: WhyDark }>();
@@ -73,6 +75,13 @@ function darkSayings(graph: Graph, result: ScenarioResult, dark: readonly number
     ...Object.values(unfed).flatMap((parts) => regulatorSaying(graph, parts)),
     ...[...byItem].flatMap(([item, { device, load, why }]) => darkSaying(graph, result, item, device, load, why)),
   ];
+}
+
+/** True where a supply is in the aircraft, and not a computer or a bench supply beside it. */
+function flies(graph: Graph, { network, circuit }: ScenarioResult): boolean {
+  return circuit.laws.some(
+    (law, i) => law.is === 'supply' && graph.items[network.devices[i]?.device.item ?? -1]?.item.where === 'aircraft',
+  );
 }
 
 /** True where the ground of a load is joined to that of another part. */
@@ -204,9 +213,11 @@ function usbSayings(graph: Graph, cruise: ScenarioResult, darkAnyway: readonly n
   const onUsb = solveScenario(graph, usbOnly);
   const off = [...onUsb.falls.map(({ device }) => device), ...unfed(graph, { ...onUsb, before: onUsb.after })];
   const dark = off.filter((device) => !darkAnyway.includes(device) && !cruise.falls.some((fall) => fall.device === device));
-  const entries = [...new Set(dark.map((device) => cruise.network.devices[device]?.device.item ?? -1))].flatMap(
-    (item) => graph.items[item] ?? [],
-  );
+  return usbNote(graph, cruise, dark);
+}
+
+function usbNote(graph: Graph, { network }: ScenarioResult, dark: readonly number[]): Saying[] {
+  const entries = [...new Set(dark.map((device) => network.devices[device]?.device.item ?? -1))].flatMap((item) => graph.items[item] ?? []);
   const electronics = entries.filter(
     ({ part }) => part?.kind !== 'servo' && part?.kind !== 'motor-controller' && part?.kind !== 'power-module',
   );

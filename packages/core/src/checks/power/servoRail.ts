@@ -2,10 +2,13 @@ import { against, currentAgainst } from '../../text/numbers.ts';
 import { circuitNode, type Graph } from '../../graph/graph.ts';
 import { railsOf, type Driver } from '../../graph/railsOf.ts';
 import type { ScenarioResult } from '../../power/scenarios/solveScenario.ts';
-import type { Check, Saying } from '../finding.ts';
+import type { CircuitElement } from '../../model/part.ts';
+import { inSentence } from '../../text/sentences.ts';
+import { graphAfter } from '../helpers/tryEdit.ts';
+import type { Check, Remedy, Saying } from '../finding.ts';
 import { railRemedies } from './remedies/railSupply.ts';
 import { conditionerRemedies } from './remedies/conditioner.ts';
-import { workingSituations } from './helpers/situations.ts';
+import { situation, workingSituations } from './helpers/situations.ts';
 
 /** A rail that servos hang on: copper, with fuses in between. */
 interface ServoRail {
@@ -89,7 +92,9 @@ export const backupUnconditioned: Check = {
 };
 
 function backupSaying(graph: Graph, rail: ServoRail): Saying[] {
-  if (isConditioned(graph, rail.rail)) return [];
+  const cruise = situation(graph, 'cruise');
+  const clamps = clampsOn(graph, rail.rail);
+  if (clamps.length === 0 && hasCapacitor(graph, rail.rail)) return [];
   for (const [ix, { item, part }] of graph.items.entries()) {
     for (const element of part?.circuit ?? []) {
       if (element.is !== 'selector') continue;
@@ -98,18 +103,32 @@ function backupSaying(graph: Graph, rail: ServoRail): Saying[] {
         if (node === undefined || railsOf(graph).railOfNode[node] !== rail.rail) continue;
         const seen = rangeAt(graph, ix, element.id, element.inputs.indexOf(input));
         if (seen === undefined) continue;
+        // A rail that is outside the window all the time is told as such.
+        const steadyV = cruise === undefined ? 0 : voltsAtInput(cruise, ix, element.id, element.inputs.indexOf(input));
+        if (steadyV > input.maxV) return [];
+        const fits = clamps.some(({ volts }) => volts > steadyV && volts <= input.maxV);
+        const below = clamps.find(({ volts }) => volts <= steadyV);
+        if (fits && below === undefined) return [];
+        const misplaced = below ?? clamps[0];
         const isOut = seen.leastV < input.minV || seen.mostV > input.maxV;
+        const clampedAt = misplaced === undefined ? undefined : against(misplaced.volts, below === undefined ? input.maxV : steadyV, 'V');
         return [
           {
-            severity: isOut ? 'mend' : 'note',
+            severity: isOut || misplaced !== undefined ? 'mend' : 'note',
             where: [{ is: 'item', item: item.id }],
-            what: `The servo rail is a backup supply of ${item.ref}, and nothing damps it.`,
+            what:
+              clampedAt === undefined
+                ? `The servo rail is a backup supply of ${item.ref}, and nothing damps it.`
+                : below === undefined
+                  ? `The clamp of the servo rail begins at ${clampedAt.value}, and ${item.ref} accepts no more than ${clampedAt.limit} there.`
+                  : `The clamp of the servo rail begins at ${clampedAt.value}, below the ${clampedAt.limit} of the rail: it conducts for ever.`,
             evidence: [
+              ...(clampedAt === undefined ? [] : [{ label: 'clamp', ...clampedAt }]),
               { label: 'lowest', ...against(seen.leastV, input.minV, 'V') },
               { label: 'highest', ...against(seen.mostV, input.maxV, 'V') },
             ],
             why: 'Servos that start pull the rail down, servos that brake push it up: the controller can refuse the input just when it needs it.',
-            remedies: () => conditionerRemedies(graph, node),
+            remedies: () => (misplaced === undefined ? conditionerRemedies(graph, node) : otherClamps(graph, misplaced.item)),
             discriminator: element.id,
           },
         ];
@@ -119,11 +138,50 @@ function backupSaying(graph: Graph, rail: ServoRail): Saying[] {
   return [];
 }
 
-function isConditioned(graph: Graph, rail: number): boolean {
+interface RailClamp {
+  readonly item: number;
+  readonly volts: number;
+}
+
+/** The clamps of a rail, with the voltage at which each begins to conduct. */
+function clampsOn(graph: Graph, rail: number): readonly RailClamp[] {
+  return elementsOn(graph, rail).flatMap(({ item, element }) => (element.is === 'clamp' ? [{ item, volts: element.volts }] : []));
+}
+
+/** Other values of a clamp's own setting that leave nothing to say, the furthest from the rail first. */
+function otherClamps(graph: Graph, ix: number): readonly Remedy[] {
+  const item = graph.items[ix]?.item;
+  const part = item === undefined ? undefined : graph.design.parts.get(item.part);
+  if (item === undefined || part === undefined) return [];
+  return part.settings.flatMap((spec) =>
+    spec.is !== 'choice'
+      ? []
+      : spec.choices.toReversed().flatMap(({ value, label }): Remedy[] => {
+          const edit = { kind: 'set-item-setting', item: item.id, setting: spec.id, value, was: item.settings[spec.id] ?? null } as const;
+          const after = item.settings[spec.id] === value ? undefined : graphAfter(graph, edit);
+          const isQuiet = after !== undefined && servoRails(after).every((rail) => backupSaying(after, rail).length === 0);
+          const words = spec.unit === undefined ? label : `${label} ${spec.unit}`;
+          return isQuiet
+            ? [{ label: `Set ${item.ref} to ${words}`, sentence: `Take a ${inSentence(spec.label)} of ${words} for ${item.ref}.`, edit }]
+            : [];
+        }),
+  );
+}
+
+function hasCapacitor(graph: Graph, rail: number): boolean {
+  return elementsOn(graph, rail).some(({ element }) => element.is === 'capacitor');
+}
+
+function elementsOn(
+  graph: Graph,
+  rail: number,
+): readonly { readonly item: number; readonly element: Extract<CircuitElement, { is: 'clamp' | 'capacitor' }> }[] {
   const { railOfNode } = railsOf(graph);
-  return graph.items.some(({ part }, item) =>
-    part?.circuit.some(
-      (element) => (element.is === 'clamp' || element.is === 'capacitor') && railOfNode[circuitNode(graph, item, element.a) ?? -1] === rail,
+  return graph.items.flatMap(({ part }, item) =>
+    (part?.circuit ?? []).flatMap((element) =>
+      (element.is === 'clamp' || element.is === 'capacitor') && railOfNode[circuitNode(graph, item, element.a) ?? -1] === rail
+        ? [{ item, element }]
+        : [],
     ),
   );
 }

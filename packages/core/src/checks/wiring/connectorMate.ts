@@ -3,7 +3,7 @@ import type { Graph } from '../../graph/graph.ts';
 import { applyEdit } from '../../edits/applyEdit.ts';
 import type { SimpleEdit } from '../../edits/registry.ts';
 import type { Cable, CableEnd } from '../../model/aircraft.ts';
-import { connectorsMate, mateOf, type Connector } from '../../model/connector.ts';
+import { connectorsMate, mateOf, plugGoesOnto, type Connector } from '../../model/connector.ts';
 import { connectorWords } from '../../harness/looms/connectorWords.ts';
 import type { Check, Remedy, Saying, Subject } from '../finding.ts';
 
@@ -39,7 +39,7 @@ function placeOf(graph: Graph, end: CableEnd): Place | undefined {
 
 function mateAt(graph: Graph, cable: Cable, end: CableEnd): Saying[] {
   const place = placeOf(graph, end);
-  if (place === undefined || connectorsMate(end.connector, place.connector)) return [];
+  if (place === undefined || plugGoesOnto(end.connector, place.connector)) return [];
   const isShifting =
     end.connector.family === place.connector.family &&
     connectorsMate({ ...end.connector, positions: place.connector.positions }, place.connector);

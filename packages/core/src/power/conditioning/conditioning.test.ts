@@ -1,5 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
+import { sampleParts } from '../../parts/catalogue.ts';
+import { fromCatalogue } from './fromCatalogue.ts';
 import { leadCapacitance } from './leadCapacitance.ts';
 import { lcFilterAnswer } from './lcFilter.ts';
 import { capacitorForDip, clampsFor } from './railConditioner.ts';
@@ -47,7 +49,7 @@ describe('a clamp', () => {
     const wish = { railV: 5.2, absoluteMaxV: 6.5, pushedA: 1, pushedS: 0.05, slopeOhm: 0.4, tolerance: 0.05 };
     const clamps = clampsFor(wish);
     expect(clamps.map(({ volts }) => volts)).toEqual([5.6]);
-    expect(clamps[0]).toMatchObject({ fromV: expect.closeTo(5.32, 9), toV: expect.closeTo(6.28, 9), standbyA: 0 });
+    expect(clamps[0]).toMatchObject({ fromV: expect.closeTo(5.32, 9), toV: expect.closeTo(6.28, 9) });
     expect(clamps[0]?.energyJ).toBeCloseTo(6.28 * 0.05, 9);
     expect(clampsFor({ ...wish, absoluteMaxV: 6 })).toEqual([]);
   });
@@ -83,5 +85,28 @@ describe('the capacitance of a longer lead', () => {
     expect(leadCapacitance(300)).toEqual({ microfarad: 680, pieces: 1 });
     expect(leadCapacitance(600).pieces).toBe(2);
     expect(leadCapacitance(600).microfarad).toBeGreaterThanOrEqual(1320);
+  });
+});
+
+describe('what the catalogue has of it', () => {
+  const conditioner = sampleParts.find(({ id }) => id === 'conditioner-rail-5v6');
+  if (conditioner === undefined) throw new Error('There is no conditioner.');
+
+  it('is the clamp that was computed and no other one, and the next larger capacitor', () => {
+    expect(fromCatalogue(conditioner, { clamp: 6.2, microfarad: 470 })).toMatchObject({ is: 'there', settings: { clamp: 6.2 } });
+    const there = fromCatalogue(conditioner, { clamp: 5.6, microfarad: 471 });
+    if (there.is !== 'there') throw new Error('It is there.');
+    expect(Number(there.settings['microfarad'])).toBeGreaterThan(471);
+  });
+
+  it('is said where it is not there: a clamp that conducts for ever or never is no stand-in', () => {
+    expect(fromCatalogue(conditioner, { clamp: 13, microfarad: 470 })).toEqual({ is: 'missing', settings: ['clamp'] });
+    expect(fromCatalogue(conditioner, { clamp: 5.6, microfarad: 1e6 })).toEqual({ is: 'missing', settings: ['microfarad'] });
+    fc.assert(
+      fc.property(fc.double({ min: 3, max: 20, noNaN: true }), (clamp) => {
+        const found = fromCatalogue(conditioner, { clamp, microfarad: 100 });
+        return found.is === 'missing' || Math.abs(Number(found.settings['clamp']) - clamp) < 1e-3 * clamp;
+      }),
+    );
   });
 });

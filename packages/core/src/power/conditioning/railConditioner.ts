@@ -50,9 +50,6 @@ export interface ClampAnswer {
   /** Where it can begin to conduct, and where the rail can rise to. */
   readonly fromV: number;
   readonly toV: number;
-  /** At the highest normal rail, if its voltage is at the low end of its tolerance. */
-  readonly standbyA: number;
-  readonly standbyW: number;
   /** What a braking servo puts into it. */
   readonly energyJ: number;
 }
@@ -66,7 +63,6 @@ export function clampsFor({ railV, absoluteMaxV, pushedA, pushedS, slopeOhm, tol
     const fromV = volts * (1 - tolerance);
     const toV = volts * (1 + tolerance) + slopeOhm * pushedA;
     if (!(fromV > railV) || !(toV < absoluteMaxV)) return [];
-    const standbyA = Math.max(railV - fromV, 0) / slopeOhm;
-    return [{ volts, fromV, toV, standbyA, standbyW: standbyA * railV, energyJ: toV * pushedA * pushedS }];
+    return [{ volts, fromV, toV, energyJ: toV * pushedA * pushedS }];
   });
 }

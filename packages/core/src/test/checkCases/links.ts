@@ -7,6 +7,13 @@ import { settingsOf } from '../../model/settingsOf.ts';
 import { itemOf, made } from '../designs.ts';
 import { bondedPair, overNetwork } from '../linkBenches.ts';
 
+/** A receiver on a port that nobody has given a role. */
+function gnssOnPort(): Design {
+  const one = powered('gnss-serial');
+  one.wire('GNSS1 UART', 'FC1 S1', 'meaning', 100);
+  return one.design;
+}
+
 export const linkCases: CheckCases = {
   'link.baud-mismatch': {
     wrong: () => {
@@ -55,6 +62,10 @@ export const linkCases: CheckCases = {
       board.wire('ESC1 FC', 'FC1 PWR');
       return board.design;
     },
+  },
+  'link.no-role': {
+    wrong: gnssOnPort,
+    right: () => set(gnssOnPort(), 'FC1', 'S1.protocol', 'gnss-binary'),
   },
   'link.no-port': {
     wrong: () => bench(FC, 'airspeed-can-7k').design,
