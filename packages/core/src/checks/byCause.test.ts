@@ -85,6 +85,33 @@ describe('findings by cause', () => {
     expect(gauge?.follows.map(({ check }) => check)).toContain('power.under-voltage');
   });
 
+  it('show the newest acceptance where several have lapsed', () => {
+    const design = servos('regulator-linear-5v-1a5', 3);
+    const [first] = findingsOf(design);
+    if (first === undefined) throw new Error('Nothing is found.');
+    const about = (n: number, reason: string) =>
+      ({
+        kind: 'add-waiver',
+        waiver: {
+          id: asId<WaiverId>(`?${n}`),
+          findingKey: first.key,
+          basis: `before ${n}`,
+          reason,
+          by: 'bench',
+          at: `2026-01-0${n}T03:04:05.000Z`,
+        },
+      }) as const;
+    // The document may hold them in any order.
+    for (const order of [
+      [1, 2],
+      [2, 1],
+    ]) {
+      const accepted = order.reduce((now, n) => made(now, about(n, n === 2 ? 'The newer one.' : 'The older one.')), design);
+      const found = judge(findingsOf(accepted), accepted.aircraft).find(({ finding: { key } }) => key === first.key);
+      expect([found?.waiver, found?.lapsed?.reason]).toEqual([undefined, 'The newer one.']);
+    }
+  });
+
   it('are accepted together: another follower is another basis', () => {
     const three = servos('regulator-linear-5v-1a5', 3);
     const [overload] = above(three).filter(({ follows }) => follows.length > 0);

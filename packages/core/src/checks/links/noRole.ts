@@ -74,9 +74,10 @@ function setRoles(graph: Graph, open: readonly OpenPort[]): readonly Remedy[] {
   for (const { port, roles } of open) {
     const before = now;
     const role = roles.find((one) => isQuiet(before, roleEdits(before, port, one)));
-    const found = role === undefined ? [] : roleEdits(before, port, role);
+    if (role === undefined) return [];
+    const found = roleEdits(before, port, role);
     const after = graphAfter(before, { kind: 'batch', title: 'Set the role', edits: [...found] });
-    if (role === undefined || after === undefined) return [];
+    if (after === undefined) return [];
     edits.push(...found);
     words.push(`${endName(port)} to ${protocols[role.protocol].title}`);
     now = after;

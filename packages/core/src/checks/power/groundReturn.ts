@@ -26,16 +26,15 @@ export const groundReturn: Check = {
   run: ({ graph }) => {
     const loaded = workingSituations(graph).filter(({ scenario }) => scenario.durationS >= 30 && scenario.isJammed !== true);
     const burnt = turnsOf(powerGrounds(graph, loaded)).flatMap((turn) => burntIn(graph, turn));
-    return [...returningNow(graph), ...(burnt.length === 0 ? [] : [openedSaying(graph, burnt)])];
+    return [...returningNow(graph, loaded), ...(burnt.length === 0 ? [] : [openedSaying(graph, burnt)])];
   },
 };
 
 /** A ground carries so much more than the supply beside it that it must be the return of something else. */
 const OTHERS_SHARE = 1.5;
 
-/** Cables whose ground carries the return of others, for long and beyond its rating. */
-function returningNow(graph: Graph): Saying[] {
-  const lasting = workingSituations(graph).filter(({ scenario }) => scenario.durationS === Infinity && scenario.isJammed !== true);
+/** Cables whose ground carries the return of others, for long enough to burn and beyond its rating. */
+function returningNow(graph: Graph, lasting: readonly ScenarioResult[]): Saying[] {
   return graph.cables.flatMap((cable, ix): Saying[] => {
     const worst = lasting.flatMap((result) => returnIn(graph, result, ix) ?? []).sort((a, b) => b.amps - a.amps)[0];
     if (worst === undefined || worst.amps <= worst.limitA) return [];

@@ -70,6 +70,29 @@ describe('scenarios', () => {
     expect(volts(cold, 'BAT1', 'pack')).toBeCloseTo(6 * 4.06 - 0.028 * amps(cold, 'BAT1', 'pack'), 4);
   });
 
+  it('of a small and a large servo the large one hurts more, wherever it stands in the list', () => {
+    for (const order of [
+      ['servo-9g-digital', 'servo-20g-standard'],
+      ['servo-20g-standard', 'servo-9g-digital'],
+    ] as const) {
+      const mixed = new Bench(asId<AircraftId>('mixed'), 'Mixed', makeId);
+      mixed.add('controller-h7-carrier', 'controller');
+      mixed.add('battery-lipo-4s-5000', 'pack');
+      mixed.add('distribution-plain-bus', 'bus');
+      mixed.add('regulator-buck-5v-3a', 'rail');
+      mixed.wire('BAT1 main', 'PWR1 battery', 'meaning', 100);
+      mixed.wire('PWR1 b1', 'BEC1 in', 'meaning', 100);
+      mixed.wire('BEC1 out', 'FC1 m8', 'meaning', 100);
+      order.forEach((servo, i) => {
+        mixed.add(servo, '');
+        mixed.wire(`SRV${i + 1} lead`, `FC1 m${i + 1}`, 'meaning', 300);
+      });
+      const result = resultOf(mixed.design, 'jammed');
+      const { device } = result.network.devices[result.stalled ?? -1] ?? {};
+      expect(result.network.graph.items[device?.item ?? -1]?.item.ref).toBe(`SRV${order.indexOf('servo-20g-standard') + 1}`);
+    }
+  });
+
   it('a jammed servo is the one that leaves the least, and its rail is told before anything falls', () => {
     const result = resultOf(rail('servo-20g-standard', 2), 'jammed');
     expect(result.stalled).toBeDefined();

@@ -149,6 +149,14 @@ describe('a regulator', () => {
     expect([off.v('out'), off.a('r')]).toEqual([expect.closeTo(0, 6), expect.closeTo(0, 6)]);
   });
 
+  it('a buck-boost one holds its setpoint from a lower input too, for more current', () => {
+    const raised = fed(4, 0.5, { topology: 'buck-boost', inputMinV: 3, dropoutV: 1 });
+    expect(raised.v('out')).toBeCloseTo(5, 6);
+    expect(raised.a('battery')).toBeCloseTo(0.01 + (5 * 0.5) / (0.9 * raised.v('p')), 5);
+    expect(fed(5.2, 0.5, { topology: 'buck-boost', inputMinV: 3, dropoutV: 1 }).v('out')).toBeCloseTo(5, 6);
+    expect(fed(2.9, 0.5, { topology: 'buck-boost', inputMinV: 3 }).v('out')).toBeCloseTo(0, 6);
+  });
+
   it('sags into a shutdown that is told with its numbers', () => {
     const sagging = solved(
       new CircuitSketch()
@@ -217,6 +225,27 @@ describe('a selector', () => {
     const sagged = choosing(4.52, 5);
     expect(sagged.trippings).toEqual([expect.objectContaining({ what: 'window', input: 0, value: expect.closeTo(4.47, 5), limit: 4.5 })]);
     expect(sagged.v('out')).toBeCloseTo(4.9, 5);
+  });
+});
+
+describe('a selector of three inputs', () => {
+  it('goes on from an input that sags, and not back to one that it has left', () => {
+    const windows = [1, 2, 3].map(() => ({ minV: 4.5, maxV: 5.7 }));
+    const { v, trippings, unsettled } = solved(
+      new CircuitSketch()
+        .battery('a', '0', 4.52, 0.05)
+        .battery('b', '0', 4.53, 0.05)
+        .battery('c', '0', 5, 0.05)
+        .selector('s', ['a', 'b', 'c'], 'out', '0', { windows, dropV: 0.05 })
+        .draw('load', 'out', '0', { is: 'constant-current', amps: 1, kneeV: 1 }),
+    );
+    expect(trippings.map(({ what, input }) => [what, input])).toEqual([
+      ['window', 0],
+      ['window', 1],
+    ]);
+    expect(v('out')).toBeCloseTo(4.9, 5);
+    expect(v('a')).toBeCloseTo(4.52, 5);
+    expect(unsettled).toBeUndefined();
   });
 });
 
