@@ -33,6 +33,15 @@ function isFamily(text: string): text is ConnectorFamily {
   return Object.hasOwn(CONNECTOR_FAMILIES, text);
 }
 
+/** Contacts carry more than for ever for a launch: they are as hot as their mass and their wire let them get in that time. */
+const BURST_S = 10;
+const BURST_FACTOR = 1.5;
+
+/** What a contact carries for a time, in amperes. */
+export function contactAmps(family: ConnectorFamily, durationS: number): number {
+  return CONNECTOR_FAMILIES[family].contactA * (durationS <= BURST_S ? BURST_FACTOR : 1);
+}
+
 /** All families, in the order of the table. */
 export const connectorFamilies: readonly ConnectorFamily[] = Object.keys(CONNECTOR_FAMILIES).filter(isFamily);
 export const GENDERS = ['plug', 'socket', 'pads', 'pins'] as const;

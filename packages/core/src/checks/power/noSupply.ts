@@ -1,7 +1,7 @@
 import { groupBy } from 'es-toolkit/array';
 import { against } from '../../text/numbers.ts';
 import { circuitNode, groupOf, pinsOf, type Graph } from '../../graph/graph.ts';
-import { isJoined, isPortJoined } from '../../graph/matesAt.ts';
+import { isJoined } from '../../graph/matesAt.ts';
 import type { CircuitElement } from '../../model/part.ts';
 import { powerNetwork } from '../../power/network/powerNetwork.ts';
 import { scenariosOf } from '../../power/scenarios/scenario.ts';
@@ -161,7 +161,8 @@ function cannotTurn(graph: Graph, item: number, load: Consumer, why: WhyDark): b
   const entry = graph.items[item];
   if (entry === undefined || load.is !== 'drive' || why.is === 'too-low') return false;
   const port = plusPort(graph, item, load);
-  return port !== undefined && isPortJoined(graph, entry.item.id, port);
+  // A cable whose other end is free is not plugged in yet either.
+  return runsAt(graph, item).some(({ a, b, joins }) => joins.length > 0 && [a, b].some((at) => at.item === item && at.port.id === port));
 }
 
 /** The port of the pin on which a consumer takes its supply; undefined where that is inside the part. */

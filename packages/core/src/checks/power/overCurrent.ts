@@ -2,6 +2,7 @@ import { current, currentAgainst, percent } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import type { Check, Saying } from '../finding.ts';
 import { overloadRemedies } from './remedies/loadOffSupply.ts';
+import { situationWords } from './helpers/situations.ts';
 import { HEADROOM, overloads, type Overload } from './helpers/overloads.ts';
 
 /** What carries more than it is made for. */
@@ -31,7 +32,7 @@ function overloadSaying(graph: Graph, overload: Overload): Saying {
   return {
     severity: share > 1.5 ? 'stop' : 'mend',
     where: overload.where,
-    what: `${name} is asked for ${asked.value} and is made for ${asked.limit} (${situation}).`,
+    what: `${name} is asked for ${asked.value} and is made for ${asked.limit} (${situationWords(result.scenario)}).`,
     evidence: [{ label: `${name}, ${situation}`, ...asked }],
     why: `${name} overheats or gives way, and what hangs on it stops.`,
     discriminator: overload.discriminator,

@@ -5,7 +5,7 @@ import type { Check, Remedy, Saying } from '../finding.ts';
 import { grouped } from '../../text/grouped.ts';
 import { listed } from '../../text/lists.ts';
 import { ofCable } from './helpers/causes.ts';
-import { workingSituations } from './helpers/situations.ts';
+import { situationWords, workingSituations } from './helpers/situations.ts';
 
 /** A wire that is too thin for its current, or that loses more voltage than is allowed. */
 export const wireGauge: Check = {
@@ -33,7 +33,7 @@ function sayingOf(load: WireLoad, wrong: readonly WireLoad[]): Saying {
   const share = shareOf(load);
   const isTooThin = share > 1.0005;
   const name = `${cable.tag} wire ${conductor.a.n} (${conductor.colour}, AWG ${conductor.awg})`;
-  const situation = (isTooThin ? heat : drop).result.scenario.title.toLowerCase();
+  const situation = situationWords((isTooThin ? heat : drop).result.scenario);
   const carried = currentAgainst(heat.amps, limitA);
   const lost = against(drop.volts, drop.allowedV, 'V');
   return {
@@ -47,7 +47,7 @@ function sayingOf(load: WireLoad, wrong: readonly WireLoad[]): Saying {
       : `${name} loses ${lost.value} of ${lost.limit} that are allowed (${situation}).`,
     evidence: [
       { label: 'current', ...carried },
-      { label: `lost on ${quantity(load.lengthMm, 'mm')}`, ...lost },
+      { label: `lost on ${quantity(load.lengthMm, 'mm')}${load.isAssumed ? ' (assumed)' : ''}`, ...lost },
     ],
     why: isTooThin
       ? 'The wire gets hot, and its insulation and its contacts age.'

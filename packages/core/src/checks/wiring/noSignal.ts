@@ -1,5 +1,5 @@
 import type { Graph } from '../../graph/graph.ts';
-import { isSignal, rolesMatch, type FoundPin } from '../../harness/joinVerdict.ts';
+import { isSignal, type FoundPin } from '../../harness/joinVerdict.ts';
 import type { Run } from '../../harness/runs.ts';
 import { endpointPins, portOfEndpoint } from '../../model/endpointPins.ts';
 import type { Endpoint } from '../../model/part.ts';
@@ -48,7 +48,7 @@ function signalsOf(graph: Graph, itemIx: number): Saying[] {
   const silent = plugged.filter((endpoint) => !isHeard(endpoint));
   const isMute = !endpoints.some(isHeard);
   // A cable to a port that has nothing for it, such as one from a receiver to an output, carries power only.
-  if (isMute && !runs.some((run) => couldMatch(run, itemIx))) return [];
+  if (isMute && !runs.some((run) => couldSpeak(graph, run, itemIx))) return [];
   const missing = isMute ? silent : silent.filter((endpoint) => isSensor(endpoint, entry.part?.kind) && endpoint.exclusive === undefined);
   const [first] = missing;
   if (first === undefined) return [];
@@ -69,10 +69,32 @@ function signalsOf(graph: Graph, itemIx: number): Saying[] {
   ];
 }
 
-function couldMatch({ a, b }: Run, itemIx: number): boolean {
+/** True where the port at the other end could speak with one of the endpoints of an item. */
+function couldSpeak(graph: Graph, { a, b }: Run, itemIx: number): boolean {
   const [own, other] = a.item === itemIx ? [a, b] : [b, a];
-  return own.port.pins.some(({ role }) => isSignal(role) && other.port.pins.some((pin) => rolesMatch(role, pin.role)));
+  const endpointsAt = ({ item, port }: Run['a']): readonly Endpoint[] =>
+    (graph.items[item]?.part?.endpoints ?? []).filter((endpoint) => portOfEndpoint(endpoint) === port.id);
+  return endpointsAt(own).some((one) => endpointsAt(other).some((far) => speakTogether(one, far)));
 }
+
+function speakTogether(one: Endpoint, far: Endpoint): boolean {
+  if (one.is === 'uart' && far.is === 'uart') {
+    const heard = far.speaks.map(({ protocol }) => protocol);
+    return one.speaks.some(({ protocol }) => heard.includes(protocol));
+  }
+  if (one.is === 'rc-out' && far.is === 'rc-in') return one.formats.some((format) => far.formats.includes(format));
+  return PARTNERS.some(([own, other]) => one.is === own && far.is === other);
+}
+
+const PARTNERS: readonly (readonly [Endpoint['is'], Endpoint['is']])[] = [
+  ['pulse-in', 'pulse-out'],
+  ['rc-out', 'pulse-in'],
+  ['i2c-device', 'i2c-host'],
+  ['can', 'can'],
+  ['analog-out', 'analog-sense'],
+  ['video-in', 'video-out'],
+  ['video-out', 'video-in'],
+];
 
 /** What is read by a signal of its own: a device on I2C, and the position of a receiver that has a compass too. */
 function isSensor({ is }: Endpoint, kind: PartKind | undefined): boolean {

@@ -19,6 +19,8 @@ export interface WireLoad {
   readonly cable: Cable;
   readonly conductor: Conductor;
   readonly lengthMm: number;
+  /** True where nobody has said how long it is, and nothing is laid out. */
+  readonly isAssumed: boolean;
   /** Where it is loaded most, against what it carries for so long. */
   readonly heat: { readonly amps: number; readonly result: ScenarioResult };
   /** Where it loses most, against what is allowed. */
@@ -37,10 +39,11 @@ export function wireLoads(graph: Graph, results: readonly ScenarioResult[]): rea
     const cable = graph.cables[edge.cable];
     if (cable === undefined || !all.some(({ amps }) => Math.abs(amps[i] ?? 0) > 1e-3)) return [];
     const { conductor } = edge;
-    const lengthMm = conductorLengthMm(graph, cable, conductor) ?? ASSUMED_LENGTH_MM;
+    const knownMm = conductorLengthMm(graph, cable, conductor);
+    const lengthMm = knownMm ?? ASSUMED_LENGTH_MM;
     const lead = { railV: railV[edge.cable] ?? 0, servos: servos[edge.cable] ?? [] };
     const readings = all.map(({ result, amps }) => ({ result, amps: Math.abs(amps[i] ?? 0), allowedV: allowedIn(lead, result) }));
-    return [loadOf(cable, conductor, lengthMm, readings)];
+    return [{ ...loadOf(cable, conductor, lengthMm, readings), isAssumed: knownMm === undefined }];
   });
 }
 
@@ -50,7 +53,7 @@ interface Reading {
   readonly allowedV: number;
 }
 
-function loadOf(cable: Cable, conductor: Conductor, lengthMm: number, readings: readonly Reading[]): WireLoad {
+function loadOf(cable: Cable, conductor: Conductor, lengthMm: number, readings: readonly Reading[]): Omit<WireLoad, 'isAssumed'> {
   const ohm = wireOhm(conductor.awg, lengthMm);
   const share = ({ amps, result }: Reading): number => amps / (wireAmps(conductor.awg, result.scenario.durationS) ?? Infinity);
   const hottest = readings.reduce((worst, next) => (isClearlyMore(share(next), share(worst)) ? next : worst));

@@ -1,14 +1,19 @@
 import { describe, expect, it } from '@jest/globals';
+import { bench } from '../../test/checkCases/build.ts';
 import { inSeries } from '../../test/checkCases/powerDesigns.ts';
 import { demoDesign } from '../../test/designs.ts';
 import { mudflat } from '../../demo/mudflat.ts';
 import { saltmarsh } from '../../demo/saltmarsh.ts';
 import { graphOf } from '../../graph/graphOf.ts';
 import { asId, type AircraftId } from '../../model/ids.ts';
+import { faultsOf } from '../faults/faultsOf.ts';
+import { faultyCircuit } from '../faults/solveFault.ts';
+import { powerNetwork } from '../network/powerNetwork.ts';
 import { powerReport } from '../report/powerReport.ts';
-import { solveScenarios } from '../scenarios/solveScenario.ts';
+import { liveCircuit, solveScenarios } from '../scenarios/solveScenario.ts';
 import type { Circuit, Solved } from '../solve/circuit.ts';
 import { solveCircuit } from '../solve/solveCircuit.ts';
+import { CircuitSketch } from '../test/circuits.ts';
 import { hasNgspice, operatingPoint } from '../test/ngspice.ts';
 import { numbersFrom, randomCircuit } from '../test/randomCircuit.ts';
 import { scenarioNetlist } from './scenarioNetlist.ts';
@@ -31,6 +36,27 @@ function liveNodes({ shape, ohms }: Circuit, { volts, amps }: Solved): ReadonlyS
   });
   return live;
 }
+
+/** Every so many faults are tried with each run; `WF_SPICE=whole` tries all. */
+const SAMPLE = 10;
+
+/**
+ * Faults of which the simulator does not find our balance yet: shorts behind a regulator that gives up before a fuse does, and a pack
+ * whose ground opens. To be settled; a fault that is not named here must agree.
+ */
+const STILL_APART: readonly string[] = [
+  'Saltmarsh FC1 logic shorted',
+  'Saltmarsh W01 wire 2 (black) open',
+  'Saltmarsh W01 pulled at PM1 battery',
+  'Mudflat ASPD1 sensor shorted',
+  'Mudflat FC1 logic shorted',
+  'Mudflat GNSS1 receiver shorted',
+  'Mudflat PM1 monitor shorted',
+  'Mudflat RNG1 sensor shorted',
+  'Mudflat RX1 receiver shorted',
+  'Mudflat W01 wire 2 (black) open',
+  'Mudflat W01 pulled at PM1 battery',
+];
 
 interface Difference {
   /** At the worst live node, in shares of 0.1 % or 1 mV; at the worst pack, in shares of 0.5 % or 1 mA. */
@@ -59,8 +85,8 @@ function apart(circuit: Circuit, solved: Solved, words: NetlistWords): Differenc
   };
 }
 
-/** `none`: the simulator finds no operating point at all. */
-type Verdict = 'same' | 'lower' | 'apart' | 'none';
+/** `none`: the simulator finds no operating point at all. `held`: it finds another of several, and ours where it begins there. */
+type Verdict = 'same' | 'held' | 'lower' | 'apart' | 'none';
 
 /**
  * Compares; where something shuts down for good the simulator may find nothing, or another of several balances. Then it begins
@@ -77,6 +103,16 @@ function compare(circuit: Circuit, name: string): { readonly verdict: Verdict; r
   const down = new Set(solved.trippings.map(({ device }) => device));
   const second = apart(circuit, solved, { ...plain, isOffInGuess: (device) => down.has(device) });
   return { verdict: verdictOf(second), isSecondTry: true, said: `${name}: ${JSON.stringify(first)}, then ${JSON.stringify(second)}` };
+}
+
+/** Where the simulator finds another balance: whether ours is one by its reckoning too, so that it stays where it begins there. */
+function compareHolding(circuit: Circuit, name: string): { readonly verdict: Verdict; readonly said: string } {
+  const found = compare(circuit, name);
+  if (found.verdict === 'same') return found;
+  const { volts } = solveCircuit(circuit);
+  const held = apart(circuit, solveCircuit(circuit), { ...plain, guessV: (node) => volts[node] ?? 0 });
+  if (held !== undefined && held.share <= 1) return { verdict: 'held', said: found.said };
+  return { verdict: found.verdict, said: `${found.said}, from ours ${JSON.stringify(held)}` };
 }
 
 (hasNgspice ? describe : describe.skip)('against an independent simulator', () => {
@@ -114,6 +150,55 @@ function compare(circuit: Circuit, name: string): { readonly verdict: Verdict; r
     expect(results.length).toBeGreaterThan(5);
     expect(results.filter(({ verdict }) => verdict !== 'same').map(({ said }) => said)).toEqual([]);
   });
+
+  it.each([
+    ['controller-h7-carrier', 'controller-h7-carrier'],
+    ['controller-h7-carrier', 'controller-f4-wing'],
+    ['controller-f7-mini', 'controller-8-bit-servo-fed'],
+    ['controller-f7-rows', 'controller-h7-carrier'],
+  ])('%s and %s on a computer each agree', (one, other) => {
+    const { design } = bench(one, other);
+    const results = solveScenarios(graphOf(design)).filter(({ scenario }) => scenario.id === 'usb-only');
+    expect(results.map(({ scenario, circuit }) => compare(circuit, scenario.id).verdict)).toEqual(['same']);
+  });
+
+  it.each([2, 3, 4])('a selector with %i equal inputs agrees, fed by packs or by regulators', (count) => {
+    const inputs = Array.from({ length: count }, (_, k) => `in${k}`);
+    const windows = inputs.map(() => ({ minV: 4.5, maxV: 5.7 }));
+    const load = { is: 'constant-power', watts: 6, kneeV: 2 } as const;
+    const packs = new CircuitSketch();
+    for (const input of inputs) packs.battery(input, '0', 5.2, 0.05);
+    const regulated = new CircuitSketch().battery('p', '0', 14.8, 0.02);
+    for (const input of inputs) regulated.regulator(`r ${input}`, ['p', input, '0'], { setV: 5.2 });
+    for (const sketch of [packs, regulated]) {
+      const { circuit } = sketch.selector('s', inputs, 'out', '0', { windows, dropV: 0.05 }).draw('load', 'out', '0', load);
+      expect(compare(circuit, `${count} inputs`)).toMatchObject({ verdict: 'same', isSecondTry: false });
+    }
+  });
+
+  it('every single fault of the demo aircraft agrees', () => {
+    let made = 0;
+    const makeId = (): string => `z${++made}`;
+    const isWhole = process.env['WF_SPICE'] === 'whole';
+    const designs = [demoDesign(), saltmarsh(asId<AircraftId>('s'), makeId), mudflat(asId<AircraftId>('m'), makeId)];
+    const results = designs.flatMap((design) => {
+      const graph = graphOf(design);
+      const cruise = solveScenarios(graph).find(({ scenario }) => scenario.id === 'cruise');
+      if (cruise === undefined) throw new Error('There is no cruise.');
+      return faultsOf(powerNetwork(graph)).flatMap((fault, i) => {
+        if (!isWhole && i % SAMPLE !== 0) return [];
+        const { circuit } = liveCircuit(cruise.network, faultyCircuit(cruise.circuit, fault));
+        return [compareHolding(circuit, `${design.aircraft.name} ${fault.names.join(', ')}`)];
+      });
+    });
+    expect(results.length).toBeGreaterThan(isWhole ? 200 : 20);
+    const others = results.filter(({ verdict }) => verdict !== 'same' && verdict !== 'held');
+    const isKnown = ({ said }: { readonly said: string }): boolean => STILL_APART.some((name) => said.startsWith(name));
+    expect(others.filter((one) => !isKnown(one)).map(({ said }) => said)).toEqual([]);
+    if (isWhole) expect(STILL_APART.filter((name) => !others.some(({ said }) => said.startsWith(name)))).toEqual([]);
+    // With a short there are several balances; nearly all others are found from the guesses of the netlist.
+    expect(results.filter(({ verdict }) => verdict === 'same').length / results.length).toBeGreaterThan(0.85);
+  }, 600_000);
 
   it('a netlist as it is exported runs there, with names of pins and cables', () => {
     let made = 0;

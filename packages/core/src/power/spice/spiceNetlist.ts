@@ -12,6 +12,8 @@ export interface NetlistWords {
   readonly deviceName: (device: number) => string;
   /** Devices that are taken as off for the guesses alone, such as a regulator that shuts down. */
   readonly isOffInGuess?: (device: number) => boolean;
+  /** Where the simulator is to begin at a node, in volts, instead of the voltages without load: to see whether a balance holds. */
+  readonly guessV?: (node: number) => number;
 }
 
 /** What stands in for a device that sets a voltage: so steep that 100 A are a millivolt. */
@@ -47,7 +49,7 @@ export function spiceNetlist(circuit: Circuit, words: NetlistWords): string {
     lines.push(...deviceLines(law, words.deviceName(i), (shape.devices[i]?.nodes ?? []).map(v)));
   });
   for (let node = 0; node < shape.nodeCount; node++) {
-    if (v(node) !== '0') lines.push(`.nodeset v(${v(node)})=${number(start.volts[node] ?? 0)}`);
+    if (v(node) !== '0') lines.push(`.nodeset v(${v(node)})=${number(words.guessV?.(node) ?? start.volts[node] ?? 0)}`);
   }
   return [...lines, '.options gmin=1e-15 reltol=1e-4 abstol=1e-7 vntol=1e-6 itl1=2000', '.op', '.end', ''].join('\n');
 }
@@ -57,6 +59,7 @@ const HAIR_V = 1e-8;
 /** For the guesses: every device that sets a voltage a hair lower, so that a search begins where it conducts. */
 function aHairLower(law: Law): Law {
   if (law.is === 'regulator') return { ...law, setV: law.setV - HAIR_V };
+  if (law.is === 'supply' && law.maxA !== Infinity) return { ...law, emfV: law.emfV - HAIR_V };
   return law.is === 'diode' || law.is === 'selector' ? { ...law, dropV: law.dropV + HAIR_V } : law;
 }
 

@@ -1,7 +1,7 @@
 import { isClearlyMore } from '../../../power/report/clearlyMore.ts';
 import type { Graph } from '../../../graph/graph.ts';
 import type { DeviceElement } from '../../../power/network/devicesOf.ts';
-import { CONNECTOR_FAMILIES } from '../../../model/connector.ts';
+import { contactAmps } from '../../../model/connector.ts';
 import { contactName, matedName } from '../../../power/network/edgeName.ts';
 import { powerNetwork } from '../../../power/network/powerNetwork.ts';
 import { ampsOfEdges } from '../../../power/network/readings.ts';
@@ -150,7 +150,7 @@ function matedAt(graph: Graph, mated: Extract<Graph['edges'][number], { is: 'mat
     where: [mate.a, mate.b].map(({ item }) => ({ is: 'item', item })),
     cause: { of: ofMate(mate), distance: 1 },
   });
-  return [{ describe, device: undefined, edge, limitA: () => CONNECTOR_FAMILIES[connector.family].contactA }];
+  return [{ describe, device: undefined, edge, limitA: (durationS) => contactAmps(connector.family, durationS) }];
 }
 
 function contactAt(graph: Graph, contact: Extract<Graph['edges'][number], { is: 'contact' }>, edge: number): Rated[] {
@@ -158,7 +158,6 @@ function contactAt(graph: Graph, contact: Extract<Graph['edges'][number], { is: 
   const { at } = end;
   const cable = graph.cables[contact.cable];
   if (cable === undefined || at.is !== 'port') return [];
-  const { contactA } = CONNECTOR_FAMILIES[end.connector.family];
   const describe = (): Described => ({
     name: contactName(graph, contact),
     discriminator: `${cable.id} ${end.id} ${n}`,
@@ -168,5 +167,5 @@ function contactAt(graph: Graph, contact: Extract<Graph['edges'][number], { is: 
     ],
     cause: { of: ofCable(cable), distance: 1 },
   });
-  return [{ describe, device: undefined, edge, limitA: () => contactA }];
+  return [{ describe, device: undefined, edge, limitA: (durationS) => contactAmps(end.connector.family, durationS) }];
 }

@@ -1,5 +1,6 @@
 import type { Graph } from '../../../graph/graph.ts';
-import { scenariosOf } from '../../../power/scenarios/scenario.ts';
+import { percent, stated } from '../../../text/numbers.ts';
+import { scenariosOf, type Scenario } from '../../../power/scenarios/scenario.ts';
 import { solveScenario, type ScenarioResult } from '../../../power/scenarios/solveScenario.ts';
 
 const cache = new WeakMap<Graph, readonly ScenarioResult[]>();
@@ -18,4 +19,17 @@ export function workingSituations(graph: Graph): readonly ScenarioResult[] {
 /** One situation by its id. */
 export function situation(graph: Graph, id: 'climb' | 'cruise'): ScenarioResult | undefined {
   return workingSituations(graph).find(({ scenario }) => scenario.id === id);
+}
+
+/** A situation with the throttle and the time that its currents rest on: `launch, full throttle for 10 s`. */
+export function situationWords({ title, cruiseThrottle, liftThrottle, durationS }: Scenario): string {
+  const throttles = [cruiseThrottle, liftThrottle].filter((throttle) => throttle !== 0);
+  const words = throttles.map((throttle) =>
+    throttle === 'cruise' || throttle === 'hover' ? '' : throttle === 1 ? 'full throttle' : `${percent(throttle)} throttle`,
+  );
+  const how = [
+    ...words.filter((word) => word !== '').slice(0, 1),
+    ...(durationS === Infinity ? [] : [`for ${stated(durationS, 's')}`]),
+  ].join(' ');
+  return [title.toLowerCase(), ...(how === '' ? [] : [how])].join(', ');
 }
