@@ -16,16 +16,16 @@ test('a check that throws is named, all others are there, and what follows is co
   await withScript(
     page,
     '**/follower.worker-*.js',
-    /(id:["'`]link\.baud-mismatch["'`].{0,200}?)run:/,
+    /(id:["'`]link\.air-mismatch["'`].{0,200}?)run:/,
     '$1run:()=>{throw new Error("No such pin.")},was:',
   );
   await page.goto(aircraft);
   await settled(page);
   const margin = page.getByRole('complementary', { name: 'Margin' });
-  await expect(margin.getByRole('alert')).toContainText('(link.baud-mismatch) could not look at this version; all others did');
+  await expect(margin.getByRole('alert')).toContainText('(link.air-mismatch) could not look at this version; all others did');
   await expect(margin.getByRole('alert')).toContainText('No such pin.');
   expect(await findings(page)).toContain('wire.servo-lead');
-  expect(await findings(page)).not.toContain('link.baud-mismatch');
+  expect(await findings(page)).not.toContain('link.air-mismatch');
   expect(await violations(page)).toEqual([]);
   const before = (await findings(page)).filter((id) => id === 'wire.servo-lead').length;
   await enter(page, 'cut w08', 'cut W08');

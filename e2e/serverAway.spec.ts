@@ -99,12 +99,15 @@ test.describe('with the application kept by the browser', () => {
     await expect(second.getByTestId('frame')).toHaveAttribute('data-version', '1');
     await settled(second);
     expect(await labelOf(second, ownServer.url, 'SRV1')).toBe('made with the old build');
-    // Now the browser keeps the new one, also for when the server is away.
-    await expect.poll(() => second.evaluate(pagesKept)).toEqual([expect.stringContaining('name="build"')]);
+    // Once no page of the old service worker is open the browser keeps the new build alone, also for when the server is away.
+    await second.close();
+    const third = await context.newPage();
+    await third.goto(`${ownServer.url}/aircraft/reedbed/wiring`);
+    await expect.poll(() => third.evaluate(pagesKept)).toEqual([expect.stringContaining('name="build"')]);
     await ownServer.kill();
-    await second.reload();
-    await expect(second.locator('meta[name=build]')).toHaveAttribute('content', 'new');
-    await savedState(second, 'the server does not answer');
+    await third.reload();
+    await expect(third.locator('meta[name=build]')).toHaveAttribute('content', 'new');
+    await savedState(third, 'the server does not answer');
     rmSync(folder, { recursive: true, force: true });
   });
 });

@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
+import { graphOf } from '../graph/graphOf.ts';
 import type { Design } from '../model/design.ts';
 import { asId, type ItemId, type WaiverId } from '../model/ids.ts';
 import { powered } from '../test/checkCases/build.ts';
@@ -9,6 +10,8 @@ import { withPlainSpaces } from '../text/numbers.ts';
 import { byCause, inFindingOrder } from './byCause.ts';
 import { SEVERITIES, type Cause, type Finding } from './finding.ts';
 import { findingsApart, findingsOf, judge } from './findingsOf.ts';
+import { causeOfLow } from './power/helpers/causes.ts';
+import { lowLoads } from './power/helpers/lowLoads.ts';
 
 function above(design: Design): readonly Finding[] {
   return findingsOf(design).filter(({ severity }) => severity !== 'note');
@@ -78,11 +81,17 @@ describe('findings by cause', () => {
     expect(findingsOf(design).some(({ check }) => check === 'power.under-voltage')).toBe(false);
   });
 
-  it('leave what starves for its own reasons alone', () => {
+  it('put what starves behind a long wire under the wire', () => {
     const long = powered('radio-900-class');
     long.wire('RADIO1 UART', 'FC1 S1', 'meaning', 9000);
     const [gauge] = above(long.design).filter(({ check }) => check === 'power.wire-gauge');
     expect(gauge?.follows.map(({ check }) => check)).toContain('power.under-voltage');
+    // Not where it would have too little without the wire as well.
+    const graph = graphOf(long.design);
+    const [low] = lowLoads(graph);
+    if (low === undefined) throw new Error('Nothing starves.');
+    expect(causeOfLow(graph, low)?.of).toMatch(/^cable /);
+    expect(causeOfLow(graph, { ...low, minV: 12 })).toBeUndefined();
   });
 
   it('show the newest acceptance where several have lapsed', () => {

@@ -64,7 +64,7 @@ describe('the demo aircraft', () => {
     ['link.air-mismatch', 'link id: network number 25 against network number 31'],
     ['link.bandwidth', 'RADIO1 telemetry needs 142 % of the capacity between RADIO2 radio and RADIO1 radio'],
     ['link.port-unsuitable', 'FC1 S6 is not suitable for CC1: it is made by software'],
-    ['power.no-supply', 'CC1 is wired, and no supply reaches its computer'],
+    ['power.no-supply', 'CC1 is wired, but no supply reaches its computer'],
     ['power.ground-return', 'If the ground wire of W02 opens, W04 contact 3 at'],
     ['wire.not-wired', 'BZ1 (Buzzer, 5 V active) is not wired yet'],
     ['output.linkage', 'Arm, rod and horn of SRV2 do not meet at 1500 us'],

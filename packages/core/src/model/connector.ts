@@ -1,4 +1,5 @@
 import { Type } from '@sinclair/typebox';
+import { burstAmps } from './burst.ts';
 import { oneOf } from './oneOf.ts';
 import type { Shape } from './shape.ts';
 
@@ -33,13 +34,9 @@ function isFamily(text: string): text is ConnectorFamily {
   return Object.hasOwn(CONNECTOR_FAMILIES, text);
 }
 
-/** Contacts carry more than for ever for a launch: they are as hot as their mass and their wire let them get in that time. */
-const BURST_S = 10;
-const BURST_FACTOR = 1.5;
-
 /** What a contact carries for a time, in amperes. */
 export function contactAmps(family: ConnectorFamily, durationS: number): number {
-  return CONNECTOR_FAMILIES[family].contactA * (durationS <= BURST_S ? BURST_FACTOR : 1);
+  return burstAmps(CONNECTOR_FAMILIES[family].contactA, durationS);
 }
 
 /** All families, in the order of the table. */

@@ -9,7 +9,6 @@ import { listed } from '../text/lists.ts';
 import { planPorts, type PlannedLink, type PlanWish, type PortPlan } from './planPorts.ts';
 import type { Fit, GivesWay, NoFit } from './fit.ts';
 import { priceOf } from './portPrices.ts';
-import { relaxationsOf, type Relaxation } from './relaxations.ts';
 import { takePlan } from './takePlan.ts';
 
 /** A port of a controller, as a column. */
@@ -55,8 +54,6 @@ export interface PortBoard {
   readonly proof: Proof;
   /** What makes the plan real; undefined where everything is as planned. */
   readonly edit: Edit | undefined;
-  /** What can give way where links are left out, one step each. */
-  readonly relaxations: readonly Relaxation[];
 }
 
 /** The port board of an aircraft. @returns undefined when the search was stopped before it found any plan */
@@ -76,7 +73,6 @@ export function portBoard(graph: Graph, wish: PlanWish = {}): PortBoard | undefi
     summary: [summaryOf(plan), ...undone.map(({ link, why }) => `${link.seeker.title} is not wired by it: ${why}.`)].join(' '),
     proof: plan.proof,
     edit,
-    relaxations: wish.giveWay !== undefined && wish.giveWay.length > 0 ? [] : relaxationsOf(graph, plan, wish.patience),
   };
 }
 

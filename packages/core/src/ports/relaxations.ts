@@ -35,22 +35,34 @@ const MOST_OFFERED = 6;
  * wire, another format that a device can be set to, another part of its kind that goes another way. Each is tried; none is offered that
  * does not help. Where no single step is enough, the fewest that are together come first.
  * @param plan the best plan without them
- * @param patience where it is over, what is left is not tried
  */
-export function relaxationsOf(graph: Graph, plan: PortPlan, patience?: Patience): readonly Relaxation[] {
+export function relaxationsOf(graph: Graph, plan: PortPlan): readonly Relaxation[] {
+  const steps = relaxationSteps(graph, plan);
+  for (let step = steps.next(); ; step = steps.next()) if (step.done === true) return step.value;
+}
+
+/**
+ * The same in steps, each a way that is tried: it gives the share that is done.
+ * @param patience where it is over, the fewest steps that are enough together are not searched for any longer
+ */
+export function* relaxationSteps(graph: Graph, plan: PortPlan, patience?: Patience): Generator<number, readonly Relaxation[], void> {
   const before = leftOutOf(plan);
   if (before.all === 0 || plan.ports.length === 0) return [];
   const steps = [
     ...anyPortSteps(graph, plan),
     ...movableItems(plan).flatMap((entry) => [...formatSteps(graph, entry), ...partSteps(graph, entry)]),
   ];
-  const isOver = (): boolean => patience?.isOver() === true;
-  const single = [
-    ...GIVING_WAY.flatMap((way) => byGivingWay(graph, way)),
-    ...steps.flatMap((step) => (isOver() ? [] : tried(graph, step))),
-  ].filter(({ leftOut }) => isFewer(leftOut, before));
+  const ways = [
+    ...GIVING_WAY.map((way) => (): Relaxation[] => byGivingWay(graph, way)),
+    ...steps.map((step) => (): Relaxation[] => tried(graph, step)),
+  ];
+  const single: Relaxation[] = [];
+  for (const [i, way] of ways.entries()) {
+    single.push(...way().filter(({ leftOut }) => isFewer(leftOut, before)));
+    yield (i + 1) / (ways.length + 1);
+  }
   single.sort((a, b) => a.leftOut.needed - b.leftOut.needed || a.leftOut.all - b.leftOut.all);
-  const several = before.needed > 0 && !single.some(({ isEnough }) => isEnough) && !isOver() ? together(graph, steps, patience) : [];
+  const several = before.needed > 0 && !single.some(({ isEnough }) => isEnough) ? together(graph, steps, patience) : [];
   return [...several, ...single].slice(0, MOST_OFFERED);
 }
 

@@ -119,7 +119,7 @@ function FaultsField({ aircraft }: { readonly aircraft: Aircraft }) {
       <span>
         Single electrical faults must be survived
         <span className="block text-[12.5px] text-ink2">
-          One broken wire or regulator that costs control is then to be mended; else it is a note.
+          A single broken wire or regulator that costs control then has to be mended; otherwise it is a note.
         </span>
       </span>
     </label>

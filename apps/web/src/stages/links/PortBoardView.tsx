@@ -4,11 +4,11 @@ import type { BoardCell, BoardRow, PortBoard } from '@wired-falcon/core';
 import { paths } from '../../addresses/paths.ts';
 import { useSelection } from '../../selection/SelectionContext.tsx';
 import { useMake, useSessionState } from '../../session/SessionContext.tsx';
-import { useReadersUnits } from '../../ui/readersUnits.ts';
 import { WideRegion } from '../../ui/WideRegion.tsx';
 import { NotComputed } from '../../ui/NotComputed.tsx';
 import { useCalculated } from '../../workers/useCalculated.ts';
 import type { ports, PortWish } from './calculators.ts';
+import { GivingWay } from './GivingWay.tsx';
 
 /** Links against the ports of the controllers: where each is, where it is best, and why not elsewhere. */
 export function PortBoardView() {
@@ -44,7 +44,7 @@ export function PortBoardView() {
       {shown !== undefined && board === undefined && <p className="mt-3">The search was stopped before it found a plan.</p>}
       {shown !== undefined && board !== undefined && (
         <>
-          <Plan board={board} seq={shown.seq} isAsked={shown.ask === wish} />
+          <Plan board={board} seq={shown.seq} isAsked={shown.ask === wish} givesWay={wish.giveWay} />
           <div className="no-print mt-2 flex flex-wrap items-center gap-4 text-[13px]">
             <label className="flex items-center gap-2">
               <input type="checkbox" checked={wish.giveWay} onChange={(event) => setWish({ giveWay: event.target.checked })} />
@@ -80,14 +80,16 @@ interface PlanProps {
   readonly seq: number;
   /** True where the plan is of what is asked now. */
   readonly isAsked: boolean;
+  /** True where what gives way is in the plan. */
+  readonly givesWay: boolean;
 }
 
 /** What the plan comes to, and the button that makes it real. A plan of an older document cannot be taken. */
-function Plan({ board: { summary, edit, rows, columns, proof, relaxations }, seq, isAsked }: PlanProps) {
+function Plan({ board: { summary, edit, rows, columns, proof }, seq, isAsked, givesWay }: PlanProps) {
   const make = useMake();
-  const { read } = useReadersUnits();
   const { design, seq: now } = useSessionState();
   const isCurrent = now === seq && isAsked;
+  const isShort = rows.some(({ planned }) => planned === undefined);
   return (
     <div className="mt-2">
       <p className="font-semibold" data-proof={proof.is}>
@@ -101,28 +103,14 @@ function Plan({ board: { summary, edit, rows, columns, proof, relaxations }, seq
           {isCurrent ? 'Take the plan' : 'Being solved again'}
         </button>
       )}
-      {rows.some(({ planned }) => planned === undefined) && (
+      {isShort && (
         <p className="no-print mt-2 text-[13px]">
           <Link className="underline" to={paths.boards(design.aircraft.id)}>
             Which controller has a port for each, and at what price
           </Link>
         </p>
       )}
-      {relaxations.length > 0 && (
-        <div className="no-print mt-3">
-          <h3 className="text-[13px] font-semibold">What could give way</h3>
-          <ul className="mt-1 text-[13px]">
-            {relaxations.map(({ label, sentence, edit: step }) => (
-              <li key={sentence} className="flex flex-wrap items-center gap-2 py-0.5">
-                <button type="button" className="action" disabled={!isCurrent} onClick={() => make(step)}>
-                  {read(label)}
-                </button>
-                <span>{read(sentence)}</span>
-              </li>
-            ))}
-          </ul>
-        </div>
-      )}
+      {isShort && !givesWay && <GivingWay />}
     </div>
   );
 }

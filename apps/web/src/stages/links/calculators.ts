@@ -5,9 +5,13 @@ import {
   portBoard,
   type BatteryReserve,
   pilotAlarms,
+  planPorts,
+  relaxationSteps,
   type NoReserve,
+  type Patience,
   type PilotAlarms,
   type PortBoard,
+  type Relaxation,
 } from '@wired-falcon/core';
 import { inOneStep, type AnyCalculator, type Calculator } from '../../workers/calculator.ts';
 
@@ -23,13 +27,27 @@ const PATIENCE_MS = 450;
 export const ports: Calculator<'links.ports', PortWish, PortBoard | undefined> = {
   id: 'links.ports',
   steps: inOneStep((design, { giveWay }) => {
-    const until = performance.now() + PATIENCE_MS;
-    return portBoard(graphOf(design), {
-      giveWay: giveWay ? GIVING_WAY : [],
-      patience: { isOver: () => performance.now() > until },
-    });
+    return portBoard(graphOf(design), { giveWay: giveWay ? GIVING_WAY : [], patience: patienceOf(PATIENCE_MS) });
   }),
 };
+
+/** The fewest steps that are enough together are searched for this long at most; each single step is tried. */
+const TOGETHER_MS = 5000;
+
+/** What can give way where links are left out. It plans once for each way, so that the plan itself does not wait for it. */
+export const givingWay: Calculator<'links.giving-way', 'giving-way', readonly Relaxation[]> = {
+  id: 'links.giving-way',
+  *steps(design) {
+    const graph = graphOf(design);
+    const plan = planPorts(graph, { patience: patienceOf(PATIENCE_MS) });
+    return plan === undefined ? [] : yield* relaxationSteps(graph, plan, patienceOf(TOGETHER_MS));
+  },
+};
+
+function patienceOf(ms: number): Patience {
+  const until = performance.now() + ms;
+  return { isOver: () => performance.now() > until };
+}
 
 /** When the pack has to send the aircraft home. It solves the circuit many times over, so that it is not for the page's own thread. */
 export const batteryHome: Calculator<'links.battery-home', 'reserve', BatteryReserve | NoReserve> = {
@@ -43,4 +61,4 @@ export const alarms: Calculator<'links.alarms', 'alarms', PilotAlarms | NoReserv
   steps: inOneStep((design) => pilotAlarms(graphOf(design))),
 };
 
-export const linkCalculators: readonly AnyCalculator[] = [ports, batteryHome, alarms];
+export const linkCalculators: readonly AnyCalculator[] = [ports, givingWay, batteryHome, alarms];

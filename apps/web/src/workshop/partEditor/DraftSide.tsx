@@ -41,8 +41,8 @@ export function DraftSide(props: DraftSideProps) {
               ))}
             </ul>
             {orphans.length > 0 && (
-              <button type="button" className="action mt-2" title={`Takes out: ${orphans.join(', ')}`} onClick={props.onClean}>
-                Take out what names something that is gone: {orphans.length}
+              <button type="button" className="action mt-2" title={orphans.join(', ')} onClick={props.onClean}>
+                Remove {orphans.length} {orphans.length === 1 ? 'entry that refers' : 'entries that refer'} to something missing
               </button>
             )}
           </>

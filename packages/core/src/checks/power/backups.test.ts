@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import type { Design } from '../../model/design.ts';
 import { bench, set } from '../../test/checkCases/build.ts';
-import { flyingCarrier } from '../../test/checkCases/powerDesigns.ts';
+import { carrierOver, flyingCarrier } from '../../test/checkCases/powerDesigns.ts';
 import { findingsBy, itemOf, made } from '../../test/designs.ts';
 import { remediesOf } from '../findingsOf.ts';
 import { DraftEdits } from '../../harness/draftEdits.ts';
@@ -26,7 +26,13 @@ describe('an input that waits for another one to fail', () => {
   it('is told where the controller would refuse it', () => {
     expect(said(flyingCarrier(false), 'power.input-window')).toEqual([]);
     expect(said(set(flyingCarrier(false), 'BEC1', 'volts', 6), 'power.input-window')).toEqual([
-      'mend: Input 3 of FC1 power-inputs waits with 5.98 V and accepts no more than 5.70 V.',
+      'mend: Input 3 of FC1 power-inputs is at 5.98 V and accepts no more than 5.70 V.',
+    ]);
+  });
+
+  it('is told once where it is refused already', () => {
+    expect(said(carrierOver(20_000), 'power.input-window')).toEqual([
+      'stop: Input 1 of FC1 power-inputs sees 1.78 V and accepts no less than 4.10 V (cold).',
     ]);
   });
 });
@@ -38,7 +44,7 @@ describe('the conditioner of a rail that is a backup', () => {
 
   it('does not where it begins too late, or below the rail', () => {
     expect(said(conditioned(9.1), 'power.backup-unconditioned')).toEqual([
-      'mend: The clamp of the servo rail begins at 9.10 V, and FC1 accepts no more than 5.70 V there.',
+      'mend: The clamp on the servo rail conducts only from 9.10 V, and FC1 accepts no more than 5.70 V there.',
     ]);
     const tooLate = conditioned(9.1);
     const [late] = findingsBy(tooLate, 'power.backup-unconditioned');
@@ -47,7 +53,7 @@ describe('the conditioner of a rail that is a backup', () => {
     expect(remedy.label).toMatch(/ to 5\.6 V$/);
     expect(said(made(tooLate, remedy.edit), 'power.backup-unconditioned')).toEqual([]);
     expect(said(set(conditioned(5.1), 'BEC1', 'volts', 5.2), 'power.backup-unconditioned')[0]).toMatch(
-      /^mend: The clamp of the servo rail begins at 5\.10 V, below the 5\.\d\d V of the rail: it conducts for ever\.$/,
+      /^mend: The clamp on the servo rail conducts from 5\.10 V, below the 5\.\d\d V of the rail: it conducts all the time\.$/,
     );
   });
 });

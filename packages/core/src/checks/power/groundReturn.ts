@@ -1,5 +1,5 @@
 import { currentAgainst } from '../../text/numbers.ts';
-import type { Graph } from '../../graph/graph.ts';
+import type { Graph, GraphEdge } from '../../graph/graph.ts';
 import type { Cable, Conductor } from '../../model/aircraft.ts';
 import { CONNECTOR_FAMILIES } from '../../model/connector.ts';
 import { isSupply } from '../../harness/joinVerdict.ts';
@@ -13,7 +13,7 @@ import { liveCircuit, type ScenarioResult } from '../../power/scenarios/solveSce
 import { nodeIslands } from '../../power/solve/islandsOf.ts';
 import { solveCircuit, solveNear } from '../../power/solve/solveCircuit.ts';
 import type { Check, Saying, Subject } from '../finding.ts';
-import { workingSituations } from './helpers/situations.ts';
+import { situationWords, workingSituations } from './helpers/situations.ts';
 
 /** Grounds that carry at least this much are power grounds. */
 const POWER_A = 3;
@@ -35,51 +35,57 @@ const OTHERS_SHARE = 1.5;
 
 /** Cables whose ground carries the return of others, for long enough to burn and beyond its rating. */
 function returningNow(graph: Graph, lasting: readonly ScenarioResult[]): Saying[] {
-  return graph.cables.flatMap((cable, ix): Saying[] => {
-    const worst = lasting.flatMap((result) => returnIn(graph, result, ix) ?? []).sort((a, b) => b.amps - a.amps)[0];
-    if (worst === undefined || worst.amps <= worst.limitA) return [];
-    const carried = currentAgainst(worst.amps, worst.limitA);
-    const items = [
-      ...new Set(Object.values(cable.nodes).flatMap((node) => (node.is === 'end' && node.at.is === 'port' ? [node.at.item] : []))),
-    ];
-    return [
-      {
-        severity: worst.amps > 1.5 * worst.limitA ? 'stop' : 'mend',
-        where: [{ is: 'cable', cable: cable.id }, ...items.map((item): Subject => ({ is: 'item', item }))],
-        what: `The supply current of others returns through the ground of ${cable.tag}: ${carried.value}, and it is made for ${carried.limit}.`,
-        evidence: [{ label: `${worst.name}, ${worst.result.scenario.title.toLowerCase()}`, ...carried }],
-        why: 'The thin wire burns, and with it goes the signal beside it.',
-        discriminator: 'now',
-        cause: { of: ofCable(cable), distance: 0 },
-        remedies: () => items.flatMap((item) => missingGround(graph, graph.itemIx.get(item) ?? -1)),
-      },
-    ];
+  const worst = new Map<number, Returning>();
+  for (const result of lasting) {
+    for (const [cable, returning] of returnsIn(graph, result)) {
+      if (returning.amps > (worst.get(cable)?.amps ?? returning.limitA)) worst.set(cable, returning);
+    }
+  }
+  return [...worst].flatMap(([ix, returning]) => {
+    const cable = graph.cables[ix];
+    return cable === undefined ? [] : [returningSaying(graph, cable, returning)];
   });
 }
 
-/** What the ground of a cable carries in a situation, where that is not the return of its own supply. */
-function returnIn(graph: Graph, result: ScenarioResult, cable: number): (Burnt & { readonly result: ScenarioResult }) | undefined {
-  const amps = edgeAmpsOf(result);
-  let ground: (Burnt & { readonly result: ScenarioResult }) | undefined;
-  let supplyA = 0;
+function returningSaying(graph: Graph, cable: Cable, { amps, limitA, contact, result }: Returning): Saying {
+  const carried = currentAgainst(amps, limitA);
+  const ends = Object.values(cable.nodes).flatMap((node) => (node.is === 'end' && node.at.is === 'port' ? [node.at.item] : []));
+  const items = [...new Set(ends)];
+  return {
+    severity: amps > 1.5 * limitA ? 'stop' : 'mend',
+    where: [{ is: 'cable', cable: cable.id }, ...items.map((item): Subject => ({ is: 'item', item }))],
+    what: `Return current of other parts flows through the ground of ${cable.tag}: ${carried.value}, and it is made for ${carried.limit} (${situationWords(result.scenario)}).`,
+    evidence: [{ label: `${contactName(graph, contact)}, ${result.scenario.title.toLowerCase()}`, ...carried }],
+    why: 'The thin wire burns, and with it goes the signal beside it.',
+    discriminator: 'now',
+    cause: { of: ofCable(cable), distance: 0 },
+    remedies: () => items.flatMap((item) => missingGround(graph, graph.itemIx.get(item) ?? -1)),
+  };
+}
+
+/** What a ground contact carries in a situation. */
+interface Returning extends Omit<Burnt, 'name'> {
+  readonly contact: Extract<GraphEdge, { is: 'contact' }>;
+  readonly result: ScenarioResult;
+}
+
+/** By cable, what its ground carries, where that is not the return of its own supply. */
+function returnsIn(graph: Graph, result: ScenarioResult): ReadonlyMap<number, Returning> {
+  const amps = ampsOfEdges(result.network, result.before, result.circuit.ohms);
+  const grounds = new Map<number, Returning>();
+  const supplyA = new Map<number, number>();
   graph.edges.forEach((edge, i) => {
-    if (edge.is !== 'contact' || edge.cable !== cable) return;
+    if (edge.is !== 'contact') return;
     const pin = [graph.nodes[edge.a], graph.nodes[edge.b]].find((node) => node?.is === 'pin');
-    const carried = Math.abs(amps[i] ?? 0);
     if (pin?.is !== 'pin') return;
-    if (isSupply(pin.pin.role)) supplyA = Math.max(supplyA, carried);
-    if (pin.pin.role !== 'gnd' || (ground !== undefined && ground.amps >= carried)) return;
-    ground = { amps: carried, limitA: CONNECTOR_FAMILIES[edge.end.connector.family].contactA, name: contactName(graph, edge), result };
+    const { role } = pin.pin;
+    const carried = Math.abs(amps[i] ?? 0);
+    if (isSupply(role)) supplyA.set(edge.cable, Math.max(supplyA.get(edge.cable) ?? 0, carried));
+    if (role !== 'gnd' || (grounds.get(edge.cable)?.amps ?? -1) >= carried) return;
+    const { contactA } = CONNECTOR_FAMILIES[edge.end.connector.family];
+    grounds.set(edge.cable, { amps: carried, limitA: contactA, contact: edge, result });
   });
-  return ground !== undefined && ground.amps > OTHERS_SHARE * supplyA ? ground : undefined;
-}
-
-const ampsCache = new WeakMap<ScenarioResult, Float64Array>();
-
-function edgeAmpsOf(result: ScenarioResult): Float64Array {
-  const amps = ampsCache.get(result) ?? ampsOfEdges(result.network, result.before, result.circuit.ohms);
-  ampsCache.set(result, amps);
-  return amps;
+  return new Map([...grounds].filter(([cable, ground]) => ground.amps > OTHERS_SHARE * (supplyA.get(cable) ?? 0)));
 }
 
 interface Ground {
@@ -209,7 +215,7 @@ function openedSaying(graph: Graph, opened: readonly Opened[]): Saying {
       { is: 'cable', cable: cable.id },
       { is: 'conductor', cable: cable.id, conductor: conductor.id },
     ]),
-    what: `If the ground wire of ${worst.cable.tag} opens, ${worst.burnt.name} carries ${carried.value} home and is made for ${carried.limit}${
+    what: `If the ground wire of ${worst.cable.tag} opens, ${worst.burnt.name} carries ${carried.value} and is made for ${carried.limit}${
       others === 0 ? '' : `; ${others === 1 ? 'one more power ground is' : `${others} more power grounds are`} like it`
     }.`,
     evidence: byShare.slice(0, 6).map(({ cable, burnt, result }) => ({

@@ -71,9 +71,9 @@ function waitingSaying(graph: Graph, { item, element, input, volts, limitV }: Wa
   return {
     severity: 'mend',
     where: entry === undefined ? [] : [{ is: 'item', item: entry.item.id }],
-    what: `Input ${input + 1} of ${ref} ${element.id} waits with ${seen.value} and accepts ${volts < limitV ? 'no less' : 'no more'} than ${seen.limit}.`,
+    what: `Input ${input + 1} of ${ref} ${element.id} is at ${seen.value} and accepts ${volts < limitV ? 'no less' : 'no more'} than ${seen.limit}.`,
     evidence: [{ label: `input ${input + 1}, cruise`, ...seen }],
-    why: `When the supply in use fails, ${ref} refuses this one: the redundancy is on paper only.`,
+    why: `When the supply in use fails, ${ref} refuses this one: there is no backup.`,
     discriminator: `${element.id} ${input}`,
   };
 }

@@ -44,7 +44,7 @@ function computerOn(pack: string): Design {
 
 describe('a part without its supply', () => {
   it('says that the plus is missing, and offers the wire before a part', () => {
-    expect(said(receiverWithout(1)).map(({ what }) => what)).toEqual(['GNSS1 is wired, and no supply reaches its receiver.']);
+    expect(said(receiverWithout(1)).map(({ what }) => what)).toEqual(['GNSS1 is wired, but no supply reaches its receiver.']);
     expect(mended(receiverWithout(1))).toEqual(['Add the supply wire', []]);
   });
 
@@ -129,7 +129,7 @@ describe('an overload elsewhere', () => {
     const names = (design: Design): readonly string[] => said(design).map(({ what }) => what);
     expect(findingsOf(overloaded(true)).some(({ check, severity }) => check === 'power.over-current' && severity !== 'note')).toBe(true);
     expect(names(overloaded(true))).toEqual([]);
-    expect(names(overloaded(false))).toEqual(['GNSS1 is wired, and no supply reaches its receiver.']);
+    expect(names(overloaded(false))).toEqual(['GNSS1 is wired, but no supply reaches its receiver.']);
     expect(names(removed(removed(removed(overloaded(true), 'W02', 4), 'W02', 3), 'W02', 2))).toEqual([
       'GNSS1 has no ground that leads back from its receiver.',
     ]);

@@ -186,7 +186,7 @@ function whatIsMissing(ref: string, load: Consumer, why: Exclude<WhyDark, { is: 
     case 'rail':
       return `${ref} hangs on ${why.name}, and nothing feeds that rail.`;
     case 'no-plus':
-      return `${ref} is wired, and no supply reaches its ${load.id}.`;
+      return `${ref} is wired, but no supply reaches its ${load.id}.`;
   }
 }
 

@@ -5,6 +5,7 @@ import type { Graph } from '../../graph/graph.ts';
 import { stacksOf } from '../../graph/packsInSeries.ts';
 import { railsOf, type Driver } from '../../graph/railsOf.ts';
 import type { ScenarioResult } from '../../power/scenarios/solveScenario.ts';
+import { burstAmps } from '../../model/burst.ts';
 import { POWER_FIGURES, type MissionLeg } from '../../model/powerPlan.ts';
 import { flyMission } from '../../power/mission/flyMission.ts';
 import type { Check, Saying } from '../finding.ts';
@@ -47,10 +48,6 @@ function kindOf({ cells, chemistry }: Pack): string {
   return `${cells} cells, ${chemistry}`;
 }
 
-/** Packs give more than for ever for a launch (sample data give no burst rating of their own). */
-const BURST_S = 10;
-const BURST_FACTOR = 1.5;
-
 /** A pack that is not up to what is asked of it, or not the one that was planned. */
 export const battery: Check = {
   id: 'power.battery',
@@ -66,7 +63,7 @@ function dischargeSayings(graph: Graph): Saying[] {
     result.network.devices.forEach(({ device }, i) => {
       if (device.is !== 'element' || device.element.is !== 'battery') return;
       const amps = result.before.amps[i] ?? 0;
-      const limitA = device.element.continuousA * (result.scenario.durationS <= BURST_S ? BURST_FACTOR : 1);
+      const limitA = burstAmps(device.element.continuousA, result.scenario.durationS);
       const known = worst.get(i);
       if (isClearlyMore(amps / limitA, known === undefined ? 0 : known.amps / known.limitA)) worst.set(i, { amps, limitA, result });
     });

@@ -120,8 +120,8 @@ function backupSaying(graph: Graph, rail: ServoRail): Saying[] {
               clampedAt === undefined
                 ? `The servo rail is a backup supply of ${item.ref}, and nothing damps it.`
                 : below === undefined
-                  ? `The clamp of the servo rail begins at ${clampedAt.value}, and ${item.ref} accepts no more than ${clampedAt.limit} there.`
-                  : `The clamp of the servo rail begins at ${clampedAt.value}, below the ${clampedAt.limit} of the rail: it conducts for ever.`,
+                  ? `The clamp on the servo rail conducts only from ${clampedAt.value}, and ${item.ref} accepts no more than ${clampedAt.limit} there.`
+                  : `The clamp on the servo rail conducts from ${clampedAt.value}, below the ${clampedAt.limit} of the rail: it conducts all the time.`,
             evidence: [
               ...(clampedAt === undefined ? [] : [{ label: 'clamp', ...clampedAt }]),
               { label: 'lowest', ...against(seen.leastV, input.minV, 'V') },

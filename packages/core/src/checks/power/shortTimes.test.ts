@@ -1,16 +1,42 @@
 import { describe, expect, it } from '@jest/globals';
 import { graphOf } from '../../graph/graphOf.ts';
+import type { Design } from '../../model/design.ts';
 import { contactAmps } from '../../model/connector.ts';
 import { motorised } from '../../test/checkCases/powerDesigns.ts';
 import { findingsBy } from '../../test/designs.ts';
 import { withPlainSpaces } from '../../text/numbers.ts';
 import { SCENARIOS } from '../../power/scenarios/scenario.ts';
 import { wireLoads } from '../../power/report/wireLoads.ts';
+import { overloads } from './helpers/overloads.ts';
 import { situationWords, workingSituations } from './helpers/situations.ts';
 
 describe('ratings for a short time', () => {
   it('a contact carries half as much again for a launch, and no more for a climb', () => {
     expect([contactAmps('XT60', 10), contactAmps('XT60', 10.1), contactAmps('XT60', Infinity)]).toEqual([90, 60, 60]);
+  });
+
+  it('the same current is too much for a minute, and not for ten seconds', () => {
+    const on = (motor: string) => motorised('motor-controller-80a-opto', motor, 10, 80, 'battery-li-ion-6s-14000').design;
+    const [fits, tooMuch] = [on('motor-28mm-9x6'), on('motor-50mm-18x10')];
+    const amps = (design: Design, id: string): number => {
+      const found = workingSituations(graphOf(design)).find(({ scenario }) => scenario.id === id);
+      return Math.max(...(found?.before.amps ?? []));
+    };
+    const contacts = (design: Design) =>
+      overloads(graphOf(design)).flatMap(({ name, share, result }) =>
+        share > 1 && name.includes('contact') ? [`${name} ${result.scenario.id}`] : [],
+      );
+    // Over the 60 A of an XT60 in the launch, and under it in the climb.
+    expect([amps(fits, 'launch') > 60, amps(fits, 'climb') < 60]).toEqual([true, true]);
+    expect(contacts(fits)).toEqual([]);
+    expect(amps(tooMuch, 'climb')).toBeGreaterThan(60);
+    expect(contacts(tooMuch)).toEqual(['W01 contact 1 at BAT1 climb', 'W01 contact 2 at BAT1 climb']);
+    // Its ground is the return of its own supply, and no other's.
+    expect(findingsBy(tooMuch, 'power.ground-return').filter(({ severity }) => severity !== 'note')).toEqual([]);
+    // The pack is rated for 56 A: told for the climb, though it gives more in the launch.
+    expect(findingsBy(fits, 'power.battery').map(({ what }) => what)).toEqual([
+      'BAT1 gives 59.84 A and is rated for 56.00 A (climb, full throttle for 60 s).',
+    ]);
   });
 
   it('what is said names throttle and time', () => {

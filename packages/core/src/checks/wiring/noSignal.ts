@@ -14,7 +14,7 @@ import type { Check, Remedy, Saying, Severity } from '../finding.ts';
 export const noSignal: Check = {
   id: 'wire.no-signal',
   stage: 'wiring',
-  title: 'Plugged in, without its signal',
+  title: 'Signal not connected',
   run: ({ graph }) => graph.items.flatMap((_, item) => signalsOf(graph, item)),
 };
 
@@ -59,8 +59,8 @@ function signalsOf(graph: Graph, itemIx: number): Saying[] {
       severity: isMute || first.is === 'uart' ? severityOfMute(graph, entry.part.kind) : severityOfCompass(graph, itemIx),
       where: [{ is: 'port', item: entry.item.id, port: portOfEndpoint(first) ?? '' }],
       what: isMute
-        ? `${ref} is plugged in, and its signal leads nowhere.`
-        : `The ${first.id} of ${ref} is not joined: its ${listed(labelsOf(graph, itemIx, pins))} lead nowhere.`,
+        ? `${ref} is plugged in, but its signal is not connected.`
+        : `The ${first.id} of ${ref} is not connected: ${listed(labelsOf(graph, itemIx, pins))} are open.`,
       evidence: [{ label: `pins of ${ref}`, value: `${listed(labelsOf(graph, itemIx, pins))}: not joined` }],
       why: isMute ? whyMute(entry.part.kind) : 'Nothing reads it; the rest of the part works.',
       discriminator: isMute ? 'mute' : first.id,

@@ -36,7 +36,7 @@ describe('a motor', () => {
   it('that lacks a phase cannot turn, and the wire is offered', () => {
     expect(said(motorWired(), 'wire.open-phase')).toEqual([]);
     const open = removed(motorWired(), 'W03', 2);
-    expect(said(open, 'wire.open-phase')).toEqual(['stop: MOT1 cannot turn: its lead B leads nowhere.']);
+    expect(said(open, 'wire.open-phase')).toEqual(['stop: MOT1 cannot turn: phase B is open.']);
     expect(mended(open, 'wire.open-phase')).toEqual(['Add the wire', []]);
   });
 
@@ -46,38 +46,38 @@ describe('a motor', () => {
 
   it('on a controller without its plus does not turn either', () => {
     const dark = removed(motorWired(), 'W02', 1);
-    expect(said(dark, 'power.no-supply')).toEqual(['stop: ESC1 is wired, and no supply reaches its drive.']);
+    expect(said(dark, 'power.no-supply')).toEqual(['stop: ESC1 is wired, but no supply reaches its drive.']);
     expect(mended(dark, 'power.no-supply')).toEqual(['Add the supply wire', []]);
     const unplugged = powered('motor-controller-60a-5v5a', 'motor-28mm-9x6');
     unplugged.wire('ESC1 motor', 'MOT1 phases', 'meaning', 60);
-    expect(said(unplugged.design, 'power.no-supply')).toEqual(['mend: ESC1 is wired, and no supply reaches its drive.']);
+    expect(said(unplugged.design, 'power.no-supply')).toEqual(['mend: ESC1 is wired, but no supply reaches its drive.']);
   });
 });
 
 describe('a signal that leads nowhere', () => {
   it('is told of a motor controller, above a note', () => {
     const open = removed(motorWired(), 'W04', 1);
-    expect(said(open, 'wire.no-signal')).toEqual(['mend: ESC1 is plugged in, and its signal leads nowhere.']);
+    expect(said(open, 'wire.no-signal')).toEqual(['mend: ESC1 is plugged in, but its signal is not connected.']);
     expect(mended(open, 'wire.no-signal')).toEqual(['Re-pin by meaning', []]);
   });
 
   it('is a stop for the only receiver, and less where another one is heard', () => {
     expect(said(receivers(1), 'wire.no-signal')).toEqual([]);
-    const lost = 'RX1 is plugged in, and its signal leads nowhere.';
+    const lost = 'RX1 is plugged in, but its signal is not connected.';
     expect(said(removed(receivers(1), 'W02', 1), 'wire.no-signal')).toEqual([`stop: ${lost}`]);
     expect(said(removed(receivers(2), 'W02', 1), 'wire.no-signal')).toEqual([`mend: ${lost}`]);
   });
 
   it('is told of each half of a receiver with a compass', () => {
-    expect(said(gnssOn('S1'), 'wire.no-signal')).toEqual(['mend: The compass of GNSS1 is not joined: its SCL and SDA lead nowhere.']);
-    expect(said(gnssOn('I2C'), 'wire.no-signal')).toEqual(['mend: The UART of GNSS1 is not joined: its RX and TX lead nowhere.']);
+    expect(said(gnssOn('S1'), 'wire.no-signal')).toEqual(['mend: The compass of GNSS1 is not connected: SCL and SDA are open.']);
+    expect(said(gnssOn('I2C'), 'wire.no-signal')).toEqual(['mend: The UART of GNSS1 is not connected: RX and TX are open.']);
   });
 
   it('is a note of a compass where another one is joined', () => {
     const one = powered('gnss-compass-i2c', 'compass-i2c-fixed');
     one.wire('GNSS1 main', 'FC1 S1', 'meaning', 200);
     one.wire('MAG1 I2C', 'FC1 I2C', 'meaning', 200);
-    expect(said(one.design, 'wire.no-signal')).toEqual(['note: The compass of GNSS1 is not joined: its SCL and SDA lead nowhere.']);
+    expect(said(one.design, 'wire.no-signal')).toEqual(['note: The compass of GNSS1 is not connected: SCL and SDA are open.']);
   });
 });
 

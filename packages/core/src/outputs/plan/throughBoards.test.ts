@@ -2,7 +2,9 @@ import { describe, expect, it } from '@jest/globals';
 import type { Design } from '../../model/design.ts';
 import { graphOf } from '../../graph/graphOf.ts';
 import { bench, plugged, powered } from '../../test/checkCases/build.ts';
-import { findingsBy } from '../../test/designs.ts';
+import { partKeyOf } from '../../model/contentHash.ts';
+import { asId } from '../../model/ids.ts';
+import { findingsBy, itemOf } from '../../test/designs.ts';
 import { consumersOf } from './consumers.ts';
 
 /** A bare controller with an output board on its row, and a servo on the board. */
@@ -14,7 +16,26 @@ function stacked(): Design {
   return one.design;
 }
 
+/** The same with copper on the board that is not quite nothing, as a workshop may have measured it. */
+function withTraces(design: Design): Design {
+  const board = itemOf(design, 'PWR1');
+  const part = design.parts.get(board.part);
+  if (part === undefined) throw new Error('There is no board.');
+  const circuit = part.circuit.map((element) =>
+    element.is === 'link' && element.id.startsWith('pass-') ? { ...element, ohm: 0.02 } : element,
+  );
+  const own = { ...part, id: asId<typeof part.id>('own-board'), circuit };
+  const key = partKeyOf(own);
+  const items = { ...design.aircraft.items, [board.id]: { ...board, part: key } };
+  return { ...design, parts: new Map([...design.parts, [key, own]]), aircraft: { ...design.aircraft, items } };
+}
+
 describe('an output that leaves through a stacked board', () => {
+  it('does so over traces with a resistance too', () => {
+    expect(consumersOf(graphOf(withTraces(stacked())))[0]?.on?.output.id).toBe('s2');
+    expect(findingsBy(withTraces(stacked()), 'output.unwired')).toEqual([]);
+  });
+
   it('drives what hangs on the board', () => {
     const [servo] = consumersOf(graphOf(stacked()));
     expect(servo?.on?.output.id).toBe('s2');

@@ -68,6 +68,28 @@ describe('a mission', () => {
     expect(last?.charge).toBeCloseTo(0, 6);
   });
 
+  it('leaves everything to the other one of two packs side by side when one is empty', () => {
+    const bench = new Bench(asId<AircraftId>('p'), 'Two packs', countingIds());
+    for (const part of [
+      'battery-lipo-4s-5000',
+      'battery-li-ion-4s-7000',
+      'lead-parallel-xt60',
+      'distribution-plain-bus',
+      'motor-controller-40a-5v2a',
+      'motor-28mm-9x6',
+    ])
+      bench.add(part, '');
+    bench.wire('BAT1 main', 'PWR1 A', 'straight', 100);
+    bench.wire('BAT2 main', 'PWR1 B', 'straight', 100);
+    bench.wire('PWR1 out', 'PWR2 battery', 'straight', 100);
+    bench.wire('PWR2 b1', 'ESC1 power', 'meaning', 100);
+    bench.wire('ESC1 motor', 'MOT1 phases', 'straight', 60);
+    const { samples } = flyMission(graphOf(planned(bench.design, { cruiseA: 10, mission: [{ situation: 'cruise', minutes: 80 }] })));
+    const after = samples.filter(({ packs }) => packs.filter(({ charge }) => charge <= 1e-9).length === 1);
+    expect(after.length).toBeGreaterThan(0);
+    for (const { packs } of after) expect(packs.reduce((sum, { amps }) => sum + amps, 0)).toBeCloseTo(10.01, 2);
+  });
+
   it('has an example where none is entered, and nothing at all without a pack', () => {
     const { power: _power, ...aircraft } = demo('saltmarsh').aircraft;
     const mission = flyMission(graphOf({ ...demo('saltmarsh'), aircraft }));

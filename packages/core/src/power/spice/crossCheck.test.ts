@@ -196,8 +196,8 @@ function compareHolding(circuit: Circuit, name: string): { readonly verdict: Ver
     const isKnown = ({ said }: { readonly said: string }): boolean => STILL_APART.some((name) => said.startsWith(name));
     expect(others.filter((one) => !isKnown(one)).map(({ said }) => said)).toEqual([]);
     if (isWhole) expect(STILL_APART.filter((name) => !others.some(({ said }) => said.startsWith(name)))).toEqual([]);
-    // With a short there are several balances; nearly all others are found from the guesses of the netlist.
-    expect(results.filter(({ verdict }) => verdict === 'same').length / results.length).toBeGreaterThan(0.85);
+    // With a short there are several balances; nearly all others are found from the guesses of the netlist. A sample is too small for a share.
+    if (isWhole) expect(results.filter(({ verdict }) => verdict === 'same').length / results.length).toBeGreaterThan(0.85);
   }, 600_000);
 
   it('a netlist as it is exported runs there, with names of pins and cables', () => {

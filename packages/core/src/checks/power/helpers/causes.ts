@@ -26,8 +26,9 @@ export function causeOfLow(
   graph: Graph,
   { result, device, volts, minV }: Pick<LowLoad, 'result' | 'device' | 'volts' | 'minV'>,
 ): Cause | undefined {
-  const before = upstreamOf(result, device);
-  const tripping = result.before.trippings.find((one) => before.has(one.device));
+  const { trippings } = result.before;
+  const before = trippings.length === 0 ? undefined : upstreamOf(result, device);
+  const tripping = trippings.find((one) => before?.has(one.device) === true);
   if (tripping !== undefined) return { of: ofDevice(tripping.device), distance: 2 };
   const lost = new Map<string, number>();
   for (const drop of dropPath(result, device)) {
@@ -46,24 +47,49 @@ function pieceOf(graph: Graph, edgeIx: number | undefined): string | undefined {
   return cable === undefined ? undefined : ofCable(cable);
 }
 
-/** The devices that can feed a load, whatever they give: up its copper, and through each device from its outputs to its inputs. */
-function upstreamOf({ network, circuit }: ScenarioResult, load: number): ReadonlySet<number> {
-  const { shape, copper } = network;
+/** Where a node can get its current from: over copper from another node, or through a device from its inputs. */
+interface Feed {
+  readonly from: readonly number[];
+  /** Undefined for copper. */
+  readonly device: number | undefined;
+}
+
+const feedCache = new WeakMap<ScenarioResult, readonly (readonly Feed[])[]>();
+
+/** The feeds of every node, whatever they give. */
+function feedsOf(result: ScenarioResult): readonly (readonly Feed[])[] {
+  const known = feedCache.get(result);
+  if (known !== undefined) return known;
+  const { network, circuit } = result;
+  const feeds = Array.from({ length: network.shape.nodeCount }, (): Feed[] => []);
+  network.copper.branches.forEach(({ a, b }, i) => {
+    if (!Number.isFinite(circuit.ohms[i] ?? Infinity)) return;
+    feeds[a]?.push({ from: [b], device: undefined });
+    feeds[b]?.push({ from: [a], device: undefined });
+  });
+  network.shape.devices.forEach(({ kind, nodes }, device) => {
+    for (const node of new Set(nodes)) {
+      const from = inputsOf(kind, nodes, node);
+      if (from !== undefined) feeds[node]?.push({ from, device });
+    }
+  });
+  feedCache.set(result, feeds);
+  return feeds;
+}
+
+/** The devices that can feed a load: up its copper, and through each device from its outputs to its inputs. */
+function upstreamOf(result: ScenarioResult, load: number): ReadonlySet<number> {
+  const feeds = feedsOf(result);
   const found = new Set<number>();
   const seen = new Set<number>();
-  const queue = (shape.devices[load]?.nodes ?? []).slice(0, 1);
+  const queue = (result.network.shape.devices[load]?.nodes ?? []).slice(0, 1);
   for (let node = queue.pop(); node !== undefined; node = queue.pop()) {
     if (seen.has(node)) continue;
     seen.add(node);
-    copper.branches.forEach(({ a, b }, i) => {
-      if ((a === node || b === node) && Number.isFinite(circuit.ohms[i] ?? Infinity)) queue.push(a === node ? b : a);
-    });
-    shape.devices.forEach(({ kind, nodes }, i) => {
-      const inputs = inputsOf(kind, nodes, node);
-      if (inputs === undefined) return;
-      found.add(i);
-      queue.push(...inputs);
-    });
+    for (const { from, device } of feeds[node] ?? []) {
+      if (device !== undefined) found.add(device);
+      queue.push(...from);
+    }
   }
   return found;
 }

@@ -1,6 +1,7 @@
 import { isClearlyMore } from '../../../power/report/clearlyMore.ts';
 import type { Graph } from '../../../graph/graph.ts';
 import type { DeviceElement } from '../../../power/network/devicesOf.ts';
+import { BURST_S } from '../../../model/burst.ts';
 import { contactAmps } from '../../../model/connector.ts';
 import { contactName, matedName } from '../../../power/network/edgeName.ts';
 import { powerNetwork } from '../../../power/network/powerNetwork.ts';
@@ -118,8 +119,7 @@ function askedOf({ before }: ScenarioResult, i: number): number {
 /** What may be carried for so long: the burst rating for a short while. */
 function limitIn(element: DeviceElement, durationS: number): number {
   if (element.is === 'regulator') return durationS <= element.burstS ? element.burstA : element.continuousA;
-  // Motor controllers stand their burst rating for ten seconds (sample data give none of their own).
-  if (element.is === 'drive') return durationS <= 10 ? element.burstA : element.continuousA;
+  if (element.is === 'drive') return durationS <= BURST_S ? element.burstA : element.continuousA;
   return ratedAmps(element) ?? Infinity;
 }
 
