@@ -60,6 +60,11 @@ export function portSpot({ part, place }: PlacedItem, port: Port): Spot {
   return [place.at[0] + station, place.at[1] + butt, place.at[2] + water];
 }
 
+/** The direction in which a plug comes out of a port of a placed item; undefined where nobody has stated its side. */
+export function portOutward({ place }: PlacedItem, { side }: Port): Spot | undefined {
+  return side === undefined ? undefined : turned(OUTWARD[side], turningOf(place));
+}
+
 export function distanceMm(a: Spot, b: Spot): number {
   return Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
 }

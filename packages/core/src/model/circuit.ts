@@ -7,6 +7,8 @@ const closed = { additionalProperties: false } as const;
 /** A pin of the same part as `port.n`, or an inner node as `@name`. */
 export const CircuitNodeSchema = Type.String({ pattern: '^(@[a-z0-9-]{1,20}|[A-Za-z0-9][A-Za-z0-9-]{0,19}\\.[0-9]{1,2})$' });
 
+const cellCount = Type.Integer({ minimum: 1, maximum: 100 });
+
 /**
  * The DC elements that parts are made of. Each names its nodes and its limits; what they do is computed elsewhere.
  * @param number the schema of a parameter: a plain number, or one that a setting chooses
@@ -120,6 +122,8 @@ export function circuitElementSchema<N extends TSchema>(number: N) {
         maxV: number,
         continuousA: number,
         burstA: number,
+        /** The packs that it is stated for, by their cells in series: its cut-off counts them. */
+        cells: Type.Optional(Type.Object({ least: cellCount, most: cellCount }, closed)),
       },
       closed,
     ),

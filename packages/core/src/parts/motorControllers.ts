@@ -42,7 +42,7 @@ const signalLead = (middle: Row): WiredPort =>
 
 const phases = (port: string): string[] => [`${port}.1`, `${port}.2`, `${port}.3`];
 
-function drive(port: string, maxV: number, continuousA: number, id = 'drive'): RawElement {
+function drive(port: string, [least, most]: readonly [number, number], maxV: number, continuousA: number, id = 'drive'): RawElement {
   return {
     is: 'drive',
     id,
@@ -53,6 +53,7 @@ function drive(port: string, maxV: number, continuousA: number, id = 'drive'): R
     maxV,
     continuousA,
     burstA: Math.round(continuousA * 1.4),
+    cells: { least, most },
   };
 }
 
@@ -111,7 +112,7 @@ export const motorControllers: readonly Part[] = [
     ports: [power, signalLead(['V', 'supply-out']), motorPort()],
     circuit: [
       linear({ inputMinV: 6, inputMaxV: 17.4, dropoutV: 1, quiescentA: 0.01, continuousA: 2, burstA: 3, maxW: 10 }),
-      drive('motor', 17.4, 40),
+      drive('motor', [3, 4], 17.4, 40),
     ],
     endpoints: [throttle('signal.1'), phaseEnd()],
     indications,
@@ -141,7 +142,7 @@ export const motorControllers: readonly Part[] = [
         burstA: 8,
         burstS: 5,
       }),
-      drive('motor', 26, 60),
+      drive('motor', [3, 6], 26, 60),
     ],
     endpoints: [throttle('signal.1'), phaseEnd()],
     indications,
@@ -156,7 +157,7 @@ export const motorControllers: readonly Part[] = [
     massG: 74,
     sizeMm: [78, 36, 16],
     ports: [power, signalLead(['-', 'nc']), motorPort()],
-    circuit: [drive('motor', 34, 80), load('logic', ['power.1', '@gnd'], [0.03, 0.03, 0.05], [22, 6, 34])],
+    circuit: [drive('motor', [4, 8], 34, 80), load('logic', ['power.1', '@gnd'], [0.03, 0.03, 0.05], [22, 6, 34])],
     endpoints: [throttle('signal.1'), phaseEnd()],
     indications,
     steps,
@@ -190,7 +191,7 @@ export const motorControllers: readonly Part[] = [
     ],
     circuit: [
       { is: 'link', id: 'through', a: 'power.1', b: 'FC.1', ohm: 0.02, maxA: 5 },
-      ...[1, 2, 3, 4].map((n) => drive(`motor${n}`, 26, 45, `drive-${n}`)),
+      ...[1, 2, 3, 4].map((n) => drive(`motor${n}`, [3, 6], 26, 45, `drive-${n}`)),
     ],
     endpoints: [
       ...[1, 2, 3, 4].map((n) => throttle(`FC.${n + 4}`, `throttle${n}`)),
@@ -234,7 +235,7 @@ export const motorControllers: readonly Part[] = [
       ),
       motorPort(),
     ],
-    circuit: [drive('motor', 34, 60), load('logic', ['CAN.1', '@gnd'], [0.05, 0.06, 0.1], [5, 4.5, 5.5])],
+    circuit: [drive('motor', [4, 8], 34, 60), load('logic', ['CAN.1', '@gnd'], [0.05, 0.06, 0.1], [5, 4.5, 5.5])],
     how: canWays('CAN'),
     endpoints: [
       throttle('signal.1'),
@@ -276,6 +277,7 @@ export const motorControllers: readonly Part[] = [
         maxV: 13,
         continuousA: 20,
         burstA: 28,
+        cells: { least: 2, most: 3 },
       },
     ],
     endpoints: [
@@ -295,7 +297,7 @@ export const motorControllers: readonly Part[] = [
     ports: [power, signalLead(['V', 'supply-out']), motorPort()],
     circuit: [
       linear({ inputMinV: 5.5, inputMaxV: 13, dropoutV: 0.5, quiescentA: 0.008, continuousA: 1, burstA: 1.5, maxW: 6 }),
-      drive('motor', 13, 20),
+      drive('motor', [2, 3], 13, 20),
     ],
     endpoints: [throttle('signal.1'), phaseEnd()],
     indications,
@@ -310,7 +312,7 @@ export const motorControllers: readonly Part[] = [
     massG: 12,
     sizeMm: [36, 16, 7],
     ports: [power, signalLead(['-', 'nc']), motorPort()],
-    circuit: [drive('motor', 26, 20), load('logic', ['power.1', '@gnd'], [0.02, 0.02, 0.04], [22, 6, 26])],
+    circuit: [drive('motor', [3, 6], 26, 20), load('logic', ['power.1', '@gnd'], [0.02, 0.02, 0.04], [22, 6, 26])],
     endpoints: [throttle('signal.1'), phaseEnd()],
     indications,
     steps,

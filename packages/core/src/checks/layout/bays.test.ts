@@ -1,8 +1,12 @@
 import { describe, expect, it } from '@jest/globals';
+import type { Bench } from '../../demo/bench.ts';
 import type { Design } from '../../model/design.ts';
 import { findingsBy, itemOf, made } from '../../test/designs.ts';
 import { inBay } from '../../test/checkCases/placement.ts';
 import { FC, bench } from '../../test/checkCases/build.ts';
+import type { Bay, BayId } from '../../model/frame.ts';
+import { asId } from '../../model/ids.ts';
+import { withPlainSpaces } from '../../text/numbers.ts';
 import { remediesOf } from '../findingsOf.ts';
 import type { Remedy } from '../finding.ts';
 
@@ -75,5 +79,63 @@ describe('two parts in one room', () => {
     expect(
       findingsBy(made(clash, aside.edit), 'place.bay-overflow').filter(({ what }) => what.includes('CC1') && what.includes('FC1')),
     ).toEqual([]);
+  });
+
+  it('are told beside the bays too, and go apart', () => {
+    const one = bench('battery-lipo-4s-5000', 'servo-20g-standard', 'servo-20g-standard', 'servo-20g-standard');
+    one.layOut(1600, { massStationMm: 458 });
+    one.place('BAT1', [200, 0, 0], 'nose');
+    one.place('SRV1', [400, 480, 0]);
+    one.place('SRV2', [400, 490, 0]);
+    one.place('SRV3', [400, 600, 0]);
+    const [clash, ...others] = findingsBy(one.design, 'place.bay-overflow');
+    expect([clash?.what, others]).toEqual(['SRV1 and SRV2 are in the same room.', []]);
+    const [aside] = clash === undefined ? [] : remediesOf(one.design, clash);
+    if (aside === undefined) throw new Error('Nothing is offered.');
+    expect(findingsBy(made(one.design, aside.edit), 'place.bay-overflow')).toEqual([]);
+  });
+
+  it('are told of a part in a bay and one that reaches into it', () => {
+    const one = bench('battery-lipo-4s-5000', 'servo-20g-standard');
+    one.layOut(1600, { massStationMm: 458 });
+    one.place('BAT1', [200, 0, 0], 'nose');
+    one.place('SRV1', [200, 10, 0]);
+    expect(findingsBy(one.design, 'place.bay-overflow').map(({ what }) => what)).toEqual(['BAT1 and SRV1 are in the same room.']);
+  });
+});
+
+describe('a USB port in a bay with a hatch', () => {
+  const usb = (design: Design) => findingsBy(design, 'place.usb-access').map(({ what }) => withPlainSpaces(what));
+
+  /** The bay reaches from 292.5 to 522.5 mm, and the port of the controller looks aft. */
+  function controllerAt(stationMm: number, access: Bay['access'] = 'hatch-above', ...others: readonly string[]): Bench {
+    const one = bench('battery-lipo-4s-5000', FC, ...others);
+    one.layOut(1600, { massStationMm: 458 });
+    const middle = asId<BayId>('middle');
+    const was = one.design.aircraft.airframe.frame?.bays[middle];
+    if (was === undefined) throw new Error('There is no bay in the middle.');
+    if (was.access !== access) one.make({ kind: 'set-bay', id: middle, bay: { ...was, access }, was });
+    one.place('BAT1', [200, 0, 0], 'nose');
+    one.place('FC1', [stationMm, 0, 0], 'middle');
+    return one;
+  }
+
+  it('needs room for its plug before the wall, and the controller goes back by what is missing', () => {
+    expect(usb(controllerAt(380).design)).toEqual([]);
+    expect(usb(controllerAt(490, 'open').design)).toEqual([]);
+    const { design } = controllerAt(490);
+    expect(usb(design)).toEqual(['No plug fits into the USB port of FC1: 7 mm to the wall of the bay "middle".']);
+    const [remedy] = remediesBy(design, 'place.usb-access');
+    expect(remedy?.label).toBe('Move FC1 back');
+    if (remedy === undefined) return;
+    expect(usb(made(design, remedy.edit))).toEqual([]);
+  });
+
+  it('and before another part', () => {
+    const one = controllerAt(380, 'hatch-above', 'regulator-buck-5v-3a');
+    one.place('BEC1', [440, 0, 0], 'middle');
+    expect(usb(one.design)).toEqual([expect.stringMatching(/^No plug fits into the USB port of FC1: [\d.]+ mm to BEC1\.$/)]);
+    one.place('BEC1', [440, 40, 0], 'middle');
+    expect(usb(one.design)).toEqual([]);
   });
 });

@@ -7,7 +7,7 @@ import type { Bay, FramePlan, Spot } from '../../model/frame.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 import { pitotPlace } from './air.ts';
 import { intoBaysRemedy, notYetPlaced } from './helpers/intoBays.ts';
-import { boxesIn, freePlaces, isWellAfter } from './helpers/otherBays.ts';
+import { boxesOf, freePlaces, isWellAfter } from './helpers/otherBays.ts';
 import { BESIDE_MM, besideAirframeMm, moved } from './helpers/places.ts';
 
 /** Less than this is how exactly one can place a part. */
@@ -114,14 +114,11 @@ function fittingSpot({ place, half }: PlacedItem, bay: Bay): PlacedItem['place']
   return [along(0), along(1), along(2)];
 }
 
-/** Two parts in one bay that want the same room. */
+/** Two parts that want the same room, in a bay or beside one. */
 function overlaps(graph: Graph, placed: readonly PlacedItem[]): Saying[] {
-  const inBays = placed.filter(({ place }) => place.bay !== undefined);
-  return inBays.flatMap((a, i) =>
-    inBays.slice(i + 1).flatMap((b): Saying[] => {
-      if (a.place.bay !== b.place.bay) return [];
-      const depth = AXES.map(({ axis }) => a.half[axis] + b.half[axis] - Math.abs(a.place.at[axis] - b.place.at[axis]));
-      const least = Math.min(...depth);
+  return placed.flatMap((a, i) =>
+    placed.slice(i + 1).flatMap((b): Saying[] => {
+      const least = overlapMm(a, b);
       if (least <= SLACK_MM) return [];
       return [
         {
@@ -141,18 +138,53 @@ function overlaps(graph: Graph, placed: readonly PlacedItem[]): Saying[] {
   );
 }
 
-/** The lighter of two to the nearest free spot of their bay, or the heavier. */
+/** How deep two boxes are in each other along the axis where that is least; below 0 they are apart. */
+function overlapMm(a: PlacedItem, b: PlacedItem): number {
+  let least = Infinity;
+  for (const { axis } of AXES) least = Math.min(least, a.half[axis] + b.half[axis] - Math.abs(a.place.at[axis] - b.place.at[axis]));
+  return least;
+}
+
+/** The lighter of two to the nearest free spot: of its bay, or beside the other where it is in none. Else the heavier. */
 function outOfTheWay(graph: Graph, a: PlacedItem, b: PlacedItem): readonly Remedy[] {
-  for (const { item, part, place } of a.massG <= b.massG ? [a, b] : [b, a]) {
-    const own = baysOf(graph.design.aircraft.airframe.frame).filter(([id]) => id === place.bay);
-    const [free] = freePlaces(own, part, place, (id) => boxesIn(graph, id, item.id));
-    if (free === undefined) continue;
-    const edit = { kind: 'place-item' as const, item: item.id, place: free.place, was: place };
-    if (!isWellAfter(graph, edit, () => true)) continue;
-    const sentence = `Move ${item.ref} by ${quantity(free.awayMm, 'mm')} to ${coordinates(free.place.at, 'mm')}, where the bay "${free.bay.title}" has room for it.`;
-    return [{ label: `Move ${item.ref} aside`, sentence, edit }];
+  for (const [one, other] of a.massG <= b.massG ? [[a, b] as const, [b, a] as const] : [[b, a] as const, [a, b] as const]) {
+    const aside = one.place.bay === undefined ? besideIt(graph, one, other) : inOwnBay(graph, one);
+    if (aside !== undefined) return [aside];
   }
   return [];
+}
+
+function inOwnBay(graph: Graph, { item, part, place }: PlacedItem): Remedy | undefined {
+  const own = baysOf(graph.design.aircraft.airframe.frame).filter(([id]) => id === place.bay);
+  const [free] = freePlaces(own, part, place, boxesOf(graph, item.id));
+  if (free === undefined) return undefined;
+  const edit = { kind: 'place-item' as const, item: item.id, place: free.place, was: place };
+  if (!isWellAfter(graph, edit, () => true)) return undefined;
+  const sentence = `Move ${item.ref} by ${quantity(free.awayMm, 'mm')} to ${coordinates(free.place.at, 'mm')}, where the bay "${free.bay.title}" has room for it.`;
+  return { label: `Move ${item.ref} aside`, sentence, edit };
+}
+
+/** The shortest way out of another box that ends in no third one, and no farther from the airframe. */
+function besideIt(graph: Graph, entry: PlacedItem, other: PlacedItem): Remedy | undefined {
+  const { item, place } = entry;
+  const others = placedItems(graph).filter((one) => one.item.id !== item.id);
+  const ways = AXES.flatMap(({ axis }) => {
+    const apart = entry.half[axis] + other.half[axis];
+    return [-1, 1].map((side): Spot => {
+      const to = other.place.at[axis] + side * apart;
+      const at = (k: 0 | 1 | 2): number => (k === axis ? (side < 0 ? Math.floor(to) : Math.ceil(to)) : place.at[k]);
+      return [at(0), at(1), at(2)];
+    });
+  }).sort((one, two) => distanceMm(one, place.at) - distanceMm(two, place.at));
+  const outsideBefore = besideAirframeMm(graph, place.at);
+  for (const at of ways) {
+    if (others.some((third) => overlapMm({ ...entry, place: { ...place, at } }, third) > SLACK_MM)) continue;
+    const edit = moved(entry, at);
+    if (besideAirframeMm(graph, at) > outsideBefore || !isWellAfter(graph, edit, () => true)) continue;
+    const sentence = `Move ${item.ref} by ${quantity(distanceMm(at, place.at), 'mm')} to ${coordinates(at, 'mm')}, beside ${other.item.ref}.`;
+    return { label: `Move ${item.ref} aside`, sentence, edit };
+  }
+  return undefined;
 }
 
 /** A part without a bay that lies beside the airframe. */

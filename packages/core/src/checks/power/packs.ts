@@ -9,6 +9,7 @@ import { burstAmps } from '../../model/burst.ts';
 import { POWER_FIGURES, type MissionLeg } from '../../model/powerPlan.ts';
 import { flyMission } from '../../power/mission/flyMission.ts';
 import type { Check, Saying } from '../finding.ts';
+import { cellSayings } from './helpers/cellCounts.ts';
 import { situationWords, workingSituations } from './helpers/situations.ts';
 
 type Pack = Extract<Driver['element'], { is: 'battery' }>;
@@ -54,7 +55,7 @@ export const battery: Check = {
   stage: 'power',
   title: 'The pack and what is asked of it',
   leftToPeople: 'a larger pack, or a shorter mission',
-  run: ({ graph }) => [...dischargeSayings(graph), ...plannedSayings(graph), ...missionSayings(graph)],
+  run: ({ graph }) => [...cellSayings(graph), ...dischargeSayings(graph), ...plannedSayings(graph), ...missionSayings(graph)],
 };
 
 function dischargeSayings(graph: Graph): Saying[] {

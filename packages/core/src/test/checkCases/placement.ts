@@ -73,7 +73,7 @@ export function inBay(access: Bay['access']): Design {
   one.make({ kind: 'set-bay', id: middle, bay: { ...was, access }, was });
   one.place('BAT1', [200, 0, 0], 'nose');
   one.place('FC1', [380, 0, 0], 'middle');
-  one.place('CC1', [460, 0, 0], 'middle');
+  one.place('CC1', [460, 0, -30], 'middle');
   one.place('BEC1', [520, 0, 0], 'middle');
   return one.design;
 }

@@ -3,13 +3,13 @@ import type { Graph, GraphItem } from '../../../graph/graph.ts';
 import { baysOf } from '../../../layout/bayAt.ts';
 import { solvePack } from '../../../layout/balance.ts';
 import type { BoxAt } from '../../../layout/freeSpot.ts';
-import type { BayId, Place, Spot } from '../../../model/frame.ts';
+import type { Place, Spot } from '../../../model/frame.ts';
 import { LIMITS } from '../../../model/limits.ts';
 import type { ResolvedPart } from '../../../model/part.ts';
 import type { PartKind } from '../../../model/partKinds.ts';
 import type { Remedy } from '../../finding.ts';
 import { graphAfter } from '../../helpers/tryEdit.ts';
-import { boxesIn, freePlaces, isWellAfter } from './otherBays.ts';
+import { boxesOf, freePlaces, isWellAfter } from './otherBays.ts';
 
 /** What does not lie in a bay: it sits where its work is, and only a person knows where. */
 const SITS_ELSEWHERE: ReadonlySet<PartKind> = new Set<PartKind>([
@@ -44,11 +44,11 @@ export function intoBays(graph: Graph): BatchEdit | undefined {
   const bays = baysOf(frame).filter(([, { access }]) => access !== 'closed');
   const [first] = bays;
   if (frame === undefined || first === undefined) return undefined;
-  const boxes = new Map<BayId, BoxAt[]>(bays.map(([id]) => [id, [...boxesIn(graph, id)]]));
+  const boxes: BoxAt[] = [...boxesOf(graph)];
   const put = (part: ResolvedPart, at: Spot): Place | undefined => {
     const lying: Place = { at, turn: [0, 0, 0], yawDeg: 0, below: false };
-    const [free] = freePlaces(bays, part, lying, (id) => boxes.get(id) ?? []);
-    if (free !== undefined) boxes.get(free.place.bay)?.push({ at: free.place.at, half: free.half });
+    const [free] = freePlaces(bays, part, lying, boxes);
+    if (free !== undefined) boxes.push({ at: free.place.at, half: free.half });
     return free?.place;
   };
   const middle: Spot = [frame.numbers.targetMm ?? first[1].at[0], 0, first[1].at[2]];
@@ -78,7 +78,7 @@ function withPackMoved(graph: Graph, edit: BatchEdit): BatchEdit {
   const { item, part, place } = solved.pack;
   const bays = baysOf(after.design.aircraft.airframe.frame).filter(([, { access }]) => access !== 'closed');
   const wanted: Place = { ...place, at: [solved.stationMm, place.at[1], place.at[2]] };
-  const [free] = freePlaces(bays, part, wanted, (id) => boxesIn(after, id, item.id));
+  const [free] = freePlaces(bays, part, wanted, boxesOf(after, item.id));
   if (free === undefined) return edit;
   return {
     ...edit,

@@ -22,18 +22,18 @@ interface FreePlace {
 /**
  * The free places of bays, each the nearest of its bay, to whole millimetres; the nearest bay first.
  * @param wanted where it would lie best, and how it is turned
- * @param boxesIn what lies in a bay already
+ * @param boxes what is placed already, in bays and beside them
  */
 export function freePlaces(
   bays: readonly (readonly [BayId, Bay])[],
   { sizeMm }: ResolvedPart,
   wanted: Place,
-  boxesIn: (id: BayId) => readonly BoxAt[],
+  boxes: readonly BoxAt[],
 ): readonly FreePlace[] {
   const half = halfOf(sizeMm, wanted);
   return bays
     .flatMap(([id, bay]): FreePlace[] => {
-      const spot = freeSpot(boxesIn(id), half, bay, wanted.at);
+      const spot = freeSpot(boxes, half, bay, wanted.at);
       return spot === undefined
         ? []
         : [{ bay, place: { ...wanted, bay: id, at: rounded(spot) }, half, awayMm: distanceMm(spot, wanted.at) }];
@@ -41,9 +41,9 @@ export function freePlaces(
     .sort((a, b) => a.awayMm - b.awayMm);
 }
 
-/** The boxes of what lies in a bay, without one item. */
-export function boxesIn(graph: Graph, id: BayId, without?: ItemId): readonly BoxAt[] {
-  return placedItems(graph).flatMap(({ item, place: { at, bay }, half }) => (bay === id && item.id !== without ? [{ at, half }] : []));
+/** The boxes of what is placed, without one item. */
+export function boxesOf(graph: Graph, without?: ItemId): readonly BoxAt[] {
+  return placedItems(graph).flatMap(({ item, place: { at }, half }) => (item.id === without ? [] : [{ at, half }]));
 }
 
 function rounded([station, butt, water]: Spot): Spot {
@@ -59,7 +59,7 @@ export function intoOtherBay(
 ): readonly Remedy[] {
   const { item, part, place: was } = entry;
   const bays = baysOf(graph.design.aircraft.airframe.frame).filter(([, bay]) => suits(bay));
-  const found = freePlaces(bays, part, was, (id) => boxesIn(graph, id, item.id))
+  const found = freePlaces(bays, part, was, boxesOf(graph, item.id))
     .map(({ bay, place }) => ({ bay, edit: { kind: 'place-item' as const, item: item.id, place, was } }))
     .find(({ edit }) => isWellAfter(graph, edit, isWell));
   if (found === undefined) return [];
