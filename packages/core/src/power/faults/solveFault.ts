@@ -1,6 +1,7 @@
 import { isAnyShort, letFall, liveCircuit, reachedCircuit, type Fall, type Live, type ScenarioResult } from '../scenarios/solveScenario.ts';
 import type { Circuit, Law, Solved } from '../solve/circuit.ts';
-import { comesBack, solveCircuit, solveNear } from '../solve/solveCircuit.ts';
+import { comesBack } from '../solve/returns.ts';
+import { solveCircuit, solveNear } from '../solve/solveCircuit.ts';
 import { DOWN, inputOf } from '../solve/deviceStates.ts';
 import { raisedStart, type RaisedStart, type Start } from '../solve/startOf.ts';
 import type { PowerNetwork } from '../network/powerNetwork.ts';

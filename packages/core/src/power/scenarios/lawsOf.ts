@@ -1,11 +1,11 @@
 import { circuitNode, groupOf, pinsOf, type Graph } from '../../graph/graph.ts';
-import { voltsAt } from '../../graph/railsOf.ts';
 import type { Device, DeviceElement } from '../network/devicesOf.ts';
 import type { PowerNetwork } from '../network/powerNetwork.ts';
 import type { DrawLaw, Law } from '../solve/circuit.ts';
 import { cellVolts, interpolated } from './cellVolts.ts';
 import { cruisePowerW } from './cruisePower.ts';
 import { hoverOf } from './hoverOf.ts';
+import { withHeldFuses } from './heldFuses.ts';
 import { driveGroup, motorOf, type DrivenMotor } from './drives.ts';
 import { USUAL_HOVER_THROTTLE, type LoadState, type Scenario } from './scenario.ts';
 
@@ -27,8 +27,6 @@ interface DeviceFacts {
   readonly motor: DrivenMotor | undefined;
   readonly group: 'lift' | 'cruise';
   readonly isSwitched: boolean;
-  /** The voltage at the first node without any load, in volts. */
-  readonly noLoadV: number;
 }
 
 interface NetworkFacts {
@@ -46,14 +44,13 @@ function factsOf(network: PowerNetwork): NetworkFacts {
   const known = cache.get(network);
   if (known !== undefined) return known;
   const { graph } = network;
-  const devices = network.devices.map(({ device, nodes }): DeviceFacts => {
+  const devices = network.devices.map(({ device }): DeviceFacts => {
     const element = device.is === 'element' ? device.element : undefined;
     const isDrive = element?.is === 'drive';
     return {
       motor: isDrive ? motorOf(graph, device.item, element) : undefined,
       group: isDrive ? driveGroup(graph, device.item, element) : 'cruise',
       isSwitched: element?.is === 'load' && isSwitched(graph, device.item, element),
-      noLoadV: element?.is === 'limiter' ? (voltsAt(graph, nodes[0] ?? 0) ?? 5) : 0,
     };
   });
   const cruising = devices.filter(({ motor, group }) => motor !== undefined && group === 'cruise').length;
@@ -65,11 +62,12 @@ function factsOf(network: PowerNetwork): NetworkFacts {
 /** The law of every device of a network in a scenario. */
 export function lawsOf(network: PowerNetwork, scenario: Scenario): Law[] {
   const facts = factsOf(network);
-  return network.devices.map(({ device }, i) => {
+  const laws = network.devices.map(({ device }, i) => {
     const own = facts.devices[i];
     if (device.is === 'usb' || own === undefined) return usbLaw(scenario);
     return elementLaw(network, scenario, device, own, facts);
   });
+  return withHeldFuses(network, laws);
 }
 
 function usbLaw({ charge, usbA = USB_A }: Scenario): Law {
@@ -104,15 +102,14 @@ function elementLaw(
       return { is: 'selector', windows: element.inputs.map(({ minV, maxV }) => ({ minV, maxV })), dropV: element.dropV };
     case 'diode':
       return { is: 'diode', dropV: element.dropV };
-    case 'limiter': {
-      const beforeV = Math.max(own.noLoadV, 1);
+    case 'limiter':
+      // What it holds by when it has tripped is known once every supply of the situation is.
       return {
         is: 'limiter',
         ohm: element.ohm,
         tripA: scenario.durationS >= element.tripS ? element.tripA : Infinity,
-        trippedOhm: (beforeV * beforeV) / element.trippedW,
+        trippedOhm: Infinity,
       };
-    }
     case 'sense':
       return { is: 'sense', ohm: element.ohm };
     case 'load':

@@ -37,7 +37,11 @@ function partitionIslands({ nodeCount, resistorA, resistorB, devices }: CircuitS
   return grouping.partition();
 }
 
-/** One node of each island stands at 0 V: the minus of its first supply that is on top of no other one, else its first node. */
+/**
+ * One node of each island is at 0 V: the ground of its first selector, so that an input that nothing feeds is at 0 V for it even where a
+ * fault has cut it off from the packs; else the minus of its first supply that is on top of no other one, else its first node. With
+ * packs in series it is the minus of the lowest, from which their voltages are counted.
+ */
 export function referencesOf(shape: CircuitShape): Uint8Array {
   const { nodeCount, devices } = shape;
   const islands = islandsOf(shape).ofNodes;
@@ -50,6 +54,7 @@ export function referencesOf(shape: CircuitShape): Uint8Array {
     isReference[node] = 1;
   };
   const stack = stackOf(shape);
+  if (stack === undefined) for (const { kind, nodes } of devices) if (kind === 'selector') refer(nodes.at(-1) ?? 0);
   devices.forEach(({ kind, nodes }, device) => {
     if (kind === 'supply' && (stack === undefined || !isStacked(shape, stack, device))) refer(nodes[1] ?? 0);
   });

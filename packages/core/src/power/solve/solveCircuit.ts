@@ -1,8 +1,9 @@
 import type { Circuit, CircuitShape, Solved, Tripping } from './circuit.ts';
 import { CONSTANT_POWER, drawnA, emptyDrawTable, fillDrawTable, isBelowKnee, OPEN, RESISTANCE } from './drawTable.ts';
 import { equationsOf, type Equations } from './equations.ts';
-import { DOWN, inputOf, LIMITED } from './deviceStates.ts';
-import { collapsedInput, firstInside, smoothState, worstJumps, type Jump } from './nextStates.ts';
+import { DOWN, LIMITED } from './deviceStates.ts';
+import { collapsedInput, smoothState, worstJumps, type Jump } from './nextStates.ts';
+import { cutOffs, returnsOf } from './returns.ts';
 import { LuPool } from './luPool.ts';
 import { fillFixedValues, fillLeadEnds, stampDevices, type Round } from './stamps.ts';
 import { runningStart, type Start } from './startOf.ts';
@@ -62,18 +63,63 @@ function prepare(shape: CircuitShape): Prepared {
 }
 
 /**
- * Solves a circuit as a running system: from voltages on high, it comes down to the highest balance that there is. What jumps,
- * such as a regulator that shuts down, jumps for good, the furthest out of its limits first, so that the solve ends. Newton's
+ * Solves a circuit as a running system: from voltages on high, it comes down to the highest balance that there is. Newton's
  * method on modified nodal equations; states of diodes and limits by complementary pivoting.
- * @param start to begin from, such as a neighbouring solution; else the running start
+ *
+ * 1. What jumps, such as a regulator that shuts down, jumps one after the other on each island, the furthest out of its limits first,
+ *    and stays: so the solve ends.
+ * 2. What a fuse or a latched regulator has cut off for good no longer overloads the others, which try again.
+ * 3. A regulator that lacked its input for a moment starts again, and a selector goes back to an earlier input, where that holds.
+ * @param start to begin from, such as a neighbouring solution; else the running start. What is down in it stays down
  */
 export function solveCircuit(circuit: Circuit, start: Start = runningStart(circuit)): Solved {
-  const ready = readyFor(circuit, start.states);
+  return withReturns(circuit, start, afterCuts(circuit, start, comeDown(circuit, start.volts, start.states)));
+}
+
+/** Lets everything try again once something is cut off for good; again when that cuts off more. */
+function afterCuts(circuit: Circuit, start: Start, first: Solved): Solved {
+  let known = first;
+  for (const cut = new Map<number, Tripping>(); ;) {
+    const more = cutOffs(circuit, known.trippings).filter(({ device }) => !cut.has(device));
+    if (more.length === 0 || known.unsettled !== undefined) return known;
+    for (const tripping of more) cut.set(tripping.device, tripping);
+    // Nothing else has tripped: nothing has to try again.
+    if (known.trippings.every(({ device }) => cut.has(device))) return known;
+    const states = start.states.slice();
+    for (const device of cut.keys()) states[device] = DOWN;
+    const again = comeDown(circuit, start.volts, states);
+    known = { ...again, iterations: known.iterations + again.iterations, trippings: [...cut.values(), ...again.trippings] };
+  }
+}
+
+/** Lets what would start again at a balance do so, where nothing jumps then. */
+function withReturns(circuit: Circuit, start: Start, settled: Solved): Solved {
+  let known = settled;
+  const refused = new Set<number>();
+  while (known.unsettled === undefined && known.trippings.length > 0) {
+    const [next] = returnsOf(circuit, known, known.trippings).filter(({ device }) => !refused.has(device));
+    if (next === undefined) break;
+    const states = known.states.slice();
+    states[next.device] = next.to;
+    const tried = comeDown(circuit, start.volts, states);
+    const iterations = known.iterations + tried.iterations;
+    const holds = tried.trippings.length === 0 && tried.unsettled === undefined;
+    if (!holds) refused.add(next.device);
+    known = holds
+      ? { ...tried, iterations, trippings: known.trippings.filter(({ device }) => device !== next.device) }
+      : { ...known, iterations };
+  }
+  return known;
+}
+
+/** From voltages on high down to a balance at which nothing jumps any more. */
+function comeDown(circuit: Circuit, volts: Float64Array, states: Int8Array): Solved {
+  const ready = readyFor(circuit, states);
   const { equations, round } = ready;
   const trippings: Tripping[] = [];
   let iterations = 0;
   for (;;) {
-    beginAt(equations, circuit, start.volts, round);
+    beginAt(equations, circuit, volts, round);
     const balance = balanceOf(ready, circuit);
     iterations += balance.rounds;
     const jumps = balance.unsettled === undefined ? worstJumps(equations, circuit, round.x, round.states) : balance.collapsed;
@@ -101,20 +147,6 @@ export function solveNear(circuit: Circuit, from: Pick<Solved, 'volts' | 'amps' 
   if (unsettled !== undefined || worstJumps(equations, circuit, round.x, round.states).length > 0) return undefined;
   const isAnyBelowKnee = equations.draws.some((device) => isBelowKnee(round.table, device, round.at[device] ?? 0));
   return isAnyBelowKnee ? undefined : solution(equations, circuit, round, [], rounds, undefined);
-}
-
-/** True when a device that is down, or a selector on a later input, would not be so at this balance if it had just been started. */
-export function comesBack({ shape, laws }: Circuit, { volts, states }: Pick<Solved, 'volts' | 'states'>): boolean {
-  for (let device = 0; device < laws.length; device++) {
-    const law = laws[device];
-    const nodes = shape.devices[device]?.nodes ?? [];
-    const against = (k: number, ground: number): number => (volts[nodes[k] ?? 0] ?? 0) - (volts[nodes[ground] ?? 0] ?? 0);
-    if (law?.is === 'regulator' && states[device] === DOWN && against(0, 2) >= law.inputMinV) return true;
-    if (law?.is !== 'selector') continue;
-    const first = inputOf(firstInside(law.windows, (k) => against(k, nodes.length - 1)));
-    if (first >= 0 && first !== inputOf(states[device] ?? 0)) return true;
-  }
-  return false;
 }
 
 /** The buffers of a wiring, with the resistors of this circuit in place. */

@@ -45,7 +45,8 @@ function ledger({ shape, ohms, laws }: Circuit, { volts, amps, states }: Solved)
       usedW += law.emfV * current - current * (v(a) - v(b));
     } else if (law.is === 'regulator') {
       const share = law.topology === 'linear' ? 1 : (v(b) - v(c)) / (law.efficiency * (v(a) - v(c)));
-      const inA = states[i] === 4 ? 0 : law.quiescentA + share * current;
+      const isAwake = states[i] !== 4 || v(a) - v(c) >= law.inputMinV;
+      const inA = (isAwake ? law.quiescentA : 0) + (states[i] === 4 ? 0 : share * current);
       flow(a, c, inA);
       flow(c, b, current);
     } else if (law.is === 'selector') {

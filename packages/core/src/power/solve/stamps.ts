@@ -152,7 +152,11 @@ function stampRegulator(equations: Equations, law: Law, slots: Int32Array, branc
     plus(values, slots, 12, -law.ohm);
     return;
   }
-  if (law.is !== 'regulator' || state === DOWN) return plus(values, slots, 12, 1);
+  if (law.is !== 'regulator' || state === DOWN) {
+    plus(values, slots, 12, 1);
+    if (law.is === 'regulator' && (round.at[device] ?? 0) >= law.inputMinV) stampAwake(equations, law, round, device);
+    return;
+  }
   stampInput(equations, law, slots, branch, round, device);
   switch (state) {
     case ON:
@@ -175,6 +179,12 @@ function stampRegulator(equations: Equations, law: Law, slots: Int32Array, branc
     default:
       plus(values, slots, 12, 1);
   }
+}
+
+/** What has shut down for an overload, and not for want of input, still takes its quiescent current. */
+function stampAwake({ isReference, terminals }: Equations, { quiescentA }: RegulatorLaw, { rightSide }: Round, device: number): void {
+  add(rightSide, isReference, terminals[3 * device] ?? 0, -quiescentA);
+  add(rightSide, isReference, terminals[3 * device + 2] ?? 0, quiescentA);
 }
 
 /** The current at the input, taken as straight around the last round: `Iq + share(Vin, Vout) * Iout`, which the ground gives back. */

@@ -18,7 +18,10 @@ export function scenarioNetlist(graph: Graph, scenarioId: string): string | unde
   const { network, circuit, stalled } = solveScenario(graph, scenario);
   const nodes = nodeNames(network);
   const devices = uniqueNames(network.devices.map((_, i) => nameOf(network, i)));
+  // As one would put the black lead of a meter.
+  const zeroNode = circuit.shape.devices.find((_, i) => circuit.laws[i]?.is === 'supply')?.nodes[1];
   return spiceNetlist(circuit, {
+    ...(zeroNode === undefined ? {} : { zeroNode }),
     title: plainLine(`${name}, ${scenario.title.toLowerCase()}: operating point`),
     comments: [
       'Elements by their laws, guesses from voltages without load. Nodes are named after the first pin on them.',

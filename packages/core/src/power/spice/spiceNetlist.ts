@@ -2,6 +2,7 @@ import type { Circuit, DrawLaw, Law, RegulatorLaw, SelectorLaw } from '../solve/
 import { LEAK_S, LEAST_OHM } from '../solve/circuit.ts';
 import { FOLDED_SHARE } from '../solve/deviceStates.ts';
 import { equationsOf } from '../solve/equations.ts';
+import { nodeIslands } from '../solve/islandsOf.ts';
 import { runningStart } from '../solve/startOf.ts';
 
 /** What a netlist says beside the elements. Names are letters, digits and underscores, each once. */
@@ -12,6 +13,8 @@ export interface NetlistWords {
   readonly deviceName: (device: number) => string;
   /** Devices that are taken as off for the guesses alone, such as a regulator that shuts down. */
   readonly isOffInGuess?: (device: number) => boolean;
+  /** A node that is node 0 of the simulator instead of the first reference, such as the minus of a pack. */
+  readonly zeroNode?: number;
   /** Where the simulator is to begin at a node, in volts, instead of the voltages without load: to see whether a balance holds. */
   readonly guessV?: (node: number) => number;
 }
@@ -26,9 +29,10 @@ const STEEP_OHM = 1e-5;
  */
 export function spiceNetlist(circuit: Circuit, words: NetlistWords): string {
   const { shape, ohms, laws } = circuit;
-  const { isReference } = equationsOf(shape);
+  const isReference = referencesFrom(shape, words.zeroNode);
   const references = [...isReference].flatMap((is, node) => (is === 1 ? [node] : []));
-  const v = (node: number): string => (isReference[node] === 1 && references[0] === node ? '0' : words.nodeName(node));
+  const zero = words.zeroNode ?? references[0];
+  const v = (node: number): string => (node === zero ? '0' : words.nodeName(node));
   const start = runningStart({
     ...circuit,
     laws: laws.map((law, i) => (words.isOffInGuess?.(i) === true ? { is: 'open' } : aHairLower(law))),
@@ -37,7 +41,7 @@ export function spiceNetlist(circuit: Circuit, words: NetlistWords): string {
     `* ${words.title}`,
     ...words.comments.map((line) => `* ${line}`),
     // Islands have nothing to do with each other: each has its own reference, tied to node 0 here so that it has a potential.
-    ...references.slice(1).map((node) => `Rref_${words.nodeName(node)} ${v(node)} 0 1u`),
+    ...references.filter((node) => node !== zero).map((node) => `Rref_${words.nodeName(node)} ${v(node)} 0 1u`),
   ];
   for (let node = 0; node < shape.nodeCount; node++) {
     if (isReference[node] !== 1) lines.push(`Rleak_${words.nodeName(node)} ${v(node)} 0 ${number(1 / LEAK_S)}`);
@@ -52,6 +56,14 @@ export function spiceNetlist(circuit: Circuit, words: NetlistWords): string {
     if (v(node) !== '0') lines.push(`.nodeset v(${v(node)})=${number(words.guessV?.(node) ?? start.volts[node] ?? 0)}`);
   }
   return [...lines, '.options gmin=1e-15 reltol=1e-4 abstol=1e-7 vntol=1e-6 itl1=2000', '.op', '.end', ''].join('\n');
+}
+
+/** The references of the islands, with a node of choice as that of its own. */
+function referencesFrom(shape: Circuit['shape'], zero: number | undefined): Uint8Array {
+  const isReference = equationsOf(shape).isReference.slice();
+  if (zero === undefined) return isReference;
+  const islandOf = nodeIslands(shape);
+  return isReference.map((is, node) => (islandOf[node] === islandOf[zero] ? Number(node === zero) : is));
 }
 
 const HAIR_V = 1e-8;
