@@ -6,7 +6,7 @@ const HAND_WRITTEN_UNIT =
   '/^ (mm|m|km|cm2|g|kg|V|A|mA|mAh|W|J|m?ohm|[pu]F|dBm?|[kM]?Hz|uT|n?s|ms|min|minutes|m\\/s|Pa|deg|degrees|%)(?![-\\w/"])/';
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', '**/node_modules/**', 'test-results/**'] },
+  { ignores: ['**/dist/**', '**/node_modules/**', 'test-results/**', '.stryker/**'] },
   ...tseslint.configs.strictTypeChecked.map((config) => ({ ...config, files: ['**/*.ts', '**/*.tsx'] })),
   {
     files: ['**/*.ts', '**/*.tsx'],

@@ -23,7 +23,7 @@ const LOSS_WORDS: Readonly<Record<LossSignal, string>> = {
 
 /**
  * What the part of an item states beyond its ports, mass and size: how a lost link is told, what its antennas are for, what its radios speak, which way it turns,
- * what its USB is, the clocks of its serial ports, its scales. As the item is set.
+ * what its USB is, the clocks of its serial ports, its scales, its cells. As the item is set.
  * @param raw the part as it is written, @param part the same as the item is set
  */
 export function factLines(item: Item, raw: Part, part: ResolvedPart): readonly FactLine[] {
@@ -36,7 +36,15 @@ export function factLines(item: Item, raw: Part, part: ResolvedPart): readonly F
     ...usbLines(part),
     ...clockLines(part),
     ...monitorLines(part),
+    ...cellLines(part),
   ];
+}
+
+function cellLines({ circuit }: ResolvedPart): FactLine[] {
+  const texts = circuit.flatMap((element) =>
+    element.is === 'drive' && element.cells !== undefined ? [`${element.cells.least} to ${element.cells.most}`] : [],
+  );
+  return [...new Set(texts)].map((text) => ({ label: 'Cells in series', text }));
 }
 
 function monitorLines({ monitor }: ResolvedPart): FactLine[] {

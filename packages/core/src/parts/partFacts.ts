@@ -97,6 +97,11 @@ export const partFacts: readonly PartFact[] = [
     },
   },
   {
+    id: 'cells',
+    title: 'how many cells it is made for',
+    statedOf: ({ circuit }) => circuit.flatMap((element) => (element.is === 'drive' ? [element.cells !== undefined] : [])),
+  },
+  {
     id: 'how-set',
     title: 'how its settings are set',
     statedOf: (part) => setOnPart(part).map(({ how }) => how !== undefined),

@@ -17,7 +17,7 @@ import { rowStretch } from './rowStretch.ts';
 export interface Wiring {
   /** What a cable did not feed so far is not fed by a new one either. */
   readonly isUnfed: boolean;
-  /** True where another link of the same plug goes to another socket: then only its own pins are joined. */
+  /** True where another link of the same plug goes to another socket: its own pins are joined, and supply and ground once. */
   readonly isSplit: boolean;
 }
 
@@ -44,13 +44,14 @@ function isWired(draft: DraftEdits, fit: Fit, wiring: Wiring): boolean {
     stretch === undefined
       ? fit.from.every((endpoint) => pinPairs(endpoint, fit.port.endpoints).every((pair) => isPairJoined(draft, fit, pair)))
       : draft.take(planJoin(draft.graph, a, stretch, isFedAlready ? 'supply-pulled' : 'meaning'));
-  return isJoinedNow && (wiring.isSplit || areRailsJoined(draft, fit, isFedAlready));
+  const isAside = wiring.isSplit || isPinRow(b.port.connector);
+  return isJoinedNow && (!isAside || areRailsJoined(draft, fit, isFedAlready));
 }
 
-/** Ground, and supply where it is wanted, from elsewhere in a row of pins whose own neighbours are not free. */
+/** Ground, and supply where it is wanted, which did not come with the signals: of a plug that splits, or from elsewhere in a row of pins. */
 function areRailsJoined(draft: DraftEdits, fit: Fit, isFedAlready: boolean): boolean {
   const [a, b] = endsOf(draft, fit);
-  if (a === undefined || b === undefined || !isPinRow(b.port.connector)) return true;
+  if (a === undefined || b === undefined) return true;
   const wanted: readonly (readonly PinRole[])[] = [['gnd'], ...(isFedAlready ? [] : [['supply-in', 'supply-through'] as const])];
   return wanted.every((roles) => {
     const own = a.port.pins.find(({ role }) => roles.includes(role));

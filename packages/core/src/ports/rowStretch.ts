@@ -12,9 +12,22 @@ import type { Endpoint, PinRole } from '../model/part.ts';
  * @returns undefined where their pins in a row are taken, or are not side by side
  */
 export function rowStretch(graph: Graph, at: PortAt, endpoints: readonly Endpoint[]): PortAt | undefined {
+  return stretchOver(
+    at,
+    endpoints,
+    (n) => occupantAt(graph.design, portPlace(at.itemId, at.port.id, n - 1), { positions: 1 }) === undefined,
+  );
+}
+
+/** True where pins of a row are free, and a plug that is over their ground leaves no room for one of their own. */
+export function isGroundTaken(graph: Graph, at: PortAt, endpoints: readonly Endpoint[]): boolean {
+  const hasGround = (plug: PortAt | undefined): boolean => plug?.port.pins.some(({ role }) => role === 'gnd') === true;
+  return hasGround(stretchOver(at, endpoints, () => true)) && !hasGround(rowStretch(graph, at, endpoints));
+}
+
+function stretchOver(at: PortAt, endpoints: readonly Endpoint[], isFree: (n: number) => boolean): PortAt | undefined {
   if (!isPinRow(at.port.connector)) return at;
   const own = endpoints.flatMap(endpointPins).map((pin) => Number(pin.slice(pin.lastIndexOf('.') + 1)));
-  const isFree = (n: number): boolean => occupantAt(graph.design, portPlace(at.itemId, at.port.id, n - 1), { positions: 1 }) === undefined;
   const roleAt = (n: number): PinRole | undefined => at.port.pins.find((pin) => pin.n === n)?.role;
   const isRail = (n: number): boolean => RAILS.some((rail) => rail.includes(roleAt(n) ?? 'nc'));
   let [first, last] = [Math.min(...own), Math.max(...own)];

@@ -1,7 +1,9 @@
 import { boardOf } from '../../dialects/boardOf.ts';
 import { dialectOf } from '../../dialects/dialectOf.ts';
 import type { Graph, GraphItem } from '../../graph/graph.ts';
-import { endpointPins } from '../../model/endpointPins.ts';
+import { portIn } from '../../graph/cableJoins.ts';
+import { isGroundTaken } from '../../ports/rowStretch.ts';
+import { endpointPins, portOfEndpoint } from '../../model/endpointPins.ts';
 import { isPulseKind, outputKey, type BankUse, type OutputUse, type PulseKind } from '../../model/outputPlan.ts';
 import type { ResolvedPart } from '../../model/part.ts';
 import { consumersOf, type Consumer, type PulseOutput } from './consumers.ts';
@@ -22,6 +24,8 @@ export interface Slot {
   readonly isReserved: boolean;
   /** The serial port on the same pin that is set to a protocol: the pin cannot be both. Undefined where there is none. */
   readonly sharedWith: string | undefined;
+  /** True where nothing is on its pin, and the plug of something else is on the supply and ground beside it. */
+  readonly isCovered: boolean;
 }
 
 /** Outputs of one timer: they share pulse kind and rate. */
@@ -82,6 +86,8 @@ function slotsOf(graph: Graph, item: number, entry: GraphItem, part: ResolvedPar
   return part.endpoints.flatMap((output): Slot[] => {
     if (output.is !== 'pulse-out') return [];
     const key = outputKey(entry.item.id, output.id);
+    const on = consumersOf(graph).filter(({ on }) => on?.item === item && on.output.id === output.id);
+    const port = portIn(graph, item, portOfEndpoint(output) ?? '');
     return [
       {
         key,
@@ -91,9 +97,10 @@ function slotsOf(graph: Graph, item: number, entry: GraphItem, part: ResolvedPar
         code: board?.outputs?.[output.id],
         kinds: output.kinds.filter(isPulseKind),
         use: aircraft.outputs[key],
-        on: consumersOf(graph).filter(({ on }) => on?.item === item && on.output.id === output.id),
+        on,
         isReserved: reserved.includes(output.id),
         sharedWith: sharedWith(entry, part, output),
+        isCovered: on.length === 0 && port !== undefined && isGroundTaken(graph, port, [output]),
       },
     ];
   });

@@ -142,7 +142,18 @@ function join(draft: DraftEdits, board: ItemId, to: Slot, { entry, input }: Cons
   const outputs = b.port.pins.filter(({ role }) => role === 'pulse-out');
   if (outputs.length > 1 && !isPinRow(b.port.connector)) return joinAmongOthers(draft, ends, { a: pinOf(input), b: pinOf(to.output) });
   const stretch = rowStretch(draft.graph, b, [to.output]);
-  return stretch !== undefined && draft.take(planJoin(draft.graph, a, stretch, 'meaning'));
+  if (stretch === undefined) return false;
+  const edit = planJoin(draft.graph, a, stretch, 'meaning');
+  return draft.take(a.port.pins.some(({ role }) => role === 'supply-out') ? withGauge(edit, FEED_AWG) : edit);
+}
+
+/** The lead of a motor controller that feeds the rail too carries what all servos take. */
+const FEED_AWG = 22;
+
+function withGauge(edit: Edit | undefined, awg: number): Edit | undefined {
+  if (edit?.kind !== 'add-cable') return edit;
+  const conductors = Object.fromEntries(Object.entries(edit.cable.conductors).map(([id, conductor]) => [id, { ...conductor, awg }]));
+  return { ...edit, cable: { ...edit.cable, conductors } };
 }
 
 /** A plug for several outputs: the signal goes to its own pin, the ground to that of the plug; what the plug feeds is for its motor controllers. */

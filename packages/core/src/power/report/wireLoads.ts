@@ -41,7 +41,7 @@ export function wireLoads(graph: Graph, results: readonly ScenarioResult[]): rea
     const { conductor } = edge;
     const knownMm = conductorLengthMm(graph, cable, conductor);
     const lengthMm = knownMm ?? ASSUMED_LENGTH_MM;
-    const lead = { railV: railV[edge.cable] ?? 0, servos: servos[edge.cable] ?? [] };
+    const lead = { railV: railV[edge.cable] ?? 0, servos: servos[edge.cable] ?? [], feedsRail: feedsServoRail(graph, cable) };
     const readings = all.map(({ result, amps }) => ({ result, amps: Math.abs(amps[i] ?? 0), allowedV: allowedIn(lead, result) }));
     return [{ ...loadOf(cable, conductor, lengthMm, readings), isAssumed: knownMm === undefined }];
   });
@@ -78,21 +78,35 @@ function itemsAt(graph: Graph, cable: Cable): number[] {
   );
 }
 
+/** True for a lead from a supply to the pins of servos, such as that of a motor controller with a regulator. */
+function feedsServoRail(graph: Graph, cable: Cable): boolean {
+  const roles = Object.values(cable.nodes).flatMap((node) => {
+    if (node.is !== 'end' || node.at.is !== 'port') return [];
+    const { item, port: id } = node.at;
+    const port = graph.items[graph.itemIx.get(item) ?? -1]?.part?.ports.find((one) => one.id === id);
+    return (port?.pins ?? []).map(({ role }) => role);
+  });
+  return roles.includes('supply-through') && roles.includes('supply-out') && roles.includes('pulse-out');
+}
+
 interface Lead {
   /** The highest voltage that the cable carries without any load. */
   readonly railV: number;
   /** The servos at its ends. */
   readonly servos: readonly number[];
+  /** True where it brings the supply of a servo rail: what any servo takes goes over it. */
+  readonly feedsRail: boolean;
 }
 
 /** What a cable without any voltage is taken to carry. */
 const USUAL_V = 5;
 
 /** What one wire of a lead may lose: half of what both may. */
-function allowedIn({ railV, servos }: Lead, result: ScenarioResult): number {
-  if (servos.length === 0) return ((railV > 0 ? railV : USUAL_V) * SUPPLY_SHARE) / 2;
+function allowedIn({ railV, servos, feedsRail }: Lead, result: ScenarioResult): number {
+  if (servos.length === 0 && !feedsRail) return ((railV > 0 ? railV : USUAL_V) * SUPPLY_SHARE) / 2;
   const stalled = result.network.devices[result.stalled ?? -1]?.device.item;
-  return (stalled !== undefined && servos.includes(stalled) ? SERVO_STALLED_V : SERVO_V) / 2;
+  const isStalled = stalled !== undefined && (feedsRail || servos.includes(stalled));
+  return (isStalled ? SERVO_STALLED_V : SERVO_V) / 2;
 }
 
 /** The highest voltage without any load at the contacts of each cable. */

@@ -3,6 +3,9 @@ import { CircuitSketch } from '../test/circuits.ts';
 import type { RegulatorLaw } from './circuit.ts';
 import { solveCircuit } from './solveCircuit.ts';
 
+/** What shuts down for want of input is not latched, whatever it does when it is overloaded. */
+const logic = { topology: 'linear', setV: 3.3, inputMinV: 3.6, dropoutV: 0.3, limitA: 0.5 } as const;
+
 const windows = [1, 2].map(() => ({ minV: 4.5, maxV: 5.7 }));
 
 function solved(sketch: CircuitSketch) {
@@ -58,13 +61,32 @@ describe('what has tripped on the way', () => {
         .regulator('first', ['p', 'one', '0'], { limitA: 2 })
         .regulator('second', ['p', 'two', '0'], { limitA: 10 })
         // Before the selector, so that it shuts down before that has changed over.
-        .regulator('logic', ['rail', '3v3', '0'], { topology: 'linear', setV: 3.3, inputMinV: 3.6, dropoutV: 0.3, limitA: 0.5 })
+        .regulator('logic', ['rail', '3v3', '0'], { ...logic, onOverload: 'latch-off' })
         .draw('load', '3v3', '0', { is: 'resistance', ohm: 33 })
         .selector('s', ['one', 'two'], 'rail', '0', { windows, dropV: 0.05 })
         .resistor('one', '0', 0.01),
     );
     expect(tripped).toEqual(['first overload', 's window']);
     expect([v('rail'), v('3v3')]).toEqual([expect.closeTo(4.95, 5), expect.closeTo(3.3, 5)]);
+  });
+
+  it('starts again one after the other: a selector goes back to the input whose regulator is back', () => {
+    const high = [1, 2].map(() => ({ minV: 7, maxV: 17 }));
+    const { v, a, tripped } = solved(
+      new CircuitSketch()
+        .battery('p', '0', 16, 0.01)
+        .battery('q', '0', 12, 0.01)
+        .regulator('pre', ['p', 'x', '0'], { setV: 9, limitA: 2 })
+        .regulator('r', ['mid', 'one', '0'], { limitA: 5 })
+        .regulator('spare', ['q', 'two', '0'], { limitA: 5 })
+        .selector('late', ['one', 'two'], 'rail', '0', { windows, dropV: 0.05 })
+        .selector('early', ['x', 'q'], 'mid', '0', { windows: high, dropV: 0.05 })
+        .resistor('x', '0', 0.01)
+        .draw('load', 'rail', '0', { is: 'constant-power', watts: 5, kneeV: 2 }),
+    );
+    expect(tripped).toEqual(['pre overload', 'early window']);
+    expect([v('mid') > 11, a('r') > 0.9, a('spare')]).toEqual([true, true, expect.closeTo(0, 6)]);
+    expect(v('rail')).toBeCloseTo(4.95, 5);
   });
 
   it('stays down where the input that came back goes away again with it', () => {
