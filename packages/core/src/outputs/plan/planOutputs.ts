@@ -143,7 +143,7 @@ function cellOf(graph: Graph, { seeker, slot, place, pins, without }: CellAsk): 
   if (refusal !== undefined) return { why: refusal.sentence };
   if (slot.isReserved && drives !== 'motor') return { why: 'The firmware keeps it for motors on this airframe.' };
   if (slot.sharedWith !== undefined && !without.includes('shared')) return { why: sharedWords(slot.sharedWith) };
-  if (slot.isCovered) return { why: 'Another plug is on the supply and ground beside it.' };
+  if (slot.isCovered && seeker.consumers.length > 0) return { why: 'Another plug is on the supply and ground beside it.' };
   // Something that nobody moves by this function hangs there, and would have to be taken off.
   const strangers = slot.on.filter((other) => !seeker.consumers.includes(other));
   const isHome = seeker.now?.key === slot.key;
