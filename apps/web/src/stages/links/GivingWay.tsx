@@ -17,7 +17,7 @@ export function GivingWay() {
     <div className="no-print mt-3" data-testid="giving-way" data-seq={shown?.seq ?? 0}>
       <NotComputed what="What could give way was not worked out" failure={failure} />
       {share !== undefined && (
-        <p className="text-[13px] text-ink2" role="status">
+        <p className="mb-1 text-[13px] text-ink2" role="status">
           Trying what could give way: {percent(share)}
         </p>
       )}
