@@ -82,6 +82,22 @@ describe('rebase', () => {
     expect(applyEdit(demo, edit)).toMatchObject({ refused: { code: 'changed-since' } });
   });
 
+  it('says nothing of a name that is free, and gives none to what keeps its own', () => {
+    expect(rebaseEdit(demo, addition('n1', 'SRV3')).renamed).toEqual([]);
+    const same: Edit = { kind: 'rename-item', item: itemOf(demo, 'SRV1').id, was: 'SRV1', ref: 'SRV1' };
+    expect(rebaseEdit(demo, same)).toEqual({ edit: same, renamed: [] });
+  });
+
+  it('takes a name that two things had in turn for the one that is meant', () => {
+    const item = itemOf(demo, 'SRV1').id;
+    const earlier: Renaming[] = [
+      { of: item, from: 'FLAP1', to: 'FLAP2' },
+      { of: asId<ItemId>('another'), from: 'FLAP1', to: 'FLAP3' },
+    ];
+    const { edit } = rebaseEdit(demo, { kind: 'rename-item', item, was: 'FLAP1', ref: 'FLAP9' }, earlier);
+    expect(edit).toMatchObject({ was: 'FLAP2', ref: 'FLAP9' });
+  });
+
   it('loses no addition, whatever names others took: every batch is made whole, and no name is used twice', () => {
     const number = fc.integer({ min: 3, max: 12 });
     const numbers = fc.uniqueArray(number, { minLength: 1, maxLength: 6 }).map((list) => list.sort((a, b) => a - b));
