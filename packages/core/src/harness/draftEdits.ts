@@ -15,6 +15,7 @@ import type { Settings } from '../model/resolvePart.ts';
 import { hasShape } from '../model/shape.ts';
 import type { PinMapPreset } from './fitPinMap.ts';
 import { proposeCable } from './proposeCable.ts';
+import { withGauge } from './withGauge.ts';
 
 /** How many drafts were begun: each has ids that no other has, since a draft may be planned on what another one has made so far. */
 let drafts = 0;
@@ -103,9 +104,7 @@ export class DraftEdits {
   wire(a: PortAt | undefined, b: PortAt | undefined, preset: PinMapPreset = 'meaning', awg?: number): boolean {
     if (a === undefined || b === undefined) return false;
     const { edit } = proposeCable(this.graph, a, b, preset);
-    if (edit.kind !== 'add-cable' || awg === undefined) return this.make(edit);
-    const conductors = Object.fromEntries(Object.entries(edit.cable.conductors).map(([id, conductor]) => [id, { ...conductor, awg }]));
-    return this.make({ ...edit, cable: { ...edit.cable, conductors } });
+    return this.make(awg === undefined ? edit : withGauge(edit, awg));
   }
 
   /** All of it as one edit, with placeholders. */

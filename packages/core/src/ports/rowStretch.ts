@@ -19,7 +19,7 @@ export function rowStretch(graph: Graph, at: PortAt, endpoints: readonly Endpoin
   );
 }
 
-/** True where pins of a row are free, and a plug that is over their ground leaves no room for one of their own. */
+/** True where the plug of something else is over pins of a row, or over their ground, and leaves no room for one of their own. */
 export function isGroundTaken(graph: Graph, at: PortAt, endpoints: readonly Endpoint[]): boolean {
   const hasGround = (plug: PortAt | undefined): boolean => plug?.port.pins.some(({ role }) => role === 'gnd') === true;
   return hasGround(stretchOver(at, endpoints, () => true)) && !hasGround(rowStretch(graph, at, endpoints));

@@ -31,18 +31,24 @@ export const ports: Calculator<'links.ports', PortWish, PortBoard | undefined> =
   }),
 };
 
-/** The fewest steps that are enough together are searched for this long at most; each single step is tried. */
-const TOGETHER_MS = 5000;
-
-/** What can give way where links are left out. It plans once for each way, so that the plan itself does not wait for it. */
+/**
+ * What can give way where links are left out. It plans once for each way, so that the plan itself does not wait for it. Every single way is
+ * tried; the search for the fewest that are enough together has its own patience, since the thread does not listen while it lasts.
+ */
 export const givingWay: Calculator<'links.giving-way', 'giving-way', readonly Relaxation[]> = {
   id: 'links.giving-way',
   *steps(design) {
     const graph = graphOf(design);
     const plan = planPorts(graph, { patience: patienceOf(PATIENCE_MS) });
-    return plan === undefined ? [] : yield* relaxationSteps(graph, plan, patienceOf(TOGETHER_MS));
+    return plan === undefined ? [] : yield* relaxationSteps(graph, plan, patienceFromFirstUse(PATIENCE_MS));
   },
 };
+
+/** The same, counted from when it is first asked: what is tried before takes none of it. */
+function patienceFromFirstUse(ms: number): Patience {
+  let patience: Patience | undefined;
+  return { isOver: () => (patience ??= patienceOf(ms)).isOver() };
+}
 
 function patienceOf(ms: number): Patience {
   const until = performance.now() + ms;

@@ -3,6 +3,7 @@ import { cablesAtPort, type PortAt } from '../../graph/cableJoins.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { DraftEdits } from '../../harness/draftEdits.ts';
 import { planJoin } from '../../harness/looms/planJoin.ts';
+import { withGauge } from '../../harness/withGauge.ts';
 import { rowStretch } from '../../ports/rowStretch.ts';
 import { sameJson } from '../../model/canonicalJson.ts';
 import { offsetOf, portPlace, type CableEnd, type Item } from '../../model/aircraft.ts';
@@ -144,17 +145,11 @@ function join(draft: DraftEdits, board: ItemId, to: Slot, { entry, input }: Cons
   const stretch = rowStretch(draft.graph, b, [to.output]);
   if (stretch === undefined) return false;
   const edit = planJoin(draft.graph, a, stretch, 'meaning');
-  return draft.take(a.port.pins.some(({ role }) => role === 'supply-out') ? withGauge(edit, FEED_AWG) : edit);
+  return draft.take(a.port.pins.some(({ role }) => role === 'supply-out') ? edit && withGauge(edit, FEED_AWG) : edit);
 }
 
 /** The lead of a motor controller that feeds the rail too carries what all servos take. */
 const FEED_AWG = 22;
-
-function withGauge(edit: Edit | undefined, awg: number): Edit | undefined {
-  if (edit?.kind !== 'add-cable') return edit;
-  const conductors = Object.fromEntries(Object.entries(edit.cable.conductors).map(([id, conductor]) => [id, { ...conductor, awg }]));
-  return { ...edit, cable: { ...edit.cable, conductors } };
-}
 
 /** A plug for several outputs: the signal goes to its own pin, the ground to that of the plug; what the plug feeds is for its motor controllers. */
 function joinAmongOthers(draft: DraftEdits, ends: () => readonly [PortAt | undefined, PortAt | undefined], signal: PinPair): boolean {

@@ -89,6 +89,31 @@ describe('what has tripped on the way', () => {
     expect(v('rail')).toBeCloseTo(4.95, 5);
   });
 
+  it('still tells of the first input where a selector goes back to its second', () => {
+    const three = [1, 2, 3].map(() => ({ minV: 4.5, maxV: 5.7 }));
+    const high = [1, 2].map(() => ({ minV: 7, maxV: 17 }));
+    const result = solveCircuit(
+      new CircuitSketch()
+        .battery('p', '0', 16, 0.01)
+        .battery('q', '0', 12, 0.01)
+        .regulator('pre', ['p', 'x', '0'], { setV: 9, limitA: 2 })
+        .regulator('gone', ['p', 'zero', '0'], { limitA: 2 })
+        .regulator('r', ['mid', 'one', '0'], { limitA: 5 })
+        .regulator('spare', ['q', 'two', '0'], { limitA: 5 })
+        .selector('late', ['zero', 'one', 'two'], 'rail', '0', { windows: three, dropV: 0.05 })
+        .selector('early', ['x', 'q'], 'mid', '0', { windows: high, dropV: 0.05 })
+        .draw('short of x', 'x', '0', { is: 'resistance', ohm: 0.01 })
+        .draw('short of zero', 'zero', '0', { is: 'resistance', ohm: 0.01 })
+        .draw('load', 'rail', '0', { is: 'constant-power', watts: 5, kneeV: 2 }).circuit,
+    );
+    expect(result.trippings.map(({ device, what, input }) => [device, what, input]).sort()).toEqual([
+      [2, 'overload', undefined],
+      [3, 'overload', undefined],
+      [6, 'window', 0],
+      [7, 'window', 0],
+    ]);
+  });
+
   it('stays down where the input that came back goes away again with it', () => {
     const { v, tripped, unsettled } = solved(
       new CircuitSketch()

@@ -33,6 +33,11 @@ export function returnsOf(circuit: Circuit, solved: Pick<Solved, 'volts' | 'stat
   });
 }
 
+/** Whether a return undoes a tripping: a selector that goes back to its second input still has left its first. */
+export function isUndone({ device, what, input = 0 }: Tripping, back: Return): boolean {
+  return device === back.device && (what !== 'window' || input >= inputOf(back.to));
+}
+
 /** The state in which a device that is down, or on a later input, would start now; undefined where it stays as it is. */
 function startedState({ shape, laws }: Circuit, { volts, states }: Pick<Solved, 'volts' | 'states'>, device: number): number | undefined {
   const law = laws[device];

@@ -3,7 +3,7 @@ import { CONSTANT_POWER, drawnA, emptyDrawTable, fillDrawTable, isBelowKnee, OPE
 import { equationsOf, type Equations } from './equations.ts';
 import { DOWN, LIMITED } from './deviceStates.ts';
 import { collapsedInput, smoothState, worstJumps, type Jump } from './nextStates.ts';
-import { cutOffs, returnsOf } from './returns.ts';
+import { cutOffs, isUndone, returnsOf } from './returns.ts';
 import { LuPool } from './luPool.ts';
 import { fillFixedValues, fillLeadEnds, stampDevices, type Round } from './stamps.ts';
 import { runningStart, type Start } from './startOf.ts';
@@ -106,7 +106,7 @@ function withReturns(circuit: Circuit, start: Start, settled: Solved): Solved {
     const holds = tried.trippings.length === 0 && tried.unsettled === undefined;
     if (!holds) refused.add(next.device);
     known = holds
-      ? { ...tried, iterations, trippings: known.trippings.filter(({ device }) => device !== next.device) }
+      ? { ...tried, iterations, trippings: known.trippings.filter((tripping) => !isUndone(tripping, next)) }
       : { ...known, iterations };
   }
   return known;
