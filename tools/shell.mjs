@@ -1,6 +1,7 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, mkdirSync, writeFileSync } from 'node:fs';
 import { createHash } from 'node:crypto';
+import { once } from 'node:events';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -11,6 +12,15 @@ export const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 export function run(command, args, options = {}) {
   const done = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options });
   return done.status === 0;
+}
+
+/** Runs a command beside others, its output kept. @returns whether it ended well, and all that it said */
+export async function runQuietly(command, args) {
+  const child = spawn(command, args, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+  let said = '';
+  for (const stream of [child.stdout, child.stderr]) stream.setEncoding('utf8').on('data', (text) => (said += text));
+  const [status] = await once(child, 'close');
+  return { isWell: status === 0, said };
 }
 
 /** Runs a command, and ends this program with a sentence when it fails. */

@@ -1,6 +1,6 @@
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { build, ensureDebianPackages, ensurePackages, root, run } from './shell.mjs';
+import { build, ensureDebianPackages, ensurePackages, root, run, runQuietly } from './shell.mjs';
 
 // Everything that must hold, on a machine where nothing was installed by hand. Ends with one line over all suites.
 ensurePackages();
@@ -22,9 +22,16 @@ function timed(name, command, args) {
   return ended;
 }
 
-function gate(name, command, args) {
-  if (timed(name, command, args)) passed += 1;
-  else fail(name, 1);
+/** Runs parts one after another that only end well or not, and shows what each said when it has ended: two rows of them run beside one another. */
+async function gates(...parts) {
+  for (const [name, script] of parts) {
+    const start = Date.now();
+    const { isWell, said } = await runQuietly('npm', ['run', '--silent', script]);
+    seconds.push(`${name} ${Math.round((Date.now() - start) / 1000)} s`);
+    process.stdout.write(`\n== ${name}\n${said}`);
+    if (isWell) passed += 1;
+    else fail(name, 1);
+  }
 }
 
 function fail(name, count) {
@@ -43,9 +50,8 @@ function suite(name, command, args, report, countOf) {
   else if (!ended || counts.passed === 0) fail(`${name} (did not run to its end)`, 1);
 }
 
-gate('lint', 'npm', ['run', '--silent', 'lint']);
-gate('types', 'npm', ['run', '--silent', 'types']);
-gate('architecture', 'npm', ['run', '--silent', 'arrows']);
+// Each of these uses one core.
+await Promise.all([gates(['lint', 'lint']), gates(['format', 'format:check'], ['types', 'types'], ['architecture', 'arrows'])]);
 suite('jest', 'npx', ['jest', '--maxWorkers=2', '--json', '--outputFile=test-results/jest.json'], 'test-results/jest.json', (report) => ({
   passed: report.numPassedTests,
   failed: report.numFailedTests + report.numRuntimeErrorTestSuites,

@@ -5,6 +5,7 @@ import { changesBetween, reversed, withChanges, type Change } from './changes.ts
 import { refuse, type Outcome, type Refusal } from './family.ts';
 import { integrityAround } from './integrity.ts';
 import { keepsShape } from './keepsShape.ts';
+import { placeInWords } from './placeInWords.ts';
 import { editKinds, type Edit, type PutBack, type SimpleEdit } from './registry.ts';
 
 /** What an edit makes: the new design and what takes it back, or why it was not made. */
@@ -78,7 +79,7 @@ export function putBack(design: Design, edit: PutBack): Outcome {
   if ('differs' in made) {
     return refuse(
       'changed-since',
-      `Cannot undo: ${edit.title}. ${placeOf(design, made.differs.path)} was changed since.`,
+      `Cannot undo: ${edit.title}. ${placeInWords(design.aircraft, made.differs.path)} was changed since.`,
       ...made.differs.path,
     );
   }
@@ -96,17 +97,4 @@ export function putBack(design: Design, edit: PutBack): Outcome {
 
 function toJson(aircraft: Aircraft): Readonly<Record<string, unknown>> {
   return { ...aircraft };
-}
-
-function placeOf(design: Design, path: readonly string[]): string {
-  const [family, id = ''] = path;
-  const { items, cables } = design.aircraft;
-  if (family === 'items') return Object.values(items).find((item) => item.id === id)?.ref ?? 'The item';
-  if (family === 'cables') return Object.values(cables).find((cable) => cable.id === id)?.tag ?? 'The cable';
-  if (family === 'mates') return 'What mates with what';
-  if (family === 'bonds') return 'The bond of two radios';
-  if (family === 'links') return 'What is said about the link';
-  if (family === 'wishes') return 'The link';
-  if (family === 'rc') return 'The RC plan';
-  return family === 'waivers' ? 'The accepted finding' : family === 'name' ? 'The name of the aircraft' : 'The aircraft';
 }
