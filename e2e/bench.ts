@@ -129,7 +129,7 @@ export const test = base.extend<Fixtures, { server: Server }>({
   },
   older: async ({ server }, use) => {
     const read = readAircraftFile(server.reedbed);
-    if (!('design' in read)) throw new Error('Reedbed cannot be read.');
+    if (!('design' in read)) throw new Error('Reedbed unreadable.');
     await use(await imported(server.url, writeAircraftFile(ofOlderParts(read.design))));
   },
   oneSupply: async ({ server }, use) => {

@@ -23,13 +23,13 @@ test('the controller of Mudflat is changed: ranked, planned, taken as one edit, 
   await page.getByRole('button', { name: 'Plan the change to Controller H7 carrier, 8 serial' }).click();
   await computed(page, 'move');
   const move = page.getByTestId('move');
-  await expect(move).toContainText('Every link and every function has its place.');
+  await expect(move).toContainText('Every link and every function has a port or an output.');
   await expect(move.locator('[data-moved="RADIO1 telemetry"]')).toContainText('FC1 link 1FC1 link A');
   await expect(move.locator('[data-moved="motor 1"]')).toContainText('FC1 main 1');
   await expect(move.locator('[data-cable=W12]')).toContainText('Move the white wire from contact 3 to FC1 main 1 contact 1 (S).');
   await expect(move).toContainText('Unplug every pack and take the propellers off');
   expect(await violations(page)).toEqual([]);
-  await move.getByRole('button', { name: 'Take the change' }).click();
+  await move.getByRole('button', { name: 'Apply the change' }).click();
   await settled(page);
   await expect(move).toContainText('The change is made.');
   await expect(move.locator('[data-cable=W12]')).toContainText('re-pin');
@@ -53,7 +53,7 @@ test('a move is planned from the entry line and printed; a colleague changes the
   const move = page.getByTestId('move');
   await expect(move).toContainText('FC1 becomes "Controller H7 wing board, servo regulator"');
   await page.emulateMedia({ media: 'print' });
-  await expect(move.getByRole('button', { name: 'Take the change' })).toBeHidden();
+  await expect(move.getByRole('button', { name: 'Apply the change' })).toBeHidden();
   await expect(move.locator('[data-cable=W32]')).toBeVisible();
   await page.emulateMedia({ media: 'screen' });
   const other = await context.newPage();
@@ -90,19 +90,19 @@ test('an aircraft without a controller is told what each would carry, and gets t
   await expect(page.getByText('No controller is in the aircraft yet')).toBeVisible();
   await page.getByRole('button', { name: 'Plan the change to Controller H7 carrier, 8 serial' }).click();
   await computed(page, 'move');
-  await page.getByRole('button', { name: 'Take the change' }).click();
+  await page.getByRole('button', { name: 'Apply the change' }).click();
   await settled(page);
   await enter(page, 'radio1 on aux c', 'RADIO1 on FC1 aux C');
   await settled(page);
   await expect(
-    page.locator('[data-link="RADIO1 telemetry"]').getByRole('button', { name: /aux C: planned, kept there by you/ }),
+    page.locator('[data-link="RADIO1 telemetry"]').getByRole('button', { name: /aux C: planned, fixed there by you/ }),
   ).toBeVisible();
   await page.reload();
   await settled(page);
   await expect(
-    page.locator('[data-link="RADIO1 telemetry"]').getByRole('button', { name: /aux C: planned, kept there by you/ }),
+    page.locator('[data-link="RADIO1 telemetry"]').getByRole('button', { name: /aux C: planned, fixed there by you/ }),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Release all ports (1)' }).click();
   await settled(page);
-  await expect(page.locator('[data-link="RADIO1 telemetry"]').getByRole('button', { name: /kept there by you/ })).toHaveCount(0);
+  await expect(page.locator('[data-link="RADIO1 telemetry"]').getByRole('button', { name: /fixed there by you/ })).toHaveCount(0);
 });

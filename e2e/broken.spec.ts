@@ -22,7 +22,7 @@ test('a check that throws is named, all others are there, and what follows is co
   await page.goto(aircraft);
   await settled(page);
   const margin = page.getByRole('complementary', { name: 'Margin' });
-  await expect(margin.getByRole('alert')).toContainText('(link.air-mismatch) could not look at this version; all others did');
+  await expect(margin.getByRole('alert')).toContainText('(link.air-mismatch) could not run on this version; all others did');
   await expect(margin.getByRole('alert')).toContainText('No such pin.');
   expect(await findings(page)).toContain('wire.servo-lead');
   expect(await findings(page)).not.toContain('link.air-mismatch');
@@ -41,7 +41,7 @@ test('without the worker the margin says why nothing is checked, never that noth
   await page.route('**/follower.worker-*.js', (route) => route.abort());
   await page.goto(aircraft);
   const margin = page.getByRole('complementary', { name: 'Margin' });
-  await expect(margin.getByRole('alert')).toContainText('The checks could not look at this version');
+  await expect(margin.getByRole('alert')).toContainText('The checks could not run on this version');
   await expect(margin.getByRole('alert')).toContainText('Its script could not be loaded. Load the page again');
   await expect(margin).not.toContainText('The checks find nothing');
   await describeAs(page, 'srv1', 'without checks');
@@ -110,7 +110,7 @@ test('a map of the field that throws is told above the plan, which stays', async
   await page.goto(`${whole}/layout`);
   await settled(page);
   await page.getByLabel(/^field/).selectOption({ label: 'Cruise' });
-  const told = page.getByRole('alert').filter({ hasText: 'The field of this version could not be worked out' });
+  const told = page.getByRole('alert').filter({ hasText: 'The field of this version could not be computed' });
   await expect(told).toContainText('no layout.field');
   await expect(page.locator('[data-item="FC1"]')).toBeVisible();
   expect(await findings(page)).not.toEqual([]);

@@ -14,7 +14,7 @@ test('a broken chain is followed to its end, mended there hop by hop, and holds;
   await expect(hop).toHaveAttribute('data-agrees', 'false');
   expect(await violations(page)).toEqual([]);
   await chain
-    .getByRole('group', { name: /^What mends RADIO2 radio to RADIO1 radio/ })
+    .getByRole('group', { name: /^Remedies for RADIO2 radio to RADIO1 radio/ })
     .getByRole('button', { name: 'Set RADIO2 like RADIO1' })
     .click();
   await settled(page);
@@ -29,7 +29,7 @@ test('a broken chain is followed to its end, mended there hop by hop, and holds;
   await settled(page);
   await expect(chain).toHaveAttribute('data-state', 'breaks');
   await chain
-    .getByRole('group', { name: /^What mends RADIO1 UART to FC1 S1/ })
+    .getByRole('group', { name: /^Remedies for RADIO1 UART to FC1 S1/ })
     .getByRole('button', { name: 'Set FC1 to 57600' })
     .click();
   await settled(page);
@@ -37,7 +37,7 @@ test('a broken chain is followed to its end, mended there hop by hop, and holds;
   await page.getByRole('button', { name: /^undo/ }).click();
   await settled(page);
   await expect(page.locator('[data-chain="CAM1 picture"]')).toHaveCount(1);
-  await page.getByRole('checkbox', { name: 'Only what does not hold yet' }).check();
+  await page.getByRole('checkbox', { name: 'Only chains with problems' }).check();
   await expect(page.locator('[data-chain="CAM1 picture"]')).toHaveCount(0);
   await expect(chain).toBeVisible();
 });
@@ -74,7 +74,7 @@ test('what is sent over a link is slowed down until it fits: by its remedy, and 
   const chain = page.locator('[data-chain="RADIO1 telemetry"]');
   const share = chain.locator('[data-share]');
   await expect(share).toHaveText('142 % of the capacity between RADIO2 radio and RADIO1 radio');
-  await chain.getByText('messages, rates of your own among them').click();
+  await chain.getByText('messages, including your own rates').click();
   await chain.getByRole('textbox', { name: 'SERVO_OUTPUT_RAW, Hz' }).fill('2');
   await page.keyboard.press('Enter');
   await settled(page);
@@ -98,19 +98,19 @@ test('two radios are bonded and parted; by the margin and by the entry line', as
   await settled(page);
   const chain = page.locator('[data-chain="RADIO1 telemetry"]');
   await expect(chain).toHaveAttribute('data-state', 'agrees');
-  await enter(page, 'unbond radio1 radio2', 'parts the two radios');
+  await enter(page, 'unpair radio1 radio2', 'unpairs the two radios');
   await settled(page);
   await expect(chain.locator('[data-hop=air]')).toContainText('on the ground');
   await expect(chain.locator('[data-hop=usb]')).toHaveCount(0);
-  await enter(page, 'bond radio1 radio2', 'they hear one another as they are set');
+  await enter(page, 'pair radio1 radio2', 'their settings match');
   await settled(page);
   await expect(chain.locator('[data-hop=usb]')).toContainText('PC1 USB 1');
   await chain.getByRole('button', { name: /^RADIO2 radio/ }).click();
-  const bonded = page.getByRole('region', { name: 'Bonded radios' });
-  await bonded.getByRole('button', { name: 'Part RADIO2 and RADIO1' }).click();
+  const bonded = page.getByRole('region', { name: 'Paired radios' });
+  await bonded.getByRole('button', { name: 'Unpair RADIO2 and RADIO1' }).click();
   await settled(page);
   await expect(chain.locator('[data-hop=usb]')).toHaveCount(0);
-  await bonded.getByRole('combobox', { name: 'Bond RADIO2 with' }).selectOption({ label: 'RADIO1 radio' });
+  await bonded.getByRole('combobox', { name: 'Pair RADIO2 with' }).selectOption({ label: 'RADIO1 radio' });
   await settled(page);
   await expect(chain.locator('[data-hop=usb]')).toHaveCount(1);
   expect(await violations(page)).toEqual([]);
@@ -130,9 +130,13 @@ test('an address set wrong parts the hop over the network, its remedy mends it, 
   await sockets.getByRole('button', { name: /^Change serial 1: UDP 14551 to 10.77.0.9:14550/ }).click();
   const form = sockets.getByRole('form', { name: 'Change the socket' });
   for (const [field, typed, said] of [
-    ['To address', '999.1.1.1', '"999.1.1.1" is no address: four numbers from 0 to 255 with points between them, such as 10.77.0.2.'],
-    ['To port', '70000', 'There is no port 70000: ports go from 1 to 65535.'],
-    ['To port', 'x', '"x" is no port: a whole number from 1 to 65535.'],
+    [
+      'To address',
+      '999.1.1.1',
+      '"999.1.1.1" is not an address: write four numbers from 0 to 255 with dots between them, such as 10.77.0.2.',
+    ],
+    ['To port', '70000', '70000 is not a port: ports go from 1 to 65535.'],
+    ['To port', 'x', '"x" is not a port: enter a whole number from 1 to 65535.'],
   ] as const) {
     const was = await form.getByRole('textbox', { name: field }).inputValue();
     await form.getByRole('textbox', { name: field }).fill(typed);
@@ -147,7 +151,7 @@ test('an address set wrong parts the hop over the network, its remedy mends it, 
   await expect(hop).toHaveAttribute('data-agrees', 'false');
   await expect(chain).toHaveAttribute('data-state', 'breaks');
   await expect(chain).toContainText('sends to 10.77.0.8');
-  await chain.getByRole('button', { name: 'Point RADIO1 at PC1' }).click();
+  await chain.getByRole('button', { name: 'Point RADIO1 to PC1' }).click();
   await settled(page);
   await expect(hop).toHaveAttribute('data-agrees', 'true');
   await expect(chain).toHaveAttribute('data-state', 'agrees');
@@ -157,7 +161,7 @@ test('an address set wrong parts the hop over the network, its remedy mends it, 
   await added.getByRole('textbox', { name: 'Own port' }).fill('14551');
   await added.getByRole('button', { name: 'Add it' }).click();
   await settled(page);
-  await expect(page.getByTestId('findings')).toContainText('2 sockets of RADIO1 are on UDP port 14551.');
+  await expect(page.getByTestId('findings')).toContainText('2 sockets of RADIO1 use UDP port 14551.');
   await expect(page.getByTestId('findings').getByRole('button', { name: 'Listen on 14552' })).toBeVisible();
   expect(await violations(page)).toEqual([]);
 });
@@ -170,7 +174,7 @@ test('a link of your own is wanted and dropped, and one that exists by itself is
   await tabTo(page, 'form[aria-label="A link of your own"] button');
   await page.keyboard.press('Enter');
   const form = page.getByRole('form', { name: 'A link of your own' });
-  await expect(form.getByRole('alert')).toHaveText('Choose where the link begins and where it ends.');
+  await expect(form.getByRole('alert')).toHaveText('Choose both ends of the link.');
   await form.getByRole('combobox', { name: 'From', exact: true }).selectOption({ label: 'PC1 operator' });
   await form.getByRole('combobox', { name: 'To', exact: true }).selectOption({ label: 'FC1 flight controller' });
   await tabTo(page, 'form[aria-label="A link of your own"] button');
@@ -201,7 +205,7 @@ test('two compasses with one address part at their bus, and either is given anot
   await expect(first).toContainText('I2C address: 0x0E against 0x0E of MAG2');
   await expect(second).toContainText('I2C address: 0x0E against 0x0E of MAG1');
   await first
-    .getByRole('group', { name: /^What mends MAG1 I2C to FC1 I2C/ })
+    .getByRole('group', { name: /^Remedies for MAG1 I2C to FC1 I2C/ })
     .getByRole('button', { name: 'Set MAG2 to 0x0C' })
     .click();
   await settled(page);

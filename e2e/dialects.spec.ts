@@ -62,7 +62,7 @@ test('a dialect is exported, changed, imported, read as tables and taken, and a 
   await page.keyboard.press('Enter');
   await settled(page);
   expect(await violations(page)).toEqual([]);
-  await enter(page, 'undo', 'takes your newest edit back');
+  await enter(page, 'undo', 'undoes your last edit');
   await settled(page);
   await expect(page.getByLabel(/^Firmware dialect/).locator('option:checked')).toHaveText('Numbered ports (sample)');
 });

@@ -5,7 +5,7 @@ import { enter, expect, settled, test, violations } from './bench.ts';
 async function answer(page: Page, ...words: readonly string[]): Promise<void> {
   const parts = page.locator('form[data-question] fieldset');
   for (const [i, word] of words.entries()) await parts.nth(i).getByLabel(word, { exact: true }).check();
-  await page.getByRole('button', { name: 'That is what I see' }).click();
+  await page.getByRole('button', { name: 'That is what I observe' }).click();
 }
 
 const STILL = 'does not move';
@@ -30,7 +30,7 @@ test('four wrong aircraft are led right, each in the step where it is wrong; by 
   const verdict = page.getByTestId('verdict');
   expect(await violations(page)).toEqual([]);
   await expect(page.getByRole('img', { name: 'The roll channel rises, the others do not move' })).toBeVisible();
-  await expect(page.getByTestId('board-lies')).toContainText(/The firmware is told: .*, code \d+\./);
+  await expect(page.getByTestId('board-lies')).toContainText(/The firmware is set to: .*, code \d+\./);
   // 1. The roll channel falls: it is reversed in the radio, and the plan knows.
   await answer(page, 'falls', STILL, STILL, STILL);
   await answer(page, STILL, 'falls', STILL, STILL);
@@ -55,7 +55,7 @@ test('four wrong aircraft are led right, each in the step where it is wrong; by 
   await answer(page, 'left wing down');
   await answer(page, 'nose up');
   await expect(verdict.locator('[data-mend="orientation"]')).toContainText(
-    /Never mend this by reversing outputs\. Set it to lie nose (left|right)\./,
+    /Never correct this by reversing outputs\. Set its orientation to "nose (left|right)"\./,
   );
   await verdict.getByRole('button', { name: 'Change it in the plan, and ask again' }).click();
   await settled(page);
@@ -66,7 +66,7 @@ test('four wrong aircraft are led right, each in the step where it is wrong; by 
   await answer(page, 'up', 'up');
   await answer(page, 'down', 'up');
   await answer(page, 'down', 'down');
-  await answer(page, 'as its propeller wants: the air goes aft');
+  await answer(page, 'as its propeller needs: air flows aft');
   await expect(verdict).toContainText('Swap the outputs of left V-tail and right V-tail.');
   await verdict.getByRole('button', { name: 'Change it in the plan, and ask again' }).click();
   await settled(page);
@@ -74,13 +74,13 @@ test('four wrong aircraft are led right, each in the step where it is wrong; by 
   await answer(page, 'up', 'up');
   await answer(page, 'up', 'down');
   await answer(page, 'down', 'down');
-  await answer(page, 'as its propeller wants: the air goes aft');
+  await answer(page, 'as its propeller needs: air flows aft');
   // 4. Against all that was proven the ailerons act the wrong way: the attitude is looked at again.
   await expect(page.getByRole('img', { name: 'Right wing lowered, seen from behind' })).toBeVisible();
   await answer(page, 'down', 'up');
   await answer(page, 'down', 'down');
   await answer(page, 'down', 'up');
-  await expect(verdict).toContainText('what was seen of the attitude about roll cannot be true');
+  await expect(verdict).toContainText('the result of the attitude step about roll cannot be right');
   expect(await violations(page)).toEqual([]);
   await verdict.getByRole('button', { name: 'Ask me again' }).click();
   await expect(page.locator('[data-question="attitude.wing"]')).toBeVisible();
@@ -89,13 +89,13 @@ test('four wrong aircraft are led right, each in the step where it is wrong; by 
   await answer(page, 'up', 'up');
   await answer(page, 'up', 'down');
   await answer(page, 'down', 'down');
-  await answer(page, 'as its propeller wants: the air goes aft');
+  await answer(page, 'as its propeller needs: air flows aft');
   await answer(page, 'up', 'down');
   await answer(page, 'down', 'down');
   await answer(page, 'down', 'up');
-  await expect(verdict).toContainText('All four steps are right');
+  await expect(verdict).toContainText('All four steps are correct');
   await page.goto(`${whole}/documents/direction-card/aircraft`);
-  await expect(page.getByTestId('document')).toContainText('Propellers off for all of it');
+  await expect(page.getByTestId('document')).toContainText('Propellers off for all four steps');
 });
 
 test('the lift motors of a new quad are numbered as they turned; by keyboard', async ({ page, server }) => {
@@ -113,7 +113,7 @@ test('the lift motors of a new quad are numbered as they turned; by keyboard', a
   await enter(page, 'add controller 20 a 6 cells x4', 'adds ESC1');
   await settled(page);
   await enter(page, 'go outputs', 'go outputs');
-  await page.getByTestId('output-plan').getByRole('button', { name: 'Take the plan' }).click();
+  await page.getByTestId('output-plan').getByRole('button', { name: 'Apply the plan' }).click();
   await settled(page);
   await enter(page, 'go directions', 'go outputs directions');
   const form = page.locator('form[data-question]');
@@ -140,7 +140,7 @@ test('the lift motors of a new quad are numbered as they turned; by keyboard', a
   ] as const;
   for (const [place, turn] of seen) await byKeys(place, turn);
   const verdict = page.getByTestId('verdict');
-  await expect(verdict).toContainText('Number the motors as they turned');
+  await expect(verdict).toContainText('Number the motors as tested');
   await verdict.getByRole('button', { name: 'Change it in the plan, and ask again' }).focus();
   await page.keyboard.press('Enter');
   await settled(page);

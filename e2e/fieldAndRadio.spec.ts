@@ -45,7 +45,7 @@ test('a lead is twisted in its own field, by keyboard', async ({ page, whole }) 
   await page.keyboard.press('Enter');
   await settled(page);
   // It is led another way and back, by its field.
-  const led = page.getByLabel('Led by');
+  const led = page.getByLabel('Route');
   await led.focus();
   await page.keyboard.press('ArrowDown');
   await settled(page);
@@ -84,7 +84,7 @@ test('antennas side by side: another pair is taken, and it reaches further; by k
   await expect(page.getByTestId('chart')).toBeVisible();
   const row = page.getByRole('row', { name: /^quarter-wave whip long beam of rods/ });
   await expect(row).toContainText('76 % further');
-  await row.getByRole('button', { name: 'Take' }).focus();
+  await row.getByRole('button', { name: 'Use' }).focus();
   await page.keyboard.press('Enter');
   await settled(page);
   await expect(page.getByTestId('reach')).toContainText('quarter-wave whip to long beam of rods reaches 29.9 km');
@@ -108,7 +108,7 @@ test('the placement sheet prints with its plan, the radios are a sheet, and the 
 
   await page.goto(`${whole}/documents/radios/aircraft`);
   await settled(page);
-  await expect(page.getByTestId('document')).toContainText('Fit the antenna before the radio is powered.');
+  await expect(page.getByTestId('document')).toContainText('Fit the antenna before powering the radio.');
   await expect(page.getByTestId('document').getByRole('row', { name: /^RADIO1/ })).toContainText('17.0 km');
 
   await page.goto(`${whole}/layout`);
@@ -129,7 +129,7 @@ test('sensors and reach: how the controller lies, what hovering takes, what is c
   await expect(page.getByTestId('hover')).toContainText('of each of 4 motors');
   const lies = page.getByRole('region', { name: /^Inertial sensors/ }).getByRole('cell');
   await expect(lies).toHaveText(['FC1', 'forward', 'right', 'up', '0.0 deg', /^\d+ mm$/]);
-  const reach = page.getByRole('region', { name: /^What one gets at/ });
+  const reach = page.getByRole('region', { name: /^Parts reachable after assembly/ });
   await expect(reach.getByRole('row', { name: /^FC1 USB/ })).toContainText('by its hatch above');
   const before = await lies.last().textContent();
   await enter(page, 'move fc1 500 0 0', 'moves it');

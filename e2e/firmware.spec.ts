@@ -61,7 +61,7 @@ test('a dump with three drifts is settled both ways, by pointer', async ({ page,
   // The plan is right about the rest: what is to be loaded is these lines alone.
   await page.getByRole('button', { name: 'Take the plan for LOST.ACT' }).click();
   await page.context().grantPermissions(['clipboard-read', 'clipboard-write']);
-  await page.getByRole('button', { name: 'Copy what is to be loaded' }).click();
+  await page.getByRole('button', { name: 'Copy the lines to load' }).click();
   await expect(page.getByText('Copied.')).toBeVisible();
   expect(await page.evaluate(() => navigator.clipboard.readText())).toBe('LOST.ACT 3\nKEEP\nWAKE\n');
   // Taking the aircraft's side is an edit like any other.
@@ -70,7 +70,7 @@ test('a dump with three drifts is settled both ways, by pointer', async ({ page,
   await expect(drift(page, 'D10.REST')).toHaveAttribute('data-drift', 'differs');
   await page.getByRole('button', { name: "Take the aircraft's side for all 3 shown" }).click();
   await compared(page);
-  await expect(page.getByText('Nothing to settle: what was read is what is planned.')).toBeVisible();
+  await expect(page.getByText('Nothing to settle: the dump matches the plan.')).toBeVisible();
   await page.setViewportSize({ width: 768, height: 800 });
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(768);
 });
@@ -110,7 +110,7 @@ test('what was read is compared with the plan of a colleague as soon as it chang
   await page.goto(`${whole}/firmware/read-back`);
   await settled(page);
   await paste(page, dump);
-  await expect(page.getByText('Nothing to settle: what was read is what is planned.')).toBeVisible();
+  await expect(page.getByText('Nothing to settle: the dump matches the plan.')).toBeVisible();
   await other.getByLabel('System id').fill('9');
   await other.keyboard.press('Enter');
   await settled(other);
@@ -118,7 +118,7 @@ test('what was read is compared with the plan of a colleague as soon as it chang
   await compared(page);
   await page.getByRole('button', { name: 'Take the aircraft for CRAFT.NUMBER' }).click();
   await compared(page);
-  await expect(page.getByText('Nothing to settle: what was read is what is planned.')).toBeVisible();
+  await expect(page.getByText('Nothing to settle: the dump matches the plan.')).toBeVisible();
   await expect(other.getByLabel('System id')).toHaveValue(/^1?$/);
   await other.close();
 });
@@ -149,11 +149,11 @@ test('dumps are kept with a note, compared with each other, taken out and put ba
   await expect(between).toContainText('calibration');
   expect(await violations(page)).toEqual([]);
   await shelf
-    .getByRole('button', { name: /^Take out the dump/ })
+    .getByRole('button', { name: /^Remove the dump/ })
     .first()
     .click();
   await expect(shelf.locator('[data-dump]')).toHaveCount(1);
-  await shelf.getByRole('button', { name: 'Put it back' }).click();
+  await shelf.getByRole('button', { name: 'Restore it' }).click();
   await expect(shelf.locator('[data-dump]')).toHaveCount(2);
   // What was read is known to the aircraft: another version is planned, and a finding says so.
   await page.goto(`${whole}/firmware`);
@@ -174,8 +174,8 @@ test('an aircraft is begun with a dump, and the next of a series gets what is no
   await page.getByRole('button', { name: 'For the next aircraft of the series' }).click();
   const series = page.getByTestId('series');
   await expect(series).toHaveAttribute('data-ready', 'true');
-  await expect(series).toContainText('2 lines are of this aircraft alone and are left out.');
-  await expect(series).toContainText('Leave the aircraft still while it starts');
+  await expect(series).toContainText('2 lines belong to this aircraft alone and are left out.');
+  await expect(series).toContainText('Keep the aircraft still during start-up');
   await expect(series.getByRole('button', { name: 'Copy pass 2' })).toBeVisible();
   expect(await violations(page)).toEqual([]);
   // Another aircraft from the same dump.
@@ -195,7 +195,7 @@ test('an aircraft is begun with a dump, and the next of a series gets what is no
   await settled(page);
   await expect(page.getByText('Found on the shelf')).toBeVisible();
   await paste(page, dump);
-  await expect(page.getByText('Nothing to settle: what was read is what is planned.')).toBeVisible();
+  await expect(page.getByText('Nothing to settle: the dump matches the plan.')).toBeVisible();
 });
 
 test('a dialect is copied, a code changed, and the text changes; errors stand at their line; by pointer and by keyboard', async ({
@@ -244,7 +244,7 @@ test('a dialect is copied, a code changed, and the text changes; errors stand at
   await taught.getByLabel('Dump after the change').fill('P23.ROLE 86\nP20.ROLE 77');
   await taught.getByRole('button', { name: 'Find the rule' }).click();
   await expect(taught.locator('[data-lesson]')).toContainText('protocol: nothing is written 0; gimbal control is written 86.');
-  await taught.getByRole('button', { name: 'Take this rule into the dialect' }).click();
+  await taught.getByRole('button', { name: 'Add this rule to the dialect' }).click();
   await expect(page.getByLabel('gimbal control', { exact: true })).toHaveValue('86');
   // A test that a person writes down: not met at first.
   await page.getByRole('textbox', { name: 'Tests of the dialect' }).click();
@@ -304,7 +304,7 @@ test('companion and radios have their steps and their texts, which follow the pl
   await page.goto(`${whole}/firmware/companions`);
   await settled(page);
   const companion = page.locator('[data-setup="CC1"]');
-  await expect(companion).toContainText('Device /dev/ttyS1. 921600 baud. It leads to FC1 link B.');
+  await expect(companion).toContainText('Device /dev/ttyS1. 921600 baud. It connects to FC1 link B.');
   await expect(page.locator('[data-setup="RADIO1"]')).toBeVisible();
   expect(await violations(page)).toEqual([]);
   await companion.getByText('The text', { exact: true }).click();

@@ -48,7 +48,7 @@ test('a finding is accepted with a reason, a stop with its words typed, and take
   await settled(page);
   await expect(page.getByRole('heading', { name: 'Accepted: 1' })).toBeVisible();
   await expect(page.getByRole('heading', { name: `Findings: ${count - 1}` })).toBeVisible();
-  await page.getByRole('button', { name: 'take back' }).click();
+  await page.getByRole('button', { name: 'withdraw' }).click();
   await settled(page);
   await expect(page.getByRole('heading', { name: `Findings: ${count}` })).toBeVisible();
 });
@@ -62,7 +62,7 @@ test('a cable is pulled, fitted, swapped and re-pinned in its ladder', async ({ 
   await page.keyboard.press('x');
   await settled(page);
   await expect(page.getByTestId('findings')).toContainText('the two share no ground');
-  await page.getByRole('button', { name: 'Re-pin by meaning', exact: true }).first().click();
+  await page.getByRole('button', { name: 'Re-pin by signal', exact: true }).first().click();
   await settled(page);
   expect(await findings(page)).toEqual(['wire.look-alike']);
   await page.getByRole('button', { name: 'Supply pin pulled' }).click();
@@ -87,7 +87,7 @@ test('an aircraft is made from nothing, and every empty screen says what to do f
   await enter(page, 'add controller f4 wing', 'add Controller F4 wing board');
   await enter(page, 'add servo 12g x2', 'add Servo 12 g, metal gear x2');
   await settled(page);
-  await enter(page, 'srv1 > out 1', '3 conductors by meaning');
+  await enter(page, 'srv1 > out 1', '3 conductors by signal');
   await settled(page);
   await expect(page.locator('[data-item="SRV1"]')).toBeVisible();
   await page.getByRole('link', { name: 'Hangar' }).click();
@@ -112,7 +112,7 @@ test('the entry line offers what makes most sense first, Escape empties it, and 
   await page.keyboard.type('srv1 > fc1');
   // What Enter will do is told before it is pressed: the output, with all of its conductors.
   await expect(page.getByRole('option').first()).toContainText('SRV1 lead > FC1 out 1');
-  await expect(page.getByRole('option').first()).toContainText('3 conductors by meaning');
+  await expect(page.getByRole('option').first()).toContainText('3 conductors by signal');
   await page.keyboard.press('Escape');
   await expect(line).toHaveValue('');
   await expect(line).not.toBeFocused();

@@ -119,11 +119,11 @@ test('a new aircraft: an airframe to begin with, numbers in the brief, parts put
   await enter(page, 'add controller f4', 'adds FC1');
   await enter(page, 'add receiver sbus', 'adds RX1');
   await enter(page, 'add motor 28', 'adds MOT1');
-  await page.getByRole('button', { name: 'Put into bays' }).click();
+  await page.getByRole('button', { name: 'Place in bays' }).click();
   await settled(page);
   await expect(page.locator('[data-item="FC1"]')).toBeVisible();
   await expect(page.locator('[data-item="RX1"]')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Put into bays' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: 'Place in bays' })).toHaveCount(0);
   await expect(page.locator('[data-name="FC1"]')).toHaveText('FC1');
   expect(await findings(page)).not.toContain('place.bay-overflow');
   await expect(page.getByTestId('not-placed')).toHaveText('Not placed yet:MOT1');
@@ -192,11 +192,11 @@ test('bays and routes are changed in numbers, and what that does is found; by ke
   await page.keyboard.type('left wing');
   await page.keyboard.press('Enter');
   await settled(page);
-  await page.getByRole('button', { name: 'Take out left wing', exact: true }).focus();
+  await page.getByRole('button', { name: 'Remove left wing', exact: true }).focus();
   await page.keyboard.press('Enter');
   await expect(rows).toHaveCount(count);
   // A bay with something in it stays, and says why.
-  await page.getByRole('button', { name: 'Take out nose', exact: true }).click();
-  await expect(page.getByText(/lies in this bay\. Move what is in it first\./)).toBeVisible();
+  await page.getByRole('button', { name: 'Remove nose', exact: true }).click();
+  await expect(page.getByText(/is in this bay\. Move its parts first\./)).toBeVisible();
   expect(await violations(page)).toEqual([]);
 });

@@ -6,35 +6,35 @@ test('an aircraft of older parts learns their newer facts after a look at them, 
 }) => {
   await page.goto(`${older}/parts`);
   await settled(page);
-  await page.getByRole('button', { name: 'Learn newer facts of these parts' }).click();
+  await page.getByRole('button', { name: 'Update to newer facts of these parts' }).click();
   const dialog = page.getByTestId('learn-facts');
   await expect(page.getByTestId('newer-revisions')).toContainText('12 items have an older revision of their part: CAM1, CC1, FC1');
   await expect(dialog.getByRole('row', { name: /^FC1 the clocks of its serial ports and what its USB is/ })).toBeVisible();
   await expect(dialog.getByRole('row', { name: /^MOT1 which way its motor and its propeller turn/ })).toBeVisible();
   expect(await violations(page)).toEqual([]);
-  await dialog.getByRole('button', { name: /^Learn for \d+ items/ }).click();
+  await dialog.getByRole('button', { name: /^Update \d+ items/ }).click();
   await settled(page);
   await expect(page.getByTestId('newer-revisions')).toHaveCount(0);
   await enter(page, 'find rx1', 'find RX1');
   await page.getByText('Facts of the part').click();
-  await expect(page.getByTestId('part-facts')).toContainText('Lost link, SBUS: told by a flag in its frames');
+  await expect(page.getByTestId('part-facts')).toContainText('Loss of signal, SBUS: reported by a flag in its frames');
   await page.getByRole('button', { name: /^undo/ }).click();
   await settled(page);
-  await expect(page.getByTestId('part-facts')).toContainText('Lost link, SBUS: not known');
+  await expect(page.getByTestId('part-facts')).toContainText('Loss of signal, SBUS: not known');
 });
 
 test('the same from the note about unknown facts, and an item is put on the bench; by keyboard', async ({ page, older }) => {
   await page.goto(`${older}/parts`);
   await settled(page);
-  await tabTo(page, 'button:has-text("Learn newer facts of these parts")');
+  await tabTo(page, 'button:has-text("Update to newer facts of these parts")');
   await page.keyboard.press('Enter');
   await tabTo(page, 'button:has-text("Leave as it is")');
   await page.keyboard.press('Enter');
   await expect(page.getByTestId('learn-facts')).toHaveCount(0);
   await expect(page.getByTestId('newer-revisions')).toBeVisible();
-  await tabTo(page, 'button:has-text("Learn newer facts of these parts")');
+  await tabTo(page, 'button:has-text("Update to newer facts of these parts")');
   await page.keyboard.press('Enter');
-  await tabTo(page, 'button:has-text("Learn for")');
+  await tabTo(page, '[role=dialog] button:has-text("Update ")');
   await page.keyboard.press('Enter');
   await settled(page);
   await expect(page.getByTestId('newer-revisions')).toHaveCount(0);

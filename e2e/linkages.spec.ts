@@ -46,7 +46,7 @@ test('a linkage is brought to a wanted throw, its trim goes into the rod, and th
   await settled(page);
   const trim = page.getByTestId('trim-help');
   await expect(trim).toContainText(/1540 us is [0-9.]+ turns? (in|out) at one clevis/);
-  await trim.getByRole('button', { name: 'Put the trim into the rod' }).click();
+  await trim.getByRole('button', { name: 'Move the trim into the rod' }).click();
   await settled(page);
   await expect(trim).toContainText('The trim of the output is 1500 us.');
   await expect(linkage.getByLabel('Rod, hole to hole')).not.toHaveValue('');

@@ -43,13 +43,13 @@ test('a twin-motor aircraft is wired from an empty document, by entry line and p
   // Each join as a person says it: the first offer is the right one, with the count of its conductors.
   for (const [typed, does] of [
     ['bat1 > pm1', 'PM1 battery2 conductors'],
-    ['length w01 60', 'makes it 60 mm long'],
+    ['length w01 60', 'sets its length to 60 mm'],
     ['pm1 load > esc1', 'ESC1 power2 conductors'],
     ['pm1 load > esc2', 'ESC2 powerbranch of W02: 2 conductors'],
     ['length w02 60', 'makes each of its 2 legs'],
     ['pm1 > fc1', 'FC1 power6 conductors'],
-    ['length w03 150', 'makes it 150 mm long'],
-    ['pm1 load > bec1', 'BEC1 inbranch of W02: 2 conductors by meaning, 2 splices'],
+    ['length w03 150', 'sets its length to 150 mm'],
+    ['pm1 load > bec1', 'BEC1 inbranch of W02: 2 conductors by signal, 2 splices'],
     ['esc1 > mot1', 'MOT1 phases3 conductors'],
     ['esc2 > mot2', 'MOT2 phases3 conductors'],
     ['bec1 > fc1', 'FC1 out 12 conductors'],
@@ -117,7 +117,7 @@ test('a compass gets its branch, an end is unplugged and plugged in elsewhere, a
   // The ladder shows one end opposite another; the third is folded, and comes opposite at a click.
   await page.getByRole('link', { name: 'Open pin ladder' }).click();
   await expect(page.getByRole('img', { name: /^Wires between GNSS1 main and FC1 S4: / })).toBeVisible();
-  await page.getByRole('button', { name: 'Put FC1 I2C opposite' }).click();
+  await page.getByRole('button', { name: 'Show FC1 I2C opposite' }).click();
   await expect(page.getByRole('img', { name: 'Wires between GNSS1 main and FC1 I2C: 4 to 3, 5 to 2' })).toBeVisible();
   expect(await violations(page)).toEqual([]);
   await page.getByRole('link', { name: 'Back to the sheet' }).click();
@@ -134,7 +134,7 @@ test('a compass gets its branch, an end is unplugged and plugged in elsewhere, a
   await settled(page);
   await expect(unplugged).toHaveCount(0);
 
-  await page.getByRole('button', { name: 'Take off the end at FC1 I2C' }).click();
+  await page.getByRole('button', { name: 'Remove the end at FC1 I2C' }).click();
   await settled(page);
   await expect(heading(page)).toHaveText('W21 GNSS1 to FC1 S4');
   await page.getByRole('button', { name: /^undo/ }).click();
@@ -147,10 +147,10 @@ test('two servos on one output, an end unplugged and plugged in again, the ladde
   await settled(page);
   await enter(page, 'add servo 9g analog', 'adds SRV3');
   await settled(page);
-  await enter(page, 'srv3 > fc1 out 2', 'branch of W07: 3 conductors by meaning, 3 splices');
+  await enter(page, 'srv3 > fc1 out 2', 'branch of W07: 3 conductors by signal, 3 splices');
   await settled(page);
-  await expect(page.getByLabel('Done')).toHaveText('Join SRV3 lead and FC1 out 2 in W07');
-  await enter(page, 'unplug w07 srv3', 'takes the plug out of SRV3 lead');
+  await expect(page.getByLabel('Done')).toHaveText('Connect SRV3 lead and FC1 out 2 in W07');
+  await enter(page, 'unplug w07 srv3', 'unplugs it from SRV3 lead');
   await settled(page);
   await expect(page.getByRole('region', { name: 'Unplugged' })).toContainText('W07');
   await enter(page, 'plug w07 > srv3', 'plugs its free end into SRV3 lead');
@@ -192,7 +192,7 @@ test('a plug is changed to one that fits loosely, and that is found', async ({ p
   await page.getByRole('button', { name: 'Change the plug at FC1 S1' }).click();
   await page.getByLabel('Ways of the plug at FC1 S1').selectOption('5');
   await settled(page);
-  await expect(page.getByTestId('findings')).toContainText('The 5-way plug of W10 goes loosely into the 4-way FC1 S1 and shifts.');
+  await expect(page.getByTestId('findings')).toContainText('The 5-way plug of W10 fits loosely into the 4-way FC1 S1 and shifts.');
   await page.getByRole('button', { name: 'Fit the mating plug' }).click();
   await settled(page);
   expect(await findings(page)).not.toContain('wire.connector-mate');
@@ -207,13 +207,13 @@ test('a plug is changed and an end taken off without a pointer', async ({ page, 
   await tabTo(page, 'aside select[aria-label="Ways of the plug at FC1 S1"]');
   await page.keyboard.press('ArrowDown');
   await settled(page);
-  await expect(page.getByTestId('findings')).toContainText('The 5-way plug of W10 goes loosely into the 4-way FC1 S1 and shifts.');
+  await expect(page.getByTestId('findings')).toContainText('The 5-way plug of W10 fits loosely into the 4-way FC1 S1 and shifts.');
 
   await enter(page, 'radio1 > fc1 s4', 'branch of W10');
   await settled(page);
   await enter(page, 'find w10', 'find W10');
   await expect(page.getByLabel('Margin')).toContainText('loom, 3 ends');
-  await tabTo(page, 'aside button[aria-label="Take off the end at FC1 S4"]');
+  await tabTo(page, 'aside button[aria-label="Remove the end at FC1 S4"]');
   await page.keyboard.press('Enter');
   await settled(page);
   await expect(page.getByLabel('Margin')).not.toContainText('loom');
@@ -223,9 +223,9 @@ test('a radio is exchanged and keeps its cable, by pointer', async ({ page, airc
   await page.goto(aircraft);
   await settled(page);
   await page.getByRole('button', { name: 'Item RADIO1' }).click();
-  await page.getByText('Change or exchange the part').click();
-  await page.getByLabel('Part in place of RADIO1').selectOption({ index: 2 });
-  const other = await page.getByLabel('Part in place of RADIO1').locator('option:checked').textContent();
+  await page.getByText('Update or replace the part').click();
+  await page.getByLabel('Replacement for RADIO1').selectOption({ index: 2 });
+  const other = await page.getByLabel('Replacement for RADIO1').locator('option:checked').textContent();
   await page.locator('aside').getByRole('button', { name: 'Look' }).click();
   await page
     .getByRole('dialog')
@@ -243,7 +243,7 @@ test('a message leaves the entry line free, goes by itself when it asks nothing,
   await page.clock.install();
   await page.goto(aircraft);
   await settled(page);
-  await enter(page, 'undo', 'takes your newest edit back');
+  await enter(page, 'undo', 'undoes your last edit');
   const message = page.getByText('There is nothing to undo.');
   await expect(message).toBeVisible();
   const [said, line] = [await message.boundingBox(), await page.getByLabel('Entry line').boundingBox()];
@@ -271,21 +271,21 @@ test('a controller is exchanged: servo leads and functions stay, what is lost is
   await expect(heading(page)).toContainText('FC1');
   const before = await functions();
   expect(before.length).toBeGreaterThan(4);
-  await tabTo(page, 'summary:has-text("Change or exchange the part")');
+  await tabTo(page, 'summary:has-text("Update or replace the part")');
   await page.keyboard.press('Enter');
-  const choice = page.getByLabel('Part in place of FC1');
+  const choice = page.getByLabel('Replacement for FC1');
   await choice.selectOption({ label: 'Controller H7 carrier, Ethernet, 2 GNSS ports' });
   await tabTo(page, 'aside button:has-text("Look")');
   await page.keyboard.press('Enter');
   const dialog = page.getByRole('dialog');
-  await expect(dialog).toContainText('in place of');
-  await expect(dialog).not.toContainText(/The function of FC1 .* goes: /);
+  await expect(dialog).toContainText('instead of');
+  await expect(dialog).not.toContainText(/The function of FC1 .* is removed: /);
   expect(await violations(page)).toEqual([]);
   await tabTo(page, '[role=dialog] button:has-text("Adopt for FC1")', 'Shift+Tab');
   await page.keyboard.press('Enter');
   await settled(page);
   // What can take its place now is what it was before.
-  const others = page.getByLabel('Part in place of FC1').getByRole('option', { name: 'Controller H7 carrier, 8 serial' });
+  const others = page.getByLabel('Replacement for FC1').getByRole('option', { name: 'Controller H7 carrier, 8 serial' });
   await expect(others).toHaveCount(1);
   expect(await functions()).toEqual(before);
   await page.getByRole('button', { name: /^undo/ }).press('Enter');

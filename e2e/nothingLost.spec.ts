@@ -9,7 +9,7 @@ test('the server is killed amid work: edits wait, outlive their window, and arri
   await ownServer.kill();
   await describeAs(first, 'srv1', 'while it was gone');
   await describeAs(first, 'srv2', 'after it');
-  await first.getByRole('button', { name: 'let go' }).click();
+  await first.getByRole('button', { name: 'clear selection' }).click();
   await first.getByRole('button', { name: 'Set RADIO1 to 115200' }).click();
   await expect(first.getByTestId('saved-state')).toContainText('3 kept in this browser');
   await first.close();
@@ -68,7 +68,7 @@ test('two people change one value: who comes second is asked, and decides', asyn
   const question = mine.getByRole('group', { name: /Not made/ });
   await expect(question).toBeVisible();
   await expect(mine.getByLabel('Description')).toHaveValue('theirs');
-  await question.getByRole('button', { name: 'Make mine' }).click();
+  await question.getByRole('button', { name: 'Apply mine' }).click();
   await expect(question).toBeHidden();
   await expect(mine.getByTestId('frame')).toHaveAttribute('data-version', '2');
   await theirs.bringToFront();

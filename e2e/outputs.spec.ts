@@ -14,7 +14,7 @@ test('a bank is broken and mended, sticks are moved and surfaces seen, a functio
   await page.getByTestId('slot-detail').locator('select').selectOption('free');
   await settled(page);
   await expect(slot('out 11')).toHaveAttribute('data-function', 'none');
-  await page.getByTestId('output-plan').getByRole('button', { name: 'Take the plan' }).click();
+  await page.getByTestId('output-plan').getByRole('button', { name: 'Apply the plan' }).click();
   await settled(page);
   await expect(slot('out 11')).toHaveAttribute('data-function', 'aileron-right');
   // Servos for 333 Hz get 450: a stop at each of them, and the bank runs slower again by what is offered there.
@@ -23,7 +23,9 @@ test('a bank is broken and mended, sticks are moved and surfaces seen, a functio
   await settled(page);
   await slot('out 10').click();
   const detail = page.getByTestId('slot-detail');
-  await expect(detail.locator('[data-finding="output.rate-too-fast"]')).toContainText('SRV1 on FC1 out 10 gets 450 Hz; it takes 333 Hz.');
+  await expect(detail.locator('[data-finding="output.rate-too-fast"]')).toContainText(
+    'SRV1 on FC1 out 10 gets 450 Hz, above its limit of 333 Hz.',
+  );
   await detail.getByRole('button', { name: 'Bank C at 333 Hz' }).click();
   await settled(page);
   await expect(detail.locator('[data-finding]')).toHaveCount(0);
@@ -109,7 +111,7 @@ test('the outputs of a new wing are planned from nothing, and a payload is passe
   await settled(page);
   const rack = page.getByTestId('rack');
   const slot = (label: string) => rack.locator(`[data-slot="${label}"]`);
-  await expect(page.getByTestId('output-plan').getByRole('button', { name: 'Take the plan' })).toBeEnabled();
+  await expect(page.getByTestId('output-plan').getByRole('button', { name: 'Apply the plan' })).toBeEnabled();
   await tabTo(page, '[data-testid=output-plan] button');
   await page.keyboard.press('Enter');
   await settled(page);
@@ -125,10 +127,10 @@ test('the outputs of a new wing are planned from nothing, and a payload is passe
   await detail.locator('select').selectOption('RC channel 7');
   await settled(page);
   await expect(slot('out 6')).toHaveAttribute('data-function', 'rc-7');
-  await expect(detail).toContainText('RC channel 7 goes out as it comes in.');
-  await detail.getByLabel('Least').fill('1700');
-  await detail.getByLabel('Least').press('Enter');
-  await expect(page.getByText('FC1 out6: the trim, 1500 us, has to be between 1700 and 2000 us.')).toBeVisible();
+  await expect(detail).toContainText('Passes RC channel 7 through unchanged.');
+  await detail.getByLabel('Minimum').fill('1700');
+  await detail.getByLabel('Minimum').press('Enter');
+  await expect(page.getByText('FC1 out6: the trim, 1500 us, must be between 1700 and 2000 us.')).toBeVisible();
   // Taken along to the output before, and back.
   await slot('out 6').focus();
   await page.keyboard.press('Shift+ArrowLeft');
@@ -160,7 +162,7 @@ test('the broken demo aircraft comes to no finding above a note by remedies and 
   expect(await above.count()).toBeGreaterThan(15);
   await mend();
   const plan = page.getByTestId('output-plan');
-  await plan.getByRole('button', { name: 'Take the plan' }).click();
+  await plan.getByRole('button', { name: 'Apply the plan' }).click();
   await settled(page);
   await mend();
   expect(await above.count()).toBe(0);

@@ -37,7 +37,7 @@ test('a part of our own: revised, and the revision adopted in an aircraft with i
   await settled(page);
   const newer = page.getByTestId('newer-revisions');
   await expect(newer).toContainText('GNSS1: there is a newer revision of "Puck of the shed".');
-  await newer.getByRole('button', { name: 'Look at what changes' }).click();
+  await newer.getByRole('button', { name: 'Review the changes' }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog.getByLabel('Pin 2 TX of UART becomes')).toHaveValue('3');
   await expect(dialog.getByLabel('Pin 3 RX of UART becomes')).toHaveValue('2');
@@ -75,20 +75,20 @@ test('a revision is adopted with a wire left behind, and with a mapping of our o
   await page.getByRole('tab', { name: 'Signals' }).click();
   await page.getByRole('button', { name: 'Leave out RX' }).click();
   await page.getByRole('tab', { name: 'Ports and pins' }).click();
-  await page.getByRole('button', { name: 'Take out pin 3' }).click();
+  await page.getByRole('button', { name: 'Remove pin 3' }).click();
   await expect(page.getByTestId('part-problems')).toHaveAttribute('data-count', '0');
   await page.getByRole('button', { name: 'Save as revision 2' }).click();
   await expect(page.getByTestId('part-state')).toHaveText('revision 2, saved');
 
   await page.goto(`${aircraft}/parts`);
   await settled(page);
-  await page.getByRole('button', { name: 'Look at what changes' }).click();
+  await page.getByRole('button', { name: 'Review the changes' }).click();
   const dialog = page.getByRole('dialog');
   await expect(dialog.getByLabel('Pin 3 RX of UART becomes')).toHaveValue('');
   await expect(dialog).toContainText(/The wire at GNSS1 .*RX.* goes out|RX/);
   // Two pins cannot become one.
   await dialog.getByLabel('Pin 3 RX of UART becomes').selectOption('2');
-  await expect(dialog.getByRole('alert')).toContainText('two pins of its port "UART" would become one');
+  await expect(dialog.getByRole('alert')).toContainText('two pins of its port "UART" would be merged into one');
   await expect(dialog.getByRole('button', { name: 'Adopt for GNSS1' })).toBeDisabled();
   await dialog.getByLabel('Pin 3 RX of UART becomes').selectOption('');
   await dialog.getByRole('button', { name: 'Adopt for GNSS1' }).click();
@@ -111,7 +111,7 @@ test('a draft that does not hold together is kept over a reload and cannot be sa
 
   // A pin that goes leaves orphans behind, which go with one click.
   await page.getByRole('tab', { name: 'Ports' }).click();
-  await page.getByRole('button', { name: 'Take out pin 4' }).click();
+  await page.getByRole('button', { name: 'Remove pin 4' }).click();
   await expect(problems).not.toHaveAttribute('data-count', '0');
   const clean = page.getByRole('button', { name: /^Remove \d+ entr(y|ies) that refers? to something missing/ });
   await clean.click();
@@ -122,7 +122,7 @@ test('a draft that does not hold together is kept over a reload and cannot be sa
 
   // A supply pin that no element of the circuit is on.
   await page.getByRole('tab', { name: 'Circuit' }).click();
-  const elements = page.getByRole('button', { name: 'Take out this element' });
+  const elements = page.getByRole('button', { name: 'Remove this element' });
   while ((await elements.count()) > 0) await elements.click();
   await expect(problems).not.toHaveAttribute('data-count', '0');
   await expect(page.getByRole('button', { name: 'Save as revision 1' })).toBeDisabled();
@@ -132,7 +132,7 @@ test('a draft that does not hold together is kept over a reload and cannot be sa
   await page.getByRole('link', { name: 'Parts of the workshop' }).click();
   await page.getByRole('button', { name: `Discard the draft of ${SAMPLE}, own` }).click();
   await expect(page.getByTestId('own-parts')).not.toContainText(SAMPLE);
-  await page.getByRole('button', { name: 'Take it back' }).click();
+  await page.getByRole('button', { name: 'Restore it' }).click();
   await expect(page.getByTestId('own-parts')).toContainText(`${SAMPLE}, own`);
 });
 

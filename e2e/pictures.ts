@@ -62,7 +62,7 @@ const pictures: readonly Picture[] = [
           const right = part.getByLabel(seen, { exact: true });
           await ((await right.count()) > 0 ? right : part.getByLabel('does not move')).check();
         }
-        await page.getByRole('button', { name: 'That is what I see' }).click();
+        await page.getByRole('button', { name: 'That is what I observe' }).click();
       }
       await page.locator('[data-question="outputs.roll"]').waitFor();
     },

@@ -14,7 +14,9 @@ test('plugs sit side by side on a row of pins, are shifted along it, and single 
   // A servo lead goes over the three pins of the output that is chosen, wherever it is in the row.
   await page.locator('[data-pin="SRV3.lead.1"]').click();
   await page.locator('[data-pin="FC2.servos.1"]').click();
-  await expect(page.getByText('The plug at FC2 servos is over pins 1-3. A row guides no plug: mark its first pin.')).toBeVisible();
+  await expect(
+    page.getByText('The plug at FC2 servos is over pins 1-3. Nothing guides a plug on a row: mark its first pin.'),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Make the cable' }).click();
   await settled(page);
   await page.locator('[data-pin="SRV4.lead.1"]').click();
@@ -50,9 +52,9 @@ test('a plug is put on a row from a pin on, and its ladder shows the pins under 
   await settled(page);
   await enter(page, 'add radio 433', 'adds RADIO3');
   await settled(page);
-  await enter(page, 'radio3 > fc2 comms', 'conductors by meaning, on FC2 comms pins 1-4');
+  await enter(page, 'radio3 > fc2 comms', 'conductors by signal, on FC2 comms pins 1-4');
   await settled(page);
-  await enter(page, 'unplug w21 fc2', 'takes the plug out of FC2 comms pins 1-4');
+  await enter(page, 'unplug w21 fc2', 'unplugs it from FC2 comms pins 1-4');
   await settled(page);
   await enter(page, 'plug w21 > fc2 comms.5', 'plugs its free end into FC2 comms, over pins 5 to 8');
   await settled(page);

@@ -20,8 +20,8 @@ test('the plan of ports is read, taken, and undone; by pointer', async ({ page, 
   await expect(board).toContainText('Every link has a port.');
   expect(await violations(page)).toEqual([]);
   await board.getByRole('button', { name: /^CC1 companion on FC1 S6: wired there now/ }).click();
-  await expect(board).toContainText('CC1 companion on FC1 S6: made by software: bytes are lost at times.');
-  await board.getByRole('button', { name: 'Take the plan' }).click();
+  await expect(board).toContainText('CC1 companion on FC1 S6: software port: bytes are lost at times.');
+  await board.getByRole('button', { name: 'Apply the plan' }).click();
   await planned(page);
   await expect(board).toContainText('Everything is wired and set up as planned.');
   await page.getByRole('navigation', { name: 'Links' }).getByRole('link', { name: 'Chains' }).click();
@@ -45,7 +45,7 @@ test('a link is kept on a port of your own choice, and the others give way; by k
   await page.keyboard.press('Enter');
   await expect(page.getByTestId('ports')).toContainText('PAY1 payload: FC1 link 3');
   await expect(page.getByTestId('ports')).toContainText('RNG1 height above ground: FC1 pos 2');
-  await expect(row.getByRole('button', { name: /link 3: planned, kept there by you/ })).toBeVisible();
+  await expect(row.getByRole('button', { name: /link 3: planned, fixed there by you/ })).toBeVisible();
   await tabTo(page, '[data-testid=ports] button.action:not([disabled])', 'Shift+Tab');
   await page.keyboard.press('Enter');
   await planned(page);
@@ -66,7 +66,7 @@ test("a colleague's edit makes a plan stale: it is solved again, and what is tak
   await settled(other);
   await expect(page.locator('[data-link="CC1 companion"]')).toHaveCount(0);
   await planned(page);
-  await page.getByRole('button', { name: 'Take the plan' }).click();
+  await page.getByRole('button', { name: 'Apply the plan' }).click();
   await planned(page);
   await expect(page.getByTestId('ports')).toContainText('Everything is wired and set up as planned.');
   await settled(other);
@@ -97,25 +97,25 @@ test('a new aircraft of ten serial devices is short by two; a part gives way, an
   await enter(page, 'solve ports', 'solve ports');
   await planned(page);
   const board = page.getByTestId('ports');
-  await expect(board).toContainText('No controller in the aircraft: there is no port to give.');
+  await expect(board).toContainText('No controller in the aircraft: there are no ports.');
   await enter(page, 'add Controller H7 carrier, 8 serial', 'add Controller H7 carrier, 8 serial');
   await planned(page);
-  await expect(board).toContainText('Nothing wants a port yet.');
+  await expect(board).toContainText('Nothing needs a port yet.');
   for (const [name, ref] of DEVICES) {
     await enter(page, `add ${name}`, `add ${name}`);
     await planned(page);
     await expect(page.locator(`[data-link^="${ref} "]`).first()).toBeVisible();
   }
-  await expect(board).toContainText('find no port.');
+  await expect(board).toContainText('get no port.');
   const leftOut = page.locator('[data-link][data-planned=none]');
   const before = await leftOut.count();
   expect(before).toBeGreaterThan(0);
   expect(await violations(page)).toEqual([]);
-  await expect(board.getByRole('link', { name: 'Which controller has a port for each, and at what price' })).toBeVisible();
-  await board.getByRole('button', { name: 'Exchange RNG1' }).first().click();
+  await expect(board.getByRole('link', { name: 'Which controller has a port for each link, and at what cost' })).toBeVisible();
+  await board.getByRole('button', { name: 'Replace RNG1' }).first().click();
   await planned(page);
   await expect(leftOut).toHaveCount(before - 1);
-  await board.getByRole('button', { name: 'Take the plan' }).click();
+  await board.getByRole('button', { name: 'Apply the plan' }).click();
   await planned(page);
   await expect(board).toContainText('Everything is wired and set up as planned.');
   await page.getByRole('navigation', { name: 'Links' }).getByRole('link', { name: 'Chains' }).click();

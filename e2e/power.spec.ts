@@ -7,10 +7,10 @@ test('the power river: a situation is chosen, a rail read, and a remedy seen in 
   const river = page.getByRole('group', { name: 'Power river' });
   await expect(river).toBeVisible();
   await page.getByRole('button', { name: /^Jammed servo/ }).click();
-  await expect(page.getByText(/is the servo that hurts most when it jams/)).toBeVisible();
+  await expect(page.getByText(/is the worst servo to jam/)).toBeVisible();
   await expect(river.locator('[data-device="SRV1.servo"]')).toHaveAttribute('aria-label', /stalled/);
-  await expect(page.getByTestId('power-dry')).toContainText('Fed the wrong way round: RNG1.');
-  await expect(page.getByTestId('power-starts')).toContainText('FC1 reg-9v runs, and may not start into its load');
+  await expect(page.getByTestId('power-dry')).toContainText('Powered in reverse: RNG1.');
+  await expect(page.getByTestId('power-starts')).toContainText('FC1 reg-9v runs, but may not start into its load');
   // Two regulators stand on the rail and share it, until one is taken off.
   const builtIn = page.getByTestId('supplies').locator('tr').filter({ hasText: 'ESC1 built-in' });
   await expect(builtIn).toContainText(/\d\.\d\d A.*of 2.00 A/);
@@ -45,7 +45,7 @@ test('a jammed servo, a regulator lost and control with it; a second supply, and
   await settled(page);
   await page.getByRole('button', { name: /^Jammed servo/ }).click();
   // The river and its table come with the sentence.
-  await expect(page.getByText(/is the servo that hurts most when it jams/)).toBeVisible();
+  await expect(page.getByText(/is the worst servo to jam/)).toBeVisible();
   const river = page.getByRole('group', { name: 'Power river' });
   const low = await page.getByTestId('supplies').locator('tr').filter({ hasText: 'PWR2 diode-a' }).innerText();
   expect(Number(/(\d\.\d\d) V/.exec(low)?.[1])).toBeLessThan(5.1);
@@ -56,7 +56,7 @@ test('a jammed servo, a regulator lost and control with it; a second supply, and
   await expect(page.getByTestId('fault-shown')).toHaveAttribute('data-is-solved', 'true');
   await expect(page.getByTestId('fault-shown')).toContainText('control is lost');
   await expect(river.locator('[data-device="FC1.logic"]')).toHaveAttribute('aria-label', /on$/);
-  await expect(river.locator('[data-device="SRV1.servo"]')).toHaveAttribute('aria-label', /dark$/);
+  await expect(river.locator('[data-device="SRV1.servo"]')).toHaveAttribute('aria-label', /unpowered$/);
   const weak = page.locator('[data-check="power.single-point"]').filter({ hasText: 'BEC1 buck off' });
   await weak.getByRole('button', { name: 'Add a second supply' }).click();
   await settled(page);
@@ -70,11 +70,11 @@ test('the same story without a pointer', async ({ page, oneSupply }) => {
   const faults = page.getByTestId('faults');
   await expect(faults).not.toHaveAttribute('data-seq', '0');
   await enter(page, 'scenario jammed', 'shows the power river in "Jammed servo"');
-  await expect(page.getByText(/is the servo that hurts most when it jams/)).toBeVisible();
+  await expect(page.getByText(/is the worst servo to jam/)).toBeVisible();
   const river = page.getByRole('group', { name: 'Power river' });
   await tabTo(page, '[data-testid="faults"] tbody button:text-is("BEC1 buck off")');
   await page.keyboard.press('Enter');
-  await expect(river.locator('[data-device="SRV1.servo"]')).toHaveAttribute('aria-label', /dark$/);
+  await expect(river.locator('[data-device="SRV1.servo"]')).toHaveAttribute('aria-label', /unpowered$/);
   await tabTo(page, '[data-check="power.single-point"]:has-text("BEC1 buck off") [data-remedy]', 'Shift+Tab');
   await page.keyboard.press('Enter');
   await settled(page);
@@ -98,8 +98,8 @@ test('a fault is looked at, what goes dark is seen, and the same by keyboard', a
   await expect(page.getByTestId('fault-shown')).toHaveAttribute('data-is-solved', 'true');
   const river = page.getByRole('group', { name: 'Power river' });
   await expect(river.locator('[data-device="FC1.logic"]')).toHaveAttribute('aria-label', /on$/);
-  await expect(river.locator('[data-device="SRV1.servo"]')).toHaveAttribute('aria-label', /dark$/);
-  await page.getByRole('button', { name: 'Take the fault away' }).click();
+  await expect(river.locator('[data-device="SRV1.servo"]')).toHaveAttribute('aria-label', /unpowered$/);
+  await page.getByRole('button', { name: 'Clear the fault' }).click();
   await expect(river.locator('[data-device="SRV1.servo"]')).toHaveAttribute('aria-label', /on$/);
 
   // The same from the river: choose what fails, then how.
@@ -107,16 +107,16 @@ test('a fault is looked at, what goes dark is seen, and the same by keyboard', a
   await river.locator('[data-device="BEC1.buck"]').click();
   await expect(page.getByRole('group', { name: 'Fail BEC1' }).getByRole('button', { name: /^W05 wire 1/ })).toBeVisible();
   await page.getByRole('group', { name: 'Fail BEC1' }).getByRole('button', { name: 'BEC1 buck off' }).click();
-  await expect(river.locator('[data-device="SRV1.servo"]')).toHaveAttribute('aria-label', /dark$/);
+  await expect(river.locator('[data-device="SRV1.servo"]')).toHaveAttribute('aria-label', /unpowered$/);
   await expect(page.getByRole('button', { name: /^Climb/ })).toHaveAttribute('aria-pressed', 'true');
-  await page.getByRole('button', { name: 'Take the fault away' }).click();
+  await page.getByRole('button', { name: 'Clear the fault' }).click();
   await river.locator('[data-device="CC1.computer"]').scrollIntoViewIfNeeded();
   // A level flow is a line: it has a middle, and no height.
   const flow = await river.locator('[data-flow="CC1.computer"]').boundingBox();
   await page.mouse.click((flow?.x ?? 0) + (flow?.width ?? 0) / 2, (flow?.y ?? 0) + (flow?.height ?? 0) / 2);
   await page.getByRole('group', { name: 'Fail CC1' }).getByRole('button', { name: 'W20 wire 2 (red) open' }).click();
-  await expect(river.locator('[data-device="CC1.computer"]')).toHaveAttribute('aria-label', /dark$/);
-  await page.getByRole('button', { name: 'Take the fault away' }).click();
+  await expect(river.locator('[data-device="CC1.computer"]')).toHaveAttribute('aria-label', /unpowered$/);
+  await page.getByRole('button', { name: 'Clear the fault' }).click();
 
   await tabTo(page, '[data-testid="faults"] [role="group"] button:nth-child(2)');
   await page.keyboard.press('Enter');
@@ -135,7 +135,7 @@ test('loads, mission and wires: a supply against its rating, a leg that is too l
     .getByRole('group', { name: 'Supply' })
     .getByRole('button', { name: /^BEC1 buck/ })
     .click();
-  await expect(page.getByTestId('chart')).toContainText('may carry 10.00 A');
+  await expect(page.getByTestId('chart')).toContainText('rated 10.00 A');
   await expect(page.getByTestId('loads').getByRole('row', { name: /^Servo storm/ })).toContainText(/\d\.\d\d A\s*\d+ %/);
   await page.getByRole('link', { name: 'Mission', exact: true }).click();
   await expect(page.getByTestId('endurance')).toContainText(/\d+ min in cruise on 80 % of the packs/);
@@ -143,14 +143,14 @@ test('loads, mission and wires: a supply against its rating, a leg that is too l
   await page.getByLabel('Minutes of leg 3').fill('95');
   await page.getByLabel('Minutes of leg 3').press('Enter');
   await settled(page);
-  await expect(page.getByTestId('endurance')).toContainText('BAT1 is at the end of its usable charge');
+  await expect(page.getByTestId('endurance')).toContainText('BAT1 runs out of usable charge');
   expect(await findings(page)).toContain('power.battery');
-  await page.getByLabel('Usable share of a pack').fill('7');
+  await page.getByLabel('Usable share of pack capacity').fill('7');
   await expect(page.getByRole('alert')).toHaveText('0.1 to 1');
   await page.getByRole('link', { name: 'Wires and sensors' }).click();
   await expect(page.getByTestId('wires')).not.toHaveAttribute('data-power-seq', '0');
   await expect(page.getByRole('region', { name: 'Current sensors' })).toContainText('PM1 battery-current');
-  const thicker = page.getByRole('button', { name: /^Take AWG/ }).first();
+  const thicker = page.getByRole('button', { name: /^Use AWG/ }).first();
   const name = await thicker.getAttribute('aria-label');
   await thicker.click();
   await settled(page);

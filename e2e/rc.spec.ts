@@ -16,9 +16,9 @@ test('channels and modes of a new wing, planned from nothing; by pointer', async
   await channels.getByRole('button', { name: 'Begin: roll, pitch, throttle, yaw' }).click();
   await settled(page);
   await expect(channels.locator('[data-channel="3"]')).toHaveAttribute('data-use', 'throttle');
-  await channels.getByLabel('Channel 7 is for').selectOption('flaps');
+  await channels.getByLabel('Channel 7 use').selectOption('flaps');
   await channels.getByRole('button', { name: 'Add a switch' }).click();
-  await channels.getByLabel('Channel 7 comes from').selectOption('switch 3');
+  await channels.getByLabel('Channel 7 source').selectOption('switch 3');
   await settled(page);
   await expect(channels.getByLabel('Set-up of the radio')).toContainText('7 flaps from switch 3');
   await page.getByRole('navigation', { name: 'Links' }).getByRole('link', { name: 'Modes and failsafe' }).click();
@@ -54,8 +54,8 @@ test('measured channels are imported, one reversed and one short, and mended; by
   await tabTo(page, '[data-testid=channels] form button[type=submit]');
   await page.keyboard.press('Enter');
   await settled(page);
-  await expect(page.getByTestId('import-said')).toContainText('Line 5: "four" is no channel from 1 to 32.');
-  await expect(page.getByTestId('import-said')).toContainText('Channel 15 is not planned: its figures were left out.');
+  await expect(page.getByTestId('import-said')).toContainText('Line 5: "four" is not a channel from 1 to 32.');
+  await expect(page.getByTestId('import-said')).toContainText('Channel 15 is not assigned: its values were left out.');
   await expect(page.getByTestId('import-said')).toContainText('Measured: 2 channels.');
   await expect(channels.locator('[data-channel="1"] [data-verdict]')).toHaveAttribute('data-verdict', 'reversed');
   await expect(channels.locator('[data-channel="4"] [data-verdict]')).toHaveAttribute('data-verdict', 'short');
@@ -101,20 +101,20 @@ test('a converter that drops the flag breaks the failsafe; it is mended, and the
   await settled(page);
   const modes = page.getByTestId('modes');
   await expect(modes.locator('[data-finding="rc.failsafe"]').first()).toContainText(
-    'FC1 does not notice that the signal is lost: CONV1 out goes on with the last channels.',
+    'FC1 does not detect loss of signal: CONV1 out keeps sending the last channels.',
   );
   await expect(page.getByTestId('loss-picture').getByRole('img')).toHaveAttribute(
     'aria-label',
-    /does not notice: flies on with the last channels/,
+    /does not detect it: flies on with the last channels/,
   );
   await modes.getByRole('button', { name: 'Set CONV1 to "stops its pulses"' }).click();
   await settled(page);
   await expect(modes.locator('[data-finding="rc.failsafe"]')).not.toContainText(['does not notice']);
   await modes
-    .getByLabel('When the signal is lost')
-    .getByRole('combobox', { name: 'When the signal is lost' })
+    .getByLabel('Loss of signal')
+    .getByRole('combobox', { name: 'Loss of signal' })
     .selectOption({ label: 'levels the wings and glides down' });
-  await modes.getByLabel('Seen of RX1, sticks off, propellers off').selectOption('a flag came, the controller said so');
+  await modes.getByLabel('Test of RX1, transmitter off, propellers off').selectOption('flag sent, controller reported it');
   await settled(page);
   await expect(modes.locator('[data-finding="rc.failsafe"]')).toHaveCount(0);
   expect(await violations(page)).toEqual([]);
@@ -122,7 +122,7 @@ test('a converter that drops the flag breaks the failsafe; it is mended, and the
     ['channel-card', 'flight mode'],
     ['mode-card', 'manual: sticks to surfaces'],
     ['failsafe-card', 'levels the wings and glides down'],
-    ['radio-setup', 'A model of its own'],
+    ['radio-setup', 'A separate model'],
   ] as const) {
     await page.goto(`${page.url().replace(/\/(links|documents)\/.*$/, '')}/documents/${document}/aircraft`);
     await settled(page);
@@ -138,7 +138,7 @@ test('a picture is laid out: fields moved by keys and by pointer, one without a 
   await settled(page);
   await enter(page, 'go picture', 'go links picture');
   const picture = page.getByTestId('picture');
-  await expect(picture).toContainText('VTX2 sends text beside its digital picture: 48 columns and 18 lines.');
+  await expect(picture).toContainText('VTX2 draws the on-screen display in its digital video: 48 columns and 18 lines.');
   const timer = picture.locator('[data-field="timer"]');
   await expect(timer).toHaveAttribute('data-at', '41 17');
   await tabTo(page, '[data-field="timer"]');
@@ -158,17 +158,17 @@ test('a picture is laid out: fields moved by keys and by pointer, one without a 
   await page.mouse.up();
   await settled(page);
   await expect(timer).toHaveAttribute('data-at', '37 13');
-  await picture.getByLabel('airspeed over the picture').check();
+  await picture.getByLabel('airspeed in the OSD').check();
   await settled(page);
   await expect(picture.locator('[data-finding="osd.field-without-source"]').first()).toContainText('FC1 needs an airspeed sensor for it');
-  await picture.getByRole('button', { name: 'Take the field off' }).click();
+  await picture.getByRole('button', { name: 'Remove the field' }).click();
   await settled(page);
   await expect(picture.locator('[data-field="airspeed"]')).toHaveCount(0);
-  await expect(page.getByTestId('alarms')).toContainText('Say how far from home it goes');
-  await picture.getByLabel('Farthest from home').fill('1500');
-  await picture.getByLabel('Farthest from home').press('Enter');
-  await picture.getByLabel('Speed over ground on the way home').fill('15');
-  await picture.getByLabel('Speed over ground on the way home').press('Enter');
+  await expect(page.getByTestId('alarms')).toContainText('Enter the maximum distance');
+  await picture.getByLabel('Maximum distance from home').fill('1500');
+  await picture.getByLabel('Maximum distance from home').press('Enter');
+  await picture.getByLabel('Ground speed on return').fill('15');
+  await picture.getByLabel('Ground speed on return').press('Enter');
   await expect(page.getByTestId('alarms')).toContainText('the endurance in cruise less the way home');
   expect(await violations(page)).toEqual([]);
 });

@@ -12,8 +12,8 @@ test('the brief says what the board has for what is wanted, and where it is shor
   await expect(page.getByText(/^5 outputs: left aileron/)).toBeVisible();
   const gnss = page.getByTestId('needs').locator('tr').filter({ hasText: 'GNSS over serial' });
   await expect(gnss).toContainText('S1, S3, S4, S5');
-  await page.getByLabel('CAN bus wanted').selectOption('1');
-  await page.getByLabel('GNSS over serial wanted').selectOption('3');
+  await page.getByLabel('CAN bus needed').selectOption('1');
+  await page.getByLabel('GNSS over serial needed').selectOption('3');
   await settled(page);
   const shortages = page.getByRole('list', { name: 'Shortages of FC1' });
   await expect(shortages).toContainText('can bus want 1 of the 0 that suit');

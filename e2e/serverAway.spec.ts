@@ -127,11 +127,11 @@ test('the key of the workshop was changed: it is asked for in the page, and ever
   await describeAs(page, 'srv1', 'with the old key');
   const asked = page.getByRole('region', { name: 'Access key' });
   await expect(asked).toContainText('One edit waits, and is kept.');
-  await savedState(page, '1 kept in this browser: the workshop asks for its key');
+  await savedState(page, '1 kept in this browser: the workshop needs its access key');
   expect(await violations(page)).toEqual([]);
   await asked.getByLabel('Access key').fill(old);
   await asked.getByLabel('Access key').press('Enter');
-  await expect(asked.getByRole('alert')).toContainText('not the key');
+  await expect(asked.getByRole('alert')).toContainText('not the access key');
   await asked.getByLabel('Access key').fill(fresh);
   await asked.getByLabel('Access key').press('Enter');
   await expect(asked).toBeHidden();
@@ -185,7 +185,7 @@ test('a browser that keeps nothing says so, warns before the window closes, and 
   for (const path of ['/', '/workshop/parts', '/aircraft/reedbed/brief', '/aircraft/reedbed/documents']) {
     await page.goto(`${ownServer.url}${path}`);
     await expect(page.getByRole('heading').first()).toBeVisible();
-    await expect(page.getByText('This screen broke')).toBeHidden();
+    await expect(page.getByText('This screen failed')).toBeHidden();
   }
 });
 

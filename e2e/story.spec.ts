@@ -18,7 +18,7 @@ test('a GNSS receiver is added, wired pin by pin, mended and documented, by poin
   await page.locator('[data-pin="GNSS1.UART.2"]').click();
   await page.locator('[data-pin="FC1.S4.2"]').hover();
   await expect(page.getByTestId('pin-status')).toHaveText(
-    'pin 2 (TX) of GNSS1 UART does not go with pin 2 (TX) of FC1 S4. Both drive the wire, and neither hears the other.',
+    'pin 2 (TX) of GNSS1 UART does not match pin 2 (TX) of FC1 S4. Both drive the wire, and neither hears the other.',
   );
   await page.locator('[data-pin="FC1.S4.2"]').click();
   await page.getByRole('radio', { name: 'No pins yet' }).click();
@@ -119,7 +119,7 @@ test('the whole demo aircraft is mended with remedies alone', async ({ page, air
     'output.wired-unassigned',
     'output.not-begun',
   ]);
-  await enter(page, 'bz1 > buzzer', '2 conductors by meaning');
+  await enter(page, 'bz1 > buzzer', '2 conductors by signal');
   await settled(page);
   expect(await findings(page)).not.toContain('wire.not-wired');
 });

@@ -7,7 +7,7 @@ test('lengths and masses are read and typed in inches and ounces, and the aircra
   await page.goto(`${whole}/layout`);
   await settled(page);
   const balance = page.getByTestId('balance');
-  await expect(balance).toContainText(/Balances at station \d+ mm/);
+  await expect(balance).toContainText(/Centre of gravity, station \d+ mm/);
   const stationMm = Number(await balance.getAttribute('data-station'));
   await page.getByLabel('Units').focus();
   await page.keyboard.press('i');

@@ -42,7 +42,7 @@ test('an edit that the server does not take is found among others, shown with it
   const card = page.getByRole('group', { name: /^Not made: Describe SRV2/ });
   await expect(card).toContainText('cannot be seen');
   await expect(page.getByTestId('frame')).toHaveAttribute('data-version', '2');
-  await expect(card.getByRole('button', { name: 'Make mine' })).toHaveCount(0);
+  await expect(card.getByRole('button', { name: 'Apply mine' })).toHaveCount(0);
   await card.getByRole('button', { name: 'Copy' }).press('Enter');
   await expect(card.getByLabel('The edit as text')).toBeFocused();
   await expect(card.getByLabel('The edit as text')).toHaveValue(/"label": "turned/);
@@ -52,7 +52,7 @@ test('an edit that the server does not take is found among others, shown with it
   await settled(page);
   await page
     .getByRole('group', { name: /^Not made/ })
-    .getByRole('button', { name: 'Let it go' })
+    .getByRole('button', { name: 'Discard it' })
     .click();
   await expect(page.getByRole('group', { name: /^Not made/ })).toHaveCount(0);
   expect([await labelOf(page, ownServer.url, 'SRV1'), await labelOf(page, ownServer.url, 'RADIO1')]).toEqual(['good', 'good as well']);

@@ -443,7 +443,7 @@ describe('a workshop that was restored', () => {
     await quiet(session);
     expect(bench.asked).toEqual(['edits', bench.id, 'arrived', 'edits']);
     expect(sentences(session)[0]).toBe(
-      'The workshop was restored from a backup: this window shows the aircraft as it is there. Your unsent edit was made again on it.',
+      'The workshop was restored from a backup: this window shows the restored aircraft. Your unsent edit was made again on it.',
     );
     expect(refs(await bench.aircraft())).toEqual(['SRV1', 'SRV2', 'SRV4']);
     await expectSame(session);

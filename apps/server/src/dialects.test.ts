@@ -47,7 +47,7 @@ describe('dialects of the workshop', () => {
     [
       'a board that objects own',
       { ...ownOf('a'), boards: { constructor: { title: 'a' } } },
-      'What was sent has a member "constructor". Nothing can have that name.',
+      'The request has a member "constructor", which is not allowed.',
     ],
     ['markup in its name', { ...ownOf('a'), name: '<b>x' }, 'holds markup'],
     ['nothing', null, 'dialect'],

@@ -44,7 +44,7 @@ describe('the hangar', () => {
 
 describe('documents', () => {
   it.each([
-    ['faults/aircraft', 'Class,Fault,Worst in,Lost,Stops'],
+    ['faults/aircraft', 'Class,Fault,Worst situation,Lost,Stops'],
     ['supplies/aircraft', 'Item,Element,Lowest V'],
     ['nets/climb', 'Net,Held by'],
     ['currents/cruise', 'Cable,Pin A,Colour'],
@@ -136,7 +136,7 @@ describe('requests', () => {
 
   it('that are no JSON are refused', async () => {
     const { status, body } = await server.ask<ErrorResponse>('POST', '/api/aircraft', '{"name": ');
-    expect([status, body.code, body.message]).toEqual([400, 'bad-request', 'What was sent is not JSON.']);
+    expect([status, body.code, body.message]).toEqual([400, 'bad-request', 'The request is not JSON.']);
   });
 
   it('that are too large are refused before they are read', async () => {

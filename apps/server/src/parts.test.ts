@@ -67,7 +67,7 @@ describe('parts of the workshop', () => {
     [
       'a pin that is not there',
       { ...ownOf('a'), endpoints: [{ ...sample.endpoints[0], tx: 'UART.9' }] },
-      'the pin UART.9, which is not there',
+      'the pin UART.9, which does not exist',
     ],
     ['markup in its name', { ...ownOf('a'), name: '<b>x' }, 'holds markup'],
     ['a member too many', { ...ownOf('a'), extra: 1 }, '/extra'],

@@ -71,7 +71,7 @@ describe('a workshop with an access key', () => {
     const wrong = await asJson('guess');
     expect([wrong.status, await wrong.json()]).toEqual([
       401,
-      { code: 'no-access', message: 'That is not the key of this workshop.', details: [] },
+      { code: 'no-access', message: 'That is not the access key of this workshop.', details: [] },
     ]);
     const right = await asJson(KEY);
     expect([right.status, right.headers.get('set-cookie')]).toEqual([204, expect.stringContaining('HttpOnly')]);

@@ -43,7 +43,7 @@ export function accessKeyCheck(key: string) {
         return;
       }
       void wrongKeys.penalty(from);
-      turnDown(request, response, 401, 'no-access', 'That is not the key of this workshop.');
+      turnDown(request, response, 401, 'no-access', 'That is not the access key of this workshop.');
     });
   }
 }
@@ -81,7 +81,7 @@ function ask(request: Request, response: Response): void {
   if (request.path.startsWith('/api/')) {
     const body: ErrorResponse = {
       code: 'no-access',
-      message: 'This workshop asks for its access key.',
+      message: 'This workshop needs its access key.',
       details: [],
     };
     response.status(401).json(body);
@@ -95,7 +95,7 @@ function page(response: Response, status: number, sentence: string): void {
   response.status(status).type('html').send(`<!doctype html>
 <html lang="en"><head><meta charset="utf-8"><title>Wired Falcon, access</title>
 <style>body{font:15px sans-serif;background:#f4f1ea;color:#1c2530;margin:3rem}input,button{font:inherit;padding:.3rem .6rem}p.wrong{color:#a8431b}</style></head>
-<body><h1>Wired Falcon</h1><p>This workshop asks for its access key.</p>${sentence === '' ? '' : `<p class="wrong" role="alert">${sentence}</p>`}
+<body><h1>Wired Falcon</h1><p>This workshop needs its access key.</p>${sentence === '' ? '' : `<p class="wrong" role="alert">${sentence}</p>`}
 <form method="post" action="${ADDRESS}"><label>Access key <input name="key" type="password" autocomplete="current-password" autofocus required></label> <button>Open</button></form>
 </body></html>
 `);

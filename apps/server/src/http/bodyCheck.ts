@@ -23,9 +23,9 @@ function problemIn(body: unknown): string | undefined {
   const left: { readonly value: unknown; readonly depth: number }[] = [{ value: body, depth: 1 }];
   for (let at = left.pop(); at !== undefined; at = left.pop()) {
     if (typeof at.value !== 'object' || at.value === null) continue;
-    if (at.depth > DEEPEST) return `What was sent is nested more than ${DEEPEST} levels deep.`;
+    if (at.depth > DEEPEST) return `The request is nested more than ${DEEPEST} levels deep.`;
     for (const [name, inner] of Object.entries(at.value)) {
-      if (isInheritedName(name)) return `What was sent has a member "${name}". Nothing can have that name.`;
+      if (isInheritedName(name)) return `The request has a member "${name}", which is not allowed.`;
       left.push({ value: inner, depth: at.depth + 1 });
     }
   }

@@ -29,7 +29,7 @@ export function errorAnswer(error: unknown): ErrorAnswer {
   if (status === 413) {
     return {
       status,
-      body: { code: 'too-large', message: 'What was sent is too large. Send fewer edits at once, or a smaller file.', details: [] },
+      body: { code: 'too-large', message: 'The request is too large. Send fewer edits at once, or a smaller file.', details: [] },
     };
   }
   if (status === 404) {
@@ -38,7 +38,7 @@ export function errorAnswer(error: unknown): ErrorAnswer {
   }
   if (status >= 400 && status < 500) {
     const message = isParseError(error)
-      ? 'What was sent is not JSON.'
+      ? 'The request is not JSON.'
       : error instanceof Error
         ? error.message
         : 'The request cannot be read.';
@@ -46,7 +46,7 @@ export function errorAnswer(error: unknown): ErrorAnswer {
   }
   const body: ErrorResponse = {
     code: 'server-error',
-    message: 'Something went wrong on the server. Nothing was changed. Try again; if it stays, look at the server log.',
+    message: 'Something went wrong on the server. Nothing was changed. Try again; if it persists, check the server log.',
     details: [],
   };
   return { status: 500, body };

@@ -19,7 +19,7 @@ export function hostCheck(names: readonly string[] = []) {
     }
     const { origin } = request.headers;
     if (origin !== undefined && origin !== `http://${host}`) {
-      refuse(response, 'wrong-origin', 'Another page may not use this server. Open the product at its own address.');
+      refuse(response, 'wrong-origin', 'Another site may not use this server. Open the product at its own address.');
       return;
     }
     next();

@@ -13,7 +13,7 @@ export function validationPipe(): ValidationPipe {
     exceptionFactory: (errors) => {
       const details = errors.flatMap((error) => sentencesOf(error, ''));
       const code = errors.every(isAboutEdits) ? 'bad-edit' : 'bad-request';
-      return new Problem(400, { code, message: 'The request does not have the form that it should have.', details });
+      return new Problem(400, { code, message: 'The request does not have the expected form.', details });
     },
   });
 }

@@ -69,10 +69,10 @@ export class Dumps {
     if (known !== null) {
       // A repeat is the same dump; another one under its id would be lost without a word.
       if (known.aircraft === aircraft && (await textOf(known)) === text) return entryOf(known, others);
-      throw new CannotImport('Another dump is kept under this id. Keep this one under an id of its own.');
+      throw new CannotImport('Another dump is kept under this id. Use another id for this one.');
     }
     if ((await em.count(DumpTable, { aircraft, removedAt: null })) >= LIMITS.dumpsPerAircraft)
-      throw new CannotImport(`${LIMITS.dumpsPerAircraft} dumps are kept of an aircraft, and so many are. Take one out first.`);
+      throw new CannotImport(`${LIMITS.dumpsPerAircraft} dumps can be kept per aircraft, and that limit is reached. Remove one first.`);
     const words = dialectOf(design)?.text;
     const read: ReadDump | undefined = words === undefined ? undefined : await readWithPauses(words, text);
     const row = {

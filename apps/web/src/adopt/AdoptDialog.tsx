@@ -27,7 +27,7 @@ export function AdoptDialog({ items, to, onClose }: AdoptDialogProps) {
   const adopt = (): void => {
     const [only] = edits;
     if (only === undefined) return;
-    session.make(edits.length === 1 ? only : { kind: 'batch', title: `Make ${refs} "${part.name}" as it is now`, edits });
+    session.make(edits.length === 1 ? only : { kind: 'batch', title: `Update ${refs} to the newest revision of "${part.name}"`, edits });
     onClose();
   };
   return (
@@ -36,7 +36,7 @@ export function AdoptDialog({ items, to, onClose }: AdoptDialogProps) {
       <div className="fixed inset-0 grid place-items-center p-4">
         <DialogPanel className="max-h-full w-[760px] overflow-y-auto border border-ink bg-sheet p-5">
           <DialogTitle className="text-lg font-bold">
-            {refs}: {from.id === part.id ? `another revision of "${part.name}"` : `"${part.name}" in place of "${from.name}"`}
+            {refs}: {from.id === part.id ? `another revision of "${part.name}"` : `"${part.name}" instead of "${from.name}"`}
           </DialogTitle>
           <PortMap
             from={from}
@@ -44,12 +44,8 @@ export function AdoptDialog({ items, to, onClose }: AdoptDialogProps) {
             rows={map.ports}
             onRow={(now) => setMap({ ...map, ports: map.ports.map((row) => (row.from === now.from ? now : row)) })}
           />
-          <Sentences
-            title="What moves with it"
-            sentences={moves ?? []}
-            none="Nothing: every wire, setting and function stays where it is."
-          />
-          <Sentences title="What is lost" sentences={losses ?? []} none="Nothing." />
+          <Sentences title="What moves with it" sentences={moves ?? []} none="Nothing: every wire, setting and function stays as it is." />
+          <Sentences title="Removed" sentences={losses ?? []} none="Nothing." />
           {refused !== undefined && (
             <p role="alert" className="mt-2 text-rust">
               {refused.refused.sentence}

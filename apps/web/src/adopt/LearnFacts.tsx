@@ -10,7 +10,7 @@ export function LearnFacts({ newest }: { readonly newest: ReadonlyMap<PartId, Pa
   return (
     <>
       <button type="button" className="action mt-1.5" onClick={() => setOpen(true)}>
-        Learn newer facts of these parts
+        Update to newer facts of these parts
       </button>
       {isOpen && <LearnDialog newest={newest} onClose={() => setOpen(false)} />}
     </>
@@ -32,20 +32,20 @@ function LearnDialog({ newest, onClose }: { readonly newest: ReadonlyMap<PartId,
       <DialogBackdrop className="fixed inset-0 bg-ink/30" />
       <div className="fixed inset-0 grid place-items-center p-4">
         <DialogPanel className="max-h-full w-[720px] overflow-y-auto border border-ink bg-sheet p-5" data-testid="learn-facts">
-          <DialogTitle className="text-lg font-bold">Learn newer facts of these parts</DialogTitle>
+          <DialogTitle className="text-lg font-bold">Update to newer facts of these parts</DialogTitle>
           <p className="mt-1 max-w-prose text-[13px] text-ink2">
-            The newest revisions of these parts state more. What a part does not state is unknown, and no check judges it. Every wire,
-            setting and function stays where it is; one undo takes all of it back.
+            The newest revisions of these parts state more facts. What a part does not state is unknown, and no check uses it. Every wire,
+            setting and function stays as it is; one undo reverts all of it.
           </p>
           {learns.length === 0 ? (
-            <p className="mt-3">Nothing can be learned without moving or losing something.</p>
+            <p className="mt-3">No update is possible without moving or removing something.</p>
           ) : (
             <Table learns={learns} />
           )}
           <Left left={left} />
           <div className="mt-4 flex gap-2">
             <button type="button" className="action action-main" disabled={edit === undefined} onClick={learn}>
-              Learn for {count === 1 ? '1 item' : `${count} items`}
+              Update {count === 1 ? '1 item' : `${count} items`}
             </button>
             <button type="button" className="action" onClick={onClose}>
               Leave as it is
@@ -95,7 +95,7 @@ function Left({ left }: Pick<FactsPlan, 'left'>) {
   if (left.length === 0) return null;
   return (
     <>
-      <h3 className="mt-3 text-[13px] font-semibold text-ink2">Left as they are: look at these one by one</h3>
+      <h3 className="mt-3 text-[13px] font-semibold text-ink2">Left as they are: review these one by one</h3>
       <ul className="text-[13px]">
         {left.map(({ ref, because }) => (
           <li key={ref}>

@@ -18,7 +18,7 @@ export function NewerRevisions() {
     <p key={entry.was} className="text-[13px]">
       {entry.items.map(({ ref }) => ref).join(', ')}: there is a newer revision of "{entry.part.name}".{' '}
       <button type="button" className="underline" onClick={() => setOpen(entry)}>
-        Look at what changes
+        Review the changes
       </button>
     </p>
   ));

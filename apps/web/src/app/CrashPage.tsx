@@ -6,7 +6,7 @@ export function CrashPage() {
   const isMissing = error === undefined || (typeof error === 'object' && error !== null && 'status' in error && error.status === 404);
   return (
     <main className="p-8">
-      <h1 className="text-xl font-bold">{isMissing ? 'There is no such page' : 'This screen broke'}</h1>
+      <h1 className="text-xl font-bold">{isMissing ? 'There is no such page' : 'This screen failed'}</h1>
       <p className="mt-2 max-w-prose">
         {isMissing
           ? 'Go back to the hangar and choose an aircraft.'

@@ -29,7 +29,7 @@ describe('the registry of stages', () => {
     expect(stages.map(({ id }) => id).sort()).toEqual(folders.sort());
   });
 
-  it('has each stage of the work in the order of the work, each page and key once', () => {
+  it('has each stage of the work in working order, each page and key once', () => {
     const ofTheWork = stages.map(({ id }) => id).filter((id) => stageIds.some((stage) => stage === id));
     expect(ofTheWork).toEqual(stageIds.filter((id) => ofTheWork.includes(id)));
     const words = screensOf(registry, aircraft).map((screen) => screen.words);

@@ -5,7 +5,7 @@ import type { EntryCommand, Suggestion } from './suggestion.ts';
 
 const BEGINNING = 'move to ';
 
-/** `move to h7 carrier`: plans the change of the controller to another board. */
+/** `move to h7 carrier`: plans the change of controller to another board. */
 export const boardCommand: EntryCommand = {
   id: 'move-to',
   example: 'move to h7 carrier',
@@ -17,7 +17,7 @@ export const boardCommand: EntryCommand = {
       .slice(0, 12)
       .map((part): Suggestion => ({
         text: `${BEGINNING}${part.name.toLowerCase()}`,
-        effect: 'plans the change of the controller',
+        effect: 'plans the change of controller',
         action: { is: 'go', to: paths.boards(aircraft, partKeyOf(part)) },
       }));
   },

@@ -62,7 +62,7 @@ describe('the entry line', () => {
 
   it('keeps the links of a part on a port, and says why where they cannot be there', () => {
     const found = suggest('radio1 on s4')[0];
-    expect(found).toMatchObject({ text: 'RADIO1 on FC1 S4', effect: 'keeps RADIO1 telemetry there when ports are planned' });
+    expect(found).toMatchObject({ text: 'RADIO1 on FC1 S4', effect: 'fixes RADIO1 telemetry there when ports are planned' });
     expect(found?.action).toMatchObject({ is: 'edit', to: '/aircraft/reedbed/links/ports' });
     const radio = Object.values(demo.aircraft.items).find(({ ref }) => ref === 'RADIO1')?.id ?? '';
     expect(take('radio1 on s4').aircraft.links[`telemetry.${radio}`]?.port?.endpoint).toBe('S4');
@@ -81,7 +81,7 @@ describe('the entry line', () => {
   it('wires two ports by meaning, and tells what it would do', () => {
     expect(suggest('gnss1 > s4', withGnss)[0]).toMatchObject({
       text: 'GNSS1 UART > FC1 S4',
-      effect: '4 conductors by meaning, pairs crossed',
+      effect: '4 conductors by signal, pairs crossed',
     });
     const cable = Object.values(take('gnss1 > s4', withGnss).aircraft.cables).find((candidate) => candidate.tag === 'W21');
     expect(Object.values(cable?.conductors ?? {}).map((conductor) => [conductor.a.n, conductor.b.n])).toEqual([
@@ -94,19 +94,19 @@ describe('the entry line', () => {
 
   it('offers a branch where a plug is in the way, after what is free, and says what Enter does', () => {
     const offers = suggest('gnss1 > s', withGnss);
-    expect(offers[0]?.effect).toMatch(/^4 conductors by meaning/);
-    expect(offers.find((offer) => offer.text === 'GNSS1 UART > FC1 S1')?.effect).toMatch(/^branch of W10: \d conductors? by meaning/);
+    expect(offers[0]?.effect).toMatch(/^4 conductors by signal/);
+    expect(offers.find((offer) => offer.text === 'GNSS1 UART > FC1 S1')?.effect).toMatch(/^branch of W10: \d conductors? by signal/);
     const before = Object.keys(withGnss.aircraft.cables).length;
     const after = take('gnss1 > fc1 s1', withGnss);
     expect(Object.keys(after.aircraft.cables)).toHaveLength(before);
-    expect(suggest('gnss1 uart.1 > radio1 uart.4', after)[0]?.effect).toBe('W10 joins them already');
+    expect(suggest('gnss1 uart.1 > radio1 uart.4', after)[0]?.effect).toBe('W10 already connects them');
     expect(suggest('gnss1 uart.2 > radio1 uart.2', after)[0]?.effect).toMatch(/^in W10: 1 conductor/);
   });
 
   it('joins two pins of a cable that is there, and says so where they are joined', () => {
     const open = suggest('radio1 uart.1 > fc1 s1.2')[0];
     expect(open).toMatchObject({ text: 'RADIO1 UART.1 > FC1 S1.2', effect: expect.stringMatching(/^in W10: 1 conductor, /) });
-    expect(suggest('radio1 uart > fc1 s1')[0]).toMatchObject({ effect: 'W10 joins them already', action: undefined });
+    expect(suggest('radio1 uart > fc1 s1')[0]).toMatchObject({ effect: 'W10 already connects them', action: undefined });
   });
 
   it('makes two cables one loom where each port holds a plug', () => {
@@ -150,9 +150,9 @@ describe('the entry line', () => {
   it('puts plugs side by side on a row of pins, says where, and plugs in from a pin on', () => {
     let design = take('add controller f7 rows');
     design = take('add servo 9g x2', design);
-    expect(suggest('srv3 > fc2 servos', design)[0]?.effect).toBe('3 conductors by meaning, on FC2 servos pins 1-3');
+    expect(suggest('srv3 > fc2 servos', design)[0]?.effect).toBe('3 conductors by signal, on FC2 servos pins 1-3');
     design = take('srv3 > fc2 servos', design);
-    expect(suggest('srv4 > fc2 servos', design)[0]?.effect).toMatch(/^3 conductors by meaning, on FC2 servos pins 4-6/);
+    expect(suggest('srv4 > fc2 servos', design)[0]?.effect).toMatch(/^3 conductors by signal, on FC2 servos pins 4-6/);
     design = take('srv4 > fc2 servos', design);
     design = take('unplug w22 fc2', design);
     expect(suggest('plug w22 > fc2 servos', design)[0]).toMatchObject({
@@ -201,7 +201,7 @@ describe('the entry line', () => {
       const outputs = suggest('srv2 > fc1 out', taken);
       expect(outputs.at(-1)).toMatchObject({
         text: 'SRV2 lead > FC1 out 1',
-        effect: expect.stringMatching(/^branch of W\d+: 3 conductors by meaning, 3 splices$/),
+        effect: expect.stringMatching(/^branch of W\d+: 3 conductors by signal, 3 splices$/),
       });
       expect(outputs.slice(0, -1).every(({ effect }) => !effect.startsWith('branch'))).toBe(true);
     });

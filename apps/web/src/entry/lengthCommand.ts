@@ -25,7 +25,7 @@ export const lengthCommand: EntryCommand = {
           was: leg.typedLengthMm ?? null,
         }));
         const effect =
-          legs.length === 1 ? `makes it ${stated(mm, 'mm')} long` : `makes each of its ${legs.length} legs ${stated(mm, 'mm')} long`;
+          legs.length === 1 ? `sets its length to ${stated(mm, 'mm')}` : `makes each of its ${legs.length} legs ${stated(mm, 'mm')} long`;
         return {
           text: `${what} ${mm}`,
           effect,

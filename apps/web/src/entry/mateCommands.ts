@@ -20,7 +20,7 @@ export const mateCommand: EntryCommand = {
         return [
           {
             text: `mate ${a.ref} ${a.port.label} > ${b.ref} ${b.port.label}`,
-            effect: `puts ${a.ref} on ${b.ref}${seat}: ${positions} pins meet, without a cable`,
+            effect: `mounts ${a.ref} on ${b.ref}${seat}: ${positions} pins meet, without a cable`,
             action: { is: 'edit', edit: { kind: 'add-mate', mate: proposal.mate } },
           },
         ];
@@ -29,12 +29,12 @@ export const mateCommand: EntryCommand = {
   },
 };
 
-/** `part pwr1`: takes one item off another that it sits on. */
+/** `separate pwr1`: separates an item from another that it sits on. */
 export const partCommand: EntryCommand = {
-  id: 'part',
-  example: 'part pwr1 fc2',
+  id: 'separate',
+  example: 'separate pwr1 fc2',
   suggest: (text, { graph }) => {
-    const [, typed] = /^part\s+(.*)$/i.exec(text.trim()) ?? [];
+    const [, typed] = /^separate\s+(.*)$/i.exec(text.trim()) ?? [];
     if (typed === undefined) return [];
     const words = typed.toLowerCase().split(/\s+/);
     return Object.values(graph.design.aircraft.mates).flatMap((mate): Suggestion[] => {
@@ -43,8 +43,8 @@ export const partCommand: EntryCommand = {
       if (!words.every((word) => own.some((part) => part.startsWith(word)))) return [];
       return [
         {
-          text: `part ${name}`,
-          effect: 'takes the one off the other',
+          text: `separate ${name}`,
+          effect: 'separates the two',
           action: { is: 'edit', edit: { kind: 'remove-mate', mate: mate.id } },
         },
       ];

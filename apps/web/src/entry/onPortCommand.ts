@@ -15,7 +15,7 @@ export const onPortCommand: EntryCommand = {
       .slice(0, 12)
       .map(({ title, links, edit, why }): Suggestion => ({
         text: `${item.ref} on ${title}`,
-        effect: edit === undefined ? `cannot be there: ${why ?? ''}` : `keeps ${links.join(', ')} there when ports are planned`,
+        effect: edit === undefined ? `cannot be there: ${why ?? ''}` : `fixes ${links.join(', ')} there when ports are planned`,
         action: edit === undefined ? undefined : { is: 'edit', edit, to: paths.ports(aircraft) },
       }));
   },

@@ -126,7 +126,7 @@ export const cutCommand: EntryCommand = {
     });
     const items = Object.values(design.aircraft.items).map((item) => {
       const edit: SimpleEdit = { kind: 'remove-item', item: item.id };
-      return { name: item.ref, edit, effect: 'removes the item; its cables stay, unplugged there' };
+      return { name: item.ref, edit, effect: 'removes the item; its cables stay, unplugged' };
     });
     return [...cables, ...items]
       .filter(({ name }) => name.toLowerCase().startsWith(wanted))
@@ -141,7 +141,7 @@ export const historyCommands: EntryCommand = {
   example: 'undo',
   suggest: (text) => {
     const typed = text.trim().toLowerCase();
-    if (typed === 'undo') return [{ text: 'undo', effect: 'takes your newest edit back', action: { is: 'undo' } }];
-    return typed === 'redo' ? [{ text: 'redo', effect: 'makes it again', action: { is: 'redo' } }] : [];
+    if (typed === 'undo') return [{ text: 'undo', effect: 'undoes your last edit', action: { is: 'undo' } }];
+    return typed === 'redo' ? [{ text: 'redo', effect: 'redoes it', action: { is: 'redo' } }] : [];
   },
 };

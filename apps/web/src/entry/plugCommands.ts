@@ -48,7 +48,7 @@ export const unplugCommand: EntryCommand = {
         return [
           {
             text: `unplug ${cable.tag} ${name}`,
-            effect: `takes the plug out of ${name}; the cable stays with a free end`,
+            effect: `unplugs it from ${name}; the cable stays, with a free end`,
             action: { is: 'edit', edit: { kind: 'set-cable-end', cable: cable.id, node: end.id, at: { is: 'free' }, was: end.at } },
           },
         ];

@@ -8,6 +8,6 @@ export const portCommand: EntryCommand = {
   suggest: (text, { aircraft }) => {
     const typed = text.trim().toLowerCase();
     if (typed.length < 2 || !'solve ports'.startsWith(typed)) return [];
-    return [{ text: 'solve ports', effect: 'plans which port each link takes', action: { is: 'go', to: paths.ports(aircraft) } }];
+    return [{ text: 'solve ports', effect: 'plans a port for each link', action: { is: 'go', to: paths.ports(aircraft) } }];
   },
 };

@@ -35,7 +35,7 @@ interface Offer {
   readonly suggestion: () => Suggestion;
 }
 
-/** `gnss1 > s4` joins two ports by meaning; `gnss1 uart.2 > fc1 s4.3` joins two pins. */
+/** `gnss1 > s4` joins two ports by signal; `gnss1 uart.2 > fc1 s4.3` joins two pins. */
 export const wireCommand: EntryCommand = {
   id: 'wire',
   example: 'gnss1 > s4',
@@ -96,8 +96,8 @@ function join(graph: Graph, a: Place, b: Place): Offer {
 
 function whyNone(graph: Graph, way: JoinWay): string {
   if (way.is === 'mated') return `occupied: ${matedWords(graph, way.mate)}`;
-  if (way.is === 'inside') return `${loomOf(way).tag} joins them already`;
-  return way.is === 'cable' ? 'no pin of one belongs to a pin of the other' : 'no pin is left to join';
+  if (way.is === 'inside') return `${loomOf(way).tag} already connects them`;
+  return way.is === 'cable' ? 'no pins of the two belong together' : 'no pin is left to connect';
 }
 
 /** What cannot be made comes after everything that can. */
@@ -113,7 +113,7 @@ function effectOf(graph: Graph, way: JoinWay, map: PinMap, a: Place, b: Place): 
   const missing = !isByPin && leftOut.length > 0 ? `, ${count(leftOut.length, 'pin')} left out` : '';
   const splices = splicesFor(graph, map);
   const spliced = splices === 0 ? '' : `, ${count(splices, 'splice')}`;
-  const what = isByPin ? `1 conductor, ${pinLabel(graph, a)} to ${pinLabel(graph, b)}` : `${count(pairs.length, 'conductor')} by meaning`;
+  const what = isByPin ? `1 conductor, ${pinLabel(graph, a)} to ${pinLabel(graph, b)}` : `${count(pairs.length, 'conductor')} by signal`;
   return `${wayWords(way)}${what}${seatWords(map)}${crossed}${missing}${spliced}`;
 }
 

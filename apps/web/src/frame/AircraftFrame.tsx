@@ -22,7 +22,7 @@ import { KeysDialog } from './KeysDialog.tsx';
 /** Everything around the sheet of one aircraft: flight strip, stages, margin, entry line. */
 export function AircraftFrame({ startWorker }: { readonly startWorker: () => StartedWorker }) {
   const { id } = useParams();
-  if (!hasShape(AircraftIdSchema, id)) return <p className="p-6">This address does not name an aircraft.</p>;
+  if (!hasShape(AircraftIdSchema, id)) return <p className="p-6">This address is not an aircraft.</p>;
   return (
     <SessionProvider id={id} key={id}>
       <FollowerProvider start={startWorker}>

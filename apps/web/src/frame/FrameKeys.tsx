@@ -26,7 +26,7 @@ export function FrameKeys() {
   };
   // By the sign that is typed, wherever it is on the keyboard: "/" needs Shift on some.
   const options = { useKey: true, preventDefault: true, enabled };
-  // A list of choices has no text to type into, and nothing of its own to take back.
+  // A list of choices has no text to type into, and nothing of its own to withdraw.
   const alsoInLists = { ...options, enableOnFormTags: ['select'] as const };
   useHotkeys(FRAME_KEYS.entry.hotkeys, act.entry, alsoInLists);
   useHotkeys('mod+k', act.entry, { ...options, enableOnFormTags: true });

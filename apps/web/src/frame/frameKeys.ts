@@ -5,7 +5,7 @@ export const FRAME_KEYS = {
   entry: { hotkeys: ['/', 'shift+/'], keys: '/ or Ctrl K', what: 'entry line: type a command' },
   undo: { hotkeys: ['mod+z'], keys: 'Ctrl Z', what: 'undo' },
   redo: { hotkeys: ['mod+y', 'mod+shift+z'], keys: 'Ctrl Y', what: 'redo' },
-  margin: { hotkeys: ['m'], keys: 'm', what: 'fold the margin away, or show it' },
-  letGo: { hotkeys: ['escape'], keys: 'Escape', what: 'let go of what is chosen' },
+  margin: { hotkeys: ['m'], keys: 'm', what: 'hide or show the margin' },
+  letGo: { hotkeys: ['escape'], keys: 'Escape', what: 'clear the selection' },
   help: { hotkeys: ['?', 'shift+?'], keys: '?', what: 'this help' },
 } as const satisfies Readonly<Record<string, KeyHelp & { readonly hotkeys: readonly string[] }>>;

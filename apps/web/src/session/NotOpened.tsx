@@ -7,7 +7,7 @@ export function NotOpened({ error, onRetry }: { readonly error: Error; readonly 
   return (
     <main className="p-6">
       <h1 className="text-xl font-bold">
-        {failure.is === 'key' ? 'This workshop asks for its access key' : 'This aircraft cannot be opened'}
+        {failure.is === 'key' ? 'This workshop needs its access key' : 'This aircraft cannot be opened'}
       </h1>
       {failure.is === 'key' ? (
         <div className="mt-3">

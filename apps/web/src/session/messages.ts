@@ -24,13 +24,13 @@ export class MessageList {
 /** @param count edits of a window that is gone, which this one makes again */
 export function takenUpWords(count: number): string {
   return count === 1
-    ? 'One edit of an earlier window had not reached the server and is taken up here.'
-    : `${count} edits of an earlier window had not reached the server and are taken up here.`;
+    ? 'One edit of an earlier window had not reached the server and continues here.'
+    : `${count} edits of an earlier window had not reached the server and continue here.`;
 }
 
 /** @param count edits of this window that were made again on the document of the backup */
 export function restoredWords(count: number): string {
   const edits =
     count === 0 ? '' : count === 1 ? ' Your unsent edit was made again on it.' : ` Your ${count} unsent edits were made again on it.`;
-  return `The workshop was restored from a backup: this window shows the aircraft as it is there.${edits}`;
+  return `The workshop was restored from a backup: this window shows the restored aircraft.${edits}`;
 }

@@ -143,7 +143,7 @@ export async function handInKey(key: string): Promise<string | undefined> {
     const response = await answerTo(browserFetch, routes.access(), init);
     if (response.ok) return undefined;
     const body = await bodyOf(response);
-    return isErrorResponse(body) ? body.message : 'Something else than the workshop answered. Try again.';
+    return isErrorResponse(body) ? body.message : 'The reply is not from the workshop. Try again.';
   } catch {
     return 'The server does not answer. Try again when it is back.';
   }

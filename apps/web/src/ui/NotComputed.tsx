@@ -3,7 +3,7 @@ export function NotComputed({ what, failure }: { readonly what: string; readonly
   if (failure === undefined) return null;
   return (
     <p role="alert" className="my-2 max-w-prose border-l-2 border-rust px-3 text-[13px]">
-      {what}. What is shown is older or missing; all else works, and the next change is computed as ever. The error: {failure}
+      {what}. What is shown is older or missing; all else works, and the next change is computed as usual. The error: {failure}
     </p>
   );
 }

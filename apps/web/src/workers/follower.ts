@@ -97,7 +97,7 @@ export class Follower {
   }
 
   #onBroken(error: string): void {
-    this.#broken = `The worker that computes does not run. ${error} Load the page again to have it started anew.`;
+    this.#broken = `The computing worker does not run. ${error} Load the page again to restart it.`;
     for (const fail of [...this.#waiting]) fail(this.#broken);
   }
 

@@ -1,13 +1,16 @@
 import { withPlainSpaces } from '../text/numbers.ts';
 import type { Evidence, Severity } from './finding.ts';
+import { inWordsOfToday } from './renamedFacts.ts';
 
 /*
  * The basis of a finding: its facts as a text that a waiver keeps. It says how it was written, so that a waiver given under an earlier
  * way of writing numbers is judged by its numbers and does not lapse for the way they look.
  */
 
-/** Begins every basis that is written now; those before it begin with the severity. */
-const WRITTEN = '2; ';
+/** Begins every basis that is written now. */
+const WRITTEN = '3; ';
+/** Begins those in which numbers were written as now, and some facts in other words; those before begin with the severity. */
+const OTHER_WORDS = '2; ';
 
 /** The facts that a finding rests on, in metric units whoever looks. */
 export function basisOf(severity: Severity, evidence: readonly Evidence[]): string {
@@ -18,7 +21,9 @@ export function basisOf(severity: Severity, evidence: readonly Evidence[]): stri
 /** Whether a waiver with this basis holds for a finding with that one. */
 export function holdsFor(waived: string, found: string): boolean {
   if (waived.startsWith(WRITTEN)) return waived === found;
-  return tellsSame(waived, found.slice(WRITTEN.length));
+  const facts = found.slice(WRITTEN.length);
+  if (waived.startsWith(OTHER_WORDS)) return inWordsOfToday(waived.slice(OTHER_WORDS.length)) === facts;
+  return tellsSame(inWordsOfToday(waived), facts);
 }
 
 /** How much of a value the rule of its unit may have rounded away where it had more digits before. */

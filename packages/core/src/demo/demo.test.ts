@@ -38,7 +38,7 @@ describe('the demo aircraft', () => {
 
   it('Mudflat gives nothing above a note but the antenna that is too near', () => {
     expect(said(demo('mudflat')).filter((line) => !line.startsWith('note '))).toEqual([
-      'mend place.gnss-near-transmitter: The antenna of RADIO1 is 34 mm from that of GNSS1 second antenna, which bears 12 dB less than arrives.',
+      'mend place.gnss-near-transmitter: RADIO1 arrives at GNSS1 second antenna 12 dB above its limit: their antennas are 34 mm apart.',
     ]);
   });
 
@@ -49,21 +49,21 @@ describe('the demo aircraft', () => {
 
   it.each([
     ['power.parallel-regulators', 'BEC1 and ESC1 drive one rail'],
-    ['wire.servo-lead', 'W08 between SRV2 and FC1 out 3 is turned round'],
+    ['wire.servo-lead', 'W08 between SRV2 and FC1 out 3 is plugged in the wrong way round'],
     ['wire.partial', 'W11 joins SDA of ASPD1 and FC1, and not SCL'],
     ['wire.fits-but-wrong', 'W15 is a straight cable'],
     ['power.reversed', 'W15 joins the supply of FC1 S3'],
     ['wire.no-common-ground', 'W16 joins a signal of CC1'],
     ['wire.i2c-address', 'MAG1 and MAG2 have the same I2C address 0x0E'],
     ['wire.i2c-bus', 'The I2C bus of ASPD1, FC1, MAG1 and MAG2 is beyond its limits: pull-ups'],
-    ['wire.connector-mate', 'The 5-way plug of W17 goes loosely into the 4-way MAG1 I2C'],
-    ['wire.level', 'LED1 in pin 1 (S) reads a high from 3.5 V up'],
-    ['link.baud-mismatch', 'FC1 S1 talks at 115200 baud and RADIO1 UART at 57600'],
-    ['link.protocol-mismatch', 'FC1 S5 speaks MAVLink 2 and VTX2 OSD speaks digital OSD canvas'],
+    ['wire.connector-mate', 'The 5-way plug of W17 fits loosely into the 4-way MAG1 I2C'],
+    ['wire.level', 'LED1 in pin 1 (S) needs 3.5 V for a high'],
+    ['link.baud-mismatch', 'FC1 S1 runs at 115200 baud and RADIO1 UART at 57600'],
+    ['link.protocol-mismatch', 'FC1 S5 uses MAVLink 2 and VTX2 OSD uses digital OSD canvas'],
     ['link.console-in-the-way', 'CC1 UART1 still carries its login console'],
     ['link.air-mismatch', 'link id: network number 25 against network number 31'],
     ['link.bandwidth', 'RADIO1 telemetry needs 142 % of the capacity between RADIO2 radio and RADIO1 radio'],
-    ['link.port-unsuitable', 'FC1 S6 is not suitable for CC1: it is made by software'],
+    ['link.port-unsuitable', 'FC1 S6 is not suitable for CC1: it is a software port'],
     ['power.no-supply', 'CC1 is wired, but no supply reaches its computer'],
     ['power.ground-return', 'If the ground wire of W02 opens, W04 contact 3 at'],
     ['wire.not-wired', 'BZ1 (Buzzer, 5 V active) is not wired yet'],

@@ -47,7 +47,7 @@ function tableProblems({ functions, orientations, modes, bauds, rcScaleUs, frame
     ...twice(codes(functions), (code, ids) => `Functions ${ids} have the same code, ${code}.`),
     ...twice(codes(orientations), (code, ids) => `Orientations ${ids} have the same code, ${code}.`),
     ...twice(codes(modes), (code, ids) => `Modes ${ids} have the same code, ${code}.`),
-    ...twice(bauds, (code, ids) => `Bauds ${ids} have the same code, ${code}.`),
+    ...twice(bauds, (code, ids) => `Baud rates ${ids} have the same code, ${code}.`),
     ...(least < middle && middle < most ? [] : [`The RC scale does not rise: ${least}, ${middle}, ${most} us.`]),
     ...(frameScale === undefined || (frameScale.low.value < frameScale.high.value && frameScale.low.us < frameScale.high.us)
       ? []
@@ -62,7 +62,7 @@ function tableProblems({ functions, orientations, modes, bauds, rcScaleUs, frame
 function ruleProblems({ limits, refusals, roles }: Dialect): string[] {
   const once = new Map(limits.map(({ of }) => [of, limits.filter((limit) => limit.of === of).length]));
   return [
-    ...[...once].flatMap(([of, count]) => (count > 1 ? [`There are ${count} limits of ${LIMITED[of].title}; one is wanted.`] : [])),
+    ...[...once].flatMap(([of, count]) => (count > 1 ? [`There are ${count} limits of ${LIMITED[of].title}; there must be one.`] : [])),
     ...refusals.flatMap((refusal) => {
       if (refusal.is === 'only-on') return [];
       const named = refusal.is === 'not-together' ? [refusal.role, refusal.with] : [refusal.role];

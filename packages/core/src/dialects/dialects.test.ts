@@ -125,7 +125,7 @@ describe('problems of a dialect', () => {
       { failsafe: { delayS: 1, backBy: 'mode', actions: { return: { code: '3' }, circle: { code: '3' } } } },
       'Actions return and circle have the same code, 3.',
     ],
-    ['one code for two bauds', { bauds: { '4800': '1', '9600': '1' } }, 'Bauds 4800 and 9600 have the same code, 1.'],
+    ['one code for two bauds', { bauds: { '4800': '1', '9600': '1' } }, 'Baud rates 4800 and 9600 have the same code, 1.'],
     ['a scale that falls', { rcScaleUs: { least: 2000, middle: 1500, most: 1000 } }, 'The RC scale does not rise: 2000, 1500, 1000 us.'],
     [
       'two limits of one thing',
@@ -135,7 +135,7 @@ describe('problems of a dialect', () => {
           { of: 'servos', most: 2, sentence: 'Two.' },
         ],
       },
-      'There are 2 limits of servo outputs; one is wanted.',
+      'There are 2 limits of servo outputs; there must be one.',
     ],
     [
       'a rule about a role that it has not',

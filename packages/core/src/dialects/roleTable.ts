@@ -263,16 +263,16 @@ export const roleTable: Dialect = {
   },
   limits: [
     { of: 'ground-links', most: 1, sentence: 'One port carries MAVLink.' },
-    { of: 'software-ports', most: 2, sentence: 'Two serial ports at the most are made by software.' },
-    { of: 'motors', most: 8, sentence: 'There are eight motors at the most.' },
+    { of: 'software-ports', most: 2, sentence: 'At most two serial ports are software ports.' },
+    { of: 'motors', most: 8, sentence: 'There are at most eight motors.' },
     { of: 'rc-channels', most: 18, sentence: 'Eighteen RC channels are read.' },
   ],
   refusals: [
     { is: 'once', role: 'nmea-0183', sentence: 'Position comes in on one port.' },
     { is: 'once', role: 'gnss-binary', sentence: 'Position comes in on one port.' },
     { is: 'not-together', role: 'nmea-0183', with: 'gnss-binary', sentence: 'Position comes in one way or the other.' },
-    { is: 'not-together', role: 'sbus', with: 'crsf', sentence: 'Sticks come in one way or the other.' },
-    { is: 'not-by-software', role: 'mavlink-2', sentence: 'MAVLink needs a port of the chip.' },
+    { is: 'not-together', role: 'sbus', with: 'crsf', sentence: 'RC comes in one way or the other.' },
+    { is: 'not-by-software', role: 'mavlink-2', sentence: 'MAVLink needs a hardware port.' },
   ],
   text: roleTableText,
 };

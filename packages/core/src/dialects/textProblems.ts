@@ -66,9 +66,9 @@ function templateProblems({ id: section, lines, own = [] }: DialectSection): Tex
         ...Object.keys(keys)
           .filter((key) => !names.includes(key))
           .map((key) => say(`lacks {${key}}: its rows could not be told apart.`)),
-        ...(values.length === 0 ? [say('says nothing: it has no field but those that tell rows apart.')] : []),
+        ...(values.length === 0 ? [say('writes nothing: its only fields tell rows apart.')] : []),
         ...(delivered !== undefined && delivered.split(' ').length !== values.length
-          ? [say(`is delivered with ${delivered.split(' ').length} values and has ${values.length}.`)]
+          ? [say(`has ${delivered.split(' ').length} values and has ${values.length}.`)]
           : []),
       ];
     }),
@@ -111,7 +111,7 @@ function prerequisiteProblems({ sections, prerequisites = [] }: DialectText): Te
   );
   const unused = prerequisites.flatMap(({ id, byHand }): TextProblem[] =>
     byHand === undefined && !lines.some(({ gives }) => gives?.prerequisite === id)
-      ? [{ sentence: `Nothing gives the prerequisite "${id}": no line does, and it does not say what a person does.` }]
+      ? [{ sentence: `Nothing provides the prerequisite "${id}": no line does, and it has no step by hand.` }]
       : [],
   );
   return [...unknown, ...unused, ...circles(lines)];
@@ -157,7 +157,7 @@ function takenForAnother(text: DialectText): TextProblem[] {
     if (first === undefined)
       return [
         {
-          sentence: `Line "${nameOf(line)}" is not read back as it is written: look at its blanks and separators.`,
+          sentence: `Line "${nameOf(line)}" is not read back as it is written: check its blanks and separators.`,
           ...place,
         },
       ];

@@ -16,7 +16,7 @@ export function moveBonds(aircraft: Aircraft, item: Item, to: Part, said: Losses
   for (const bond of Object.values(aircraft.bonds)) {
     const [a, b] = [bond.a, bond.b].map((place) => movedRadio(place, item, to));
     if (a !== undefined && b !== undefined) bonds[bond.id] = { ...bond, a, b };
-    else said.losses.push(`A bond of ${item.ref} goes: there is no such radio any more.`);
+    else said.losses.push(`A pairing of ${item.ref} is removed: the new part has no such radio.`);
   }
   return bonds;
 }
@@ -25,7 +25,7 @@ export function moveBonds(aircraft: Aircraft, item: Item, to: Part, said: Losses
 export function moveLinkPorts(aircraft: Aircraft, item: Item, to: Part, said: Losses): Aircraft['links'] {
   return withoutPorts(aircraft.links, (port) => {
     const isGone = port.item === item.id && !to.endpoints.some(({ id }) => id === port.endpoint);
-    if (isGone) said.losses.push(`No link is kept on ${item.ref} ${port.endpoint} any more: there is no such port.`);
+    if (isGone) said.losses.push(`No link stays fixed to ${item.ref} ${port.endpoint}: the new part has no such port.`);
     return isGone;
   });
 }
@@ -42,7 +42,7 @@ export function moveSockets(item: Item, to: Part, said: Losses): Item['sockets']
   const kept = Object.entries(item.sockets ?? {}).filter(([, socket]) => {
     const isKept = carriesSockets(to, socket.endpoint);
     if (!isKept)
-      said.losses.push(`${item.ref} ${socketWords(socket)} goes: the new part has no "${socket.endpoint}" whose bytes go over a network.`);
+      said.losses.push(`${item.ref} ${socketWords(socket)} is removed: the new part has no "${socket.endpoint}" that can use a network.`);
     return isKept;
   });
   const sockets: Record<string, Socket> = Object.fromEntries(kept);

@@ -20,10 +20,10 @@ export function moveOutputs(aircraft: Aircraft, item: Item, map: RevisionMap, to
     }
     const now = map.outputs.find((row) => row.from === use.output)?.to ?? null;
     if (now === null || !functionEnds(to).includes(now)) {
-      said.losses.push(`The function of ${item.ref} ${use.output} goes: there is no such output any more.`);
+      said.losses.push(`The function of ${item.ref} ${use.output} is removed: the new part has no such output.`);
       continue;
     }
-    if (now !== use.output) said.moves.push(`The function of ${item.ref} ${use.output} goes to ${now}.`);
+    if (now !== use.output) said.moves.push(`The function of ${item.ref} ${use.output} moves to ${now}.`);
     outputs[outputKey(item.id, now)] = { ...use, output: now };
   }
   return outputs;
@@ -33,7 +33,7 @@ export function moveOutputs(aircraft: Aircraft, item: Item, map: RevisionMap, to
 export function keptBanks(aircraft: Aircraft, item: Item, to: Part, said: Told): Aircraft['banks'] {
   const isThere = (bank: string): boolean => to.endpoints.some((endpoint) => endpoint.is === 'pulse-out' && endpoint.bank === bank);
   const lost = Object.values(aircraft.banks).filter((use) => use.item === item.id && !isThere(use.bank));
-  for (const { bank } of lost) said.losses.push(`The pulses of bank ${bank} of ${item.ref} go: there is no such bank any more.`);
+  for (const { bank } of lost) said.losses.push(`The pulses of bank ${bank} of ${item.ref} are removed: the new part has no such bank.`);
   return lost.length === 0 ? aircraft.banks : Object.fromEntries(Object.entries(aircraft.banks).filter(([, use]) => !lost.includes(use)));
 }
 
@@ -41,6 +41,6 @@ export function keptBanks(aircraft: Aircraft, item: Item, to: Part, said: Told):
 export function keptLinkages(aircraft: Aircraft, item: Item, to: Part, said: Told): Aircraft['linkages'] {
   const { [item.id]: linkage, ...others } = aircraft.linkages;
   if (linkage === undefined || to.servo !== undefined) return aircraft.linkages;
-  said.losses.push(`The linkage of ${item.ref} goes: there is no arm any more.`);
+  said.losses.push(`The linkage of ${item.ref} is removed: the new part has no arm.`);
   return others;
 }

@@ -42,13 +42,13 @@ export function planAdoption(design: Design, edit: AdoptRevision): Adoption | { 
   const item = aircraft.items[edit.item];
   if (item === undefined) return refuse('unknown-item', 'The item is no longer there.', edit.item);
   if (item.part !== edit.was) {
-    return refuse('changed-since', `${item.ref} was made another part meanwhile. Look at what would change once more.`, item.id);
+    return refuse('changed-since', `The part of ${item.ref} was changed meanwhile. Check again what would change.`, item.id);
   }
   const to = parts.get(edit.part);
   const from = parts.get(edit.was);
   if (to === undefined) return refuse('unknown-part', `The part "${edit.part}" is not known here.`, edit.part);
   const wrong = mapProblem(edit.map, from, to);
-  if (wrong !== undefined) return refuse('bad-shape', `${item.ref} cannot be made "${to.name}": ${wrong}`, item.id);
+  if (wrong !== undefined) return refuse('bad-shape', `${item.ref} cannot become "${to.name}": ${wrong}`, item.id);
   const said: Said = { moves: [], losses: [], filled: new Set() };
   const cables: Record<string, Cable> = {};
   for (const cable of Object.values(aircraft.cables)) {
@@ -56,7 +56,7 @@ export function planAdoption(design: Design, edit: AdoptRevision): Adoption | { 
     if (moved === 'unmapped') {
       return refuse(
         'changed-since',
-        `${cable.tag} is at a port of ${item.ref} that the mapping does not name. Make the mapping again.`,
+        `${cable.tag} is at a port of ${item.ref} that is not in the mapping. Make the mapping again.`,
         cable.id,
       );
     }
@@ -89,21 +89,21 @@ interface Said {
 
 function mapProblem(map: RevisionMap, from: Part | undefined, to: Part): string | undefined {
   const targets = map.ports.flatMap((row) => (row.to === null ? [] : [row.to]));
-  if (new Set(targets).size !== targets.length) return 'two of its ports would become one.';
+  if (new Set(targets).size !== targets.length) return 'two of its ports would be merged into one.';
   for (const row of map.ports) {
     if (row.to === null) continue;
     const there = to.ports.find((candidate) => candidate.id === row.to);
     if (there === undefined) return `the new part has no port "${row.to}".`;
     const pins = row.pins.flatMap((each) => (each.to === null ? [] : [each.to]));
-    if (new Set(pins).size !== pins.length) return `two pins of its port "${row.from}" would become one.`;
+    if (new Set(pins).size !== pins.length) return `two pins of its port "${row.from}" would be merged into one.`;
     if (pins.some((n) => n > there.pins.length))
-      return `the port "${row.to}" of the new part has ${there.pins.length} pins, and the mapping names more.`;
+      return `the port "${row.to}" of the new part has ${there.pins.length} pins, and the mapping has more.`;
   }
   const known = new Set(settingsOf(to).map((spec) => spec.id));
   const strange = map.settings.find((row) => row.to !== null && !known.has(row.to));
   if (strange !== undefined) return `the new part has no setting "${strange.to ?? ''}".`;
   const missing = from?.ports.find((candidate) => !map.ports.some((row) => row.from === candidate.id));
-  return missing === undefined ? undefined : `the mapping does not say what becomes of its port "${missing.id}".`;
+  return missing === undefined ? undefined : `the mapping has no entry for its port "${missing.id}".`;
 }
 
 function moveEnds(cable: Cable, item: Item, map: RevisionMap, from: Part | undefined, to: Part, said: Said): Cable | 'unmapped' {
@@ -115,7 +115,7 @@ function moveEnds(cable: Cable, item: Item, map: RevisionMap, from: Part | undef
     if (row === undefined) return 'unmapped';
     const labels = { before: labelOf(from, portId), after: labelOf(to, row.to) };
     if (row.to === null) {
-      said.losses.push(`${cable.tag} hangs free: ${item.ref} has nothing for the port ${labels.before}.`);
+      said.losses.push(`${cable.tag} becomes unplugged: ${item.ref} has nothing for the port ${labels.before}.`);
       moved = withNode(moved, { ...node, at: { is: 'free' } });
       continue;
     }
@@ -126,7 +126,7 @@ function moveEnds(cable: Cable, item: Item, map: RevisionMap, from: Part | undef
     const isOverSome = before > 0 || (isRow && ways !== undefined && node.connector.positions < ways);
     const shift = isRow && isOverSome ? shiftOf(moved, node, row, there.connector.positions) : 0;
     if (shift === undefined || (!isRow && before > 0)) {
-      said.losses.push(`${cable.tag} hangs free: the pins under its plug at ${labels.before} are not beside one another in the new part.`);
+      said.losses.push(`${cable.tag} becomes unplugged: the pins under its plug at ${labels.before} are not adjacent in the new part.`);
       moved = withNode(moved, { ...node, at: { is: 'free' } });
       continue;
     }
@@ -135,12 +135,12 @@ function moveEnds(cable: Cable, item: Item, map: RevisionMap, from: Part | undef
     const fills = isRow ? node.connector.positions : 1;
     const filled = Array.from({ length: fills }, (_, i) => (isRow ? `${row.to ?? ''} ${after + 1 + i}` : (row.to ?? '')));
     if (there !== undefined && filled.some((place) => said.filled.has(place)) && !takesSeveralCables(there.connector)) {
-      said.losses.push(`${cable.tag} hangs free: ${labels.after} of the new part takes one cable, and another is in it.`);
+      said.losses.push(`${cable.tag} becomes unplugged: ${labels.after} of the new part accepts one cable, and another is in it.`);
       moved = withNode(moved, { ...node, at: { is: 'free' } });
       continue;
     }
     for (const place of filled) said.filled.add(place);
-    if (row.to !== portId) said.moves.push(`${cable.tag} goes from ${item.ref} ${labels.before} to ${labels.after}.`);
+    if (row.to !== portId) said.moves.push(`${cable.tag} moves from ${item.ref} ${labels.before} to ${labels.after}.`);
     const end: CableEnd = { ...node, at: portPlace(item.id, row.to, after) };
     moved = isOverSome ? withNode(moved, end) : moveContacts(withNode(moved, end), end, portOf(from, portId), there, row, said);
   }
@@ -164,7 +164,7 @@ function moveMates({ aircraft, parts }: Design, item: Item, map: RevisionMap, to
     const isInTheWay = [...said.filled].some((filled) => filled === there?.id || filled.startsWith(`${there?.id ?? ''} `));
     const goOn = a !== undefined && b !== undefined && plugGoesOnto(a.connector, b.connector);
     if (now === null || !goOn || isInTheWay || mateOffset(mate) + a.connector.positions > b.connector.positions) {
-      said.losses.push(`${item.ref} and ${aircraft.items[other.item]?.ref ?? '?'} are parted: the two no longer go together.`);
+      said.losses.push(`${item.ref} and ${aircraft.items[other.item]?.ref ?? '?'} are separated: the two no longer mate.`);
       continue;
     }
     mates[mate.id] = { ...mate, [side]: { item: item.id, port: now } };
@@ -220,7 +220,7 @@ function moveContacts(
     const label = before?.pins.find((candidate) => candidate.n === pinBefore.n)?.label ?? '?';
     if (n === null)
       said.losses.push(
-        `The wire of ${cable.tag} at ${before?.label ?? '?'} ${pinBefore.n} (${label}) is taken out: it has no pin any more.`,
+        `The wire of ${cable.tag} at ${before?.label ?? '?'} ${pinBefore.n} (${label}) is removed: the new part has no such pin.`,
       );
     else {
       if (n !== pinBefore.n)
@@ -255,7 +255,7 @@ function mapSettings(item: Item, map: RevisionMap, to: Part, said: Said): Item['
     const spec = now === null ? undefined : settingsOf(to).find((candidate) => candidate.id === now);
     if (spec === undefined || !settingTakes(spec, value)) {
       said.losses.push(
-        `The setting ${id} = ${String(value)} of ${item.ref} goes: ${spec === undefined ? 'there is no such setting any more' : 'its value is not taken any more'}.`,
+        `The setting ${id} = ${String(value)} of ${item.ref} is removed: ${spec === undefined ? 'the new part has no such setting' : 'the new part does not accept its value'}.`,
       );
       continue;
     }

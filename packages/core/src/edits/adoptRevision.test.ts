@@ -129,7 +129,7 @@ describe('adopting another revision of a part', () => {
       withRow(([s1, v1, g1, s2, ...rest]) => [s2, v1, g1, s1, ...rest].filter((pin) => pin !== undefined)),
       one.design,
     );
-    expect(plan(torn.design, torn.edit).losses.filter((loss) => loss.includes('hangs free'))).toHaveLength(2);
+    expect(plan(torn.design, torn.edit).losses.filter((loss) => loss.includes('becomes unplugged'))).toHaveLength(2);
     expect(integrityOf(made(torn.design, torn.edit))).toEqual([]);
   });
 
@@ -161,7 +161,7 @@ describe('adopting another revision of a part', () => {
     };
     const torn = proposal('FC1', shorter, stack);
     expect(made(torn.design, torn.edit).aircraft.mates).toEqual({});
-    expect(plan(torn.design, torn.edit).losses).toContain('FC1 and PWR1 are parted: the two no longer go together.');
+    expect(plan(torn.design, torn.edit).losses).toContain('FC1 and PWR1 are separated: the two no longer mate.');
   });
 
   it('lets a cable hang free whose port has no counterpart, and lists it', () => {
@@ -178,7 +178,7 @@ describe('adopting another revision of a part', () => {
       ],
     };
     const { design, edit } = proposal('RADIO1', other);
-    expect(plan(design, edit).losses.join(' ')).toContain(`W10 hangs free: RADIO1 has nothing for the port ${port.label}.`);
+    expect(plan(design, edit).losses.join(' ')).toContain(`W10 becomes unplugged: RADIO1 has nothing for the port ${port.label}.`);
     const ends = Object.values(cableOf(made(design, edit), 'W10').nodes).map((node) => (node.is === 'end' ? node.at.is : ''));
     expect(ends.sort()).toEqual(['free', 'port']);
   });
@@ -225,7 +225,7 @@ describe('adopting another revision of a part', () => {
       ),
     );
     expect(atPads.length).toBeGreaterThan(1);
-    expect(plan(design, one).losses.filter((sentence) => sentence.includes('takes one cable, and another is in it'))).toHaveLength(
+    expect(plan(design, one).losses.filter((sentence) => sentence.includes('accepts one cable, and another is in it'))).toHaveLength(
       atPads.length - 1,
     );
     expect(integrityOf(made(design, one))).toEqual([]);
@@ -270,7 +270,7 @@ describe('adopting another revision of a part', () => {
     };
     const { losses } = plan(design, { ...edit, map });
     expect(losses.some((sentence) => sentence.startsWith(`The setting ${setting} =`))).toBe(true);
-    expect(losses).toContain(`The function of FC1 ${output} goes: there is no such output any more.`);
+    expect(losses).toContain(`The function of FC1 ${output} is removed: the new part has no such output.`);
     const after = made(design, { ...edit, map });
     expect(Object.keys(itemOf(after, 'FC1').settings)).not.toContain(setting);
     expect(Object.values(after.aircraft.outputs).filter((use) => use.item === fc1 && use.output === output)).toEqual([]);
@@ -282,13 +282,13 @@ describe('adopting another revision of a part', () => {
       const planned = planAdoption(design, other);
       return 'refused' in planned ? planned.refused.sentence : 'accepted';
     };
-    expect(refusal({ ...edit, was: edit.part })).toContain('was made another part meanwhile');
+    expect(refusal({ ...edit, was: edit.part })).toContain('was changed meanwhile');
     expect(refusal({ ...edit, part: partKeyOf({ ...turned, id: asId<PartId>('gone') }) })).toContain('is not known here');
-    expect(refusal({ ...edit, map: { ...edit.map, ports: [] } })).toContain(`what becomes of its port "${port.id}"`);
+    expect(refusal({ ...edit, map: { ...edit.map, ports: [] } })).toContain(`the mapping has no entry for its port "${port.id}"`);
     const doubled = edit.map.ports.map((row) => ({ ...row, pins: row.pins.map((pin) => ({ ...pin, to: 1 })) }));
     expect(refusal({ ...edit, map: { ...edit.map, ports: doubled } })).toContain('two pins of its port');
     const beyond = edit.map.ports.map((row) => ({ ...row, pins: row.pins.slice(0, 1).map((pin) => ({ ...pin, to: 50 })) }));
-    expect(refusal({ ...edit, map: { ...edit.map, ports: beyond } })).toContain('and the mapping names more');
+    expect(refusal({ ...edit, map: { ...edit.map, ports: beyond } })).toContain('and the mapping has more');
     const both = edit.map.ports.map((row) => ({ ...row, to: 'NOWHERE' }));
     expect(refusal({ ...edit, map: { ...edit.map, ports: both } })).toContain('has no port "NOWHERE"');
   });

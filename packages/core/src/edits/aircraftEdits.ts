@@ -17,7 +17,7 @@ const setName = editKind({
   title: (edit) => `Rename the aircraft to ${edit.name}`,
   apply: ({ aircraft }, edit) => {
     if (aircraft.name !== edit.was) {
-      return refuse('changed-since', `The aircraft was renamed to "${aircraft.name}" meanwhile. Look at the new name, then decide.`);
+      return refuse('changed-since', `The aircraft was renamed to "${aircraft.name}" meanwhile. Check the new name, then decide.`);
     }
     return { aircraft: { ...aircraft, name: edit.name } };
   },
@@ -36,7 +36,7 @@ const setNote = editKind({
   title: () => 'Change the note of the aircraft',
   apply: ({ aircraft }, edit) => {
     if ((aircraft.note ?? '') !== edit.was) {
-      return refuse('changed-since', 'The note was changed meanwhile. Look at what it says now, then decide.');
+      return refuse('changed-since', 'The note was changed meanwhile. Check what it says now, then decide.');
     }
     const { note: _old, ...rest } = aircraft;
     return { aircraft: edit.note === '' ? rest : { ...rest, note: edit.note } };

@@ -14,7 +14,7 @@ export type EditResult = { readonly design: Design; readonly inverse: PutBack; r
 /** What `undo` asks the journal: the inverse that was kept with an earlier edit, or a refusal. */
 export type InverseOf = (edit: EditId) => PutBack | { readonly refused: Refusal };
 
-const noJournal: InverseOf = () => refuse('unknown-edit', 'There is no journal here to undo from.');
+const noJournal: InverseOf = () => refuse('unknown-edit', 'There is no history to undo from.');
 
 /**
  * Makes an edit. The same on the browser and on the server: nothing but the arguments decides the outcome. Never throws
@@ -49,7 +49,7 @@ function finish(
 ): EditResult {
   if ('refused' in outcome) return outcome;
   const changes = changesMade(outcome.aircraft);
-  if (changes.length === 0) return refuse('nothing-to-do', `${title}: everything already is as the edit wants it.`);
+  if (changes.length === 0) return refuse('nothing-to-do', `${title}: nothing to change.`);
   const back: PutBack = { kind: 'put-back', title, changes: reversed(changes) };
   return { design: { ...design, aircraft: outcome.aircraft }, inverse: back, title };
 }
@@ -85,7 +85,7 @@ export function putBack(design: Design, edit: PutBack): Outcome {
   }
   const aircraft = made.value;
   if (!keepsShape(aircraft, edit.changes)) {
-    return refuse('changed-since', `Cannot undo: ${edit.title}. What it was about has changed since.`);
+    return refuse('changed-since', `Cannot undo: ${edit.title}. The same data have changed since.`);
   }
   const problems = integrityAround({ ...design, aircraft }, edit.changes);
   // What was wrong before is not this undo's doing; looked at only where something is wrong at all.

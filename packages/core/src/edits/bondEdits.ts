@@ -12,12 +12,12 @@ const closed = { additionalProperties: false } as const;
 const addBond = editKind({
   kind: 'add-bond',
   schema: Type.Object({ kind: Type.Literal('add-bond'), bond: BondSchema }, closed),
-  title: ({ bond }, design) => `Bond ${bondName(design, bond)}`,
+  title: ({ bond }, design) => `Pair ${bondName(design, bond)}`,
   apply: (design, { bond }) => {
     const { aircraft } = design;
-    if (Object.hasOwn(aircraft.bonds, bond.id)) return refuse('id-taken', 'Two radios are bonded under this id already.', bond.id);
+    if (Object.hasOwn(aircraft.bonds, bond.id)) return refuse('id-taken', 'Two radios are already paired under this id.', bond.id);
     if (Object.keys(aircraft.bonds).length >= LIMITS.bondsPerAircraft)
-      return refuse('bad-shape', `An aircraft can have ${LIMITS.bondsPerAircraft} bonds at most.`);
+      return refuse('bad-shape', `An aircraft can have ${LIMITS.bondsPerAircraft} pairings at most.`);
     return unfitBond(design, bond) ?? { aircraft: { ...aircraft, bonds: { ...aircraft.bonds, [bond.id]: bond } } };
   },
 });
@@ -27,10 +27,10 @@ const removeBond = editKind({
   schema: Type.Object({ kind: Type.Literal('remove-bond'), bond: BondIdSchema }, closed),
   title: (edit, design) => {
     const bond = design.aircraft.bonds[edit.bond];
-    return bond === undefined ? 'Part two radios' : `Part ${bondName(design, bond)}`;
+    return bond === undefined ? 'Unpair two radios' : `Unpair ${bondName(design, bond)}`;
   },
   apply: ({ aircraft }, edit) => {
-    if (!Object.hasOwn(aircraft.bonds, edit.bond)) return refuse('unknown-bond', 'The two radios are parted already.', edit.bond);
+    if (!Object.hasOwn(aircraft.bonds, edit.bond)) return refuse('unknown-bond', 'The two radios are already unpaired.', edit.bond);
     const { [edit.bond]: _gone, ...bonds } = aircraft.bonds;
     return { aircraft: { ...aircraft, bonds } };
   },
@@ -40,13 +40,13 @@ const removeBond = editKind({
 function unfitBond(design: Design, bond: Bond): Refused | undefined {
   const { a, b } = bond;
   const { aircraft } = design;
-  if (a.item === b.item) return refuse('cable-to-itself', `${refOf(design, a.item)} cannot be bonded with itself.`, a.item);
+  if (a.item === b.item) return refuse('cable-to-itself', `${refOf(design, a.item)} cannot be paired with itself.`, a.item);
   const missing = [a, b].find(({ item }) => !Object.hasOwn(aircraft.items, item));
   if (missing !== undefined) return refuse('unknown-item', 'One of the two radios is no longer there.', missing.item);
   const gone = [a, b].find((place) => !isThere(design, place));
   if (gone !== undefined) return refuse('unknown-port', `${refOf(design, gone.item)} has no radio "${gone.radio}".`, gone.item);
   const same = Object.values(aircraft.bonds).find((other) => isSamePair(other, bond));
-  return same === undefined ? undefined : refuse('nothing-to-do', `${bondName(design, bond)} are bonded already.`, same.id);
+  return same === undefined ? undefined : refuse('nothing-to-do', `${bondName(design, bond)} are already paired.`, same.id);
 }
 
 function isThere({ aircraft, parts }: Design, { item, radio }: RadioPlace): boolean {

@@ -27,7 +27,7 @@ const setAirframe = editKind({
   apply: ({ aircraft }, edit) => {
     const { kind } = aircraft.airframe;
     if (kind !== edit.was) {
-      return refuse('changed-since', `The airframe was changed to ${AIRFRAME_KINDS[kind].title} meanwhile. Look at it, then decide.`);
+      return refuse('changed-since', `The airframe was changed to ${AIRFRAME_KINDS[kind].title} meanwhile. Check it, then decide.`);
     }
     return { aircraft: { ...aircraft, airframe: { ...aircraft.airframe, kind: edit.airframe } } };
   },
@@ -38,10 +38,10 @@ const batteryOrNone = Type.Union([PlannedBatterySchema, Type.Null()]);
 const setPlannedBattery = editKind({
   kind: 'set-planned-battery',
   schema: Type.Object({ kind: Type.Literal('set-planned-battery'), battery: batteryOrNone, was: batteryOrNone }, closed),
-  title: (edit) => (edit.battery === null ? 'Leave the battery open' : `Plan for ${batteryWords(edit.battery)}`),
+  title: (edit) => (edit.battery === null ? 'Leave the pack open' : `Plan for ${batteryWords(edit.battery)}`),
   apply: ({ aircraft }, edit) => {
     if (!sameJson(aircraft.plannedBattery ?? null, edit.was)) {
-      return refuse('changed-since', 'The planned battery was changed meanwhile. Look at it, then decide.');
+      return refuse('changed-since', 'The planned pack was changed meanwhile. Check it, then decide.');
     }
     const { plannedBattery: _old, ...rest } = aircraft;
     return { aircraft: edit.battery === null ? rest : { ...rest, plannedBattery: edit.battery } };
@@ -58,11 +58,11 @@ const countOrNone = Type.Union([NeedCountSchema, Type.Null()]);
 const setNeed = editKind({
   kind: 'set-need',
   schema: Type.Object({ kind: Type.Literal('set-need'), need: NeedIdSchema, count: countOrNone, was: countOrNone }, closed),
-  title: (edit) => `${NEEDS[edit.need].title}: ${edit.count ?? 'none'} wanted`,
+  title: (edit) => `${NEEDS[edit.need].title}: ${edit.count ?? 'none'} needed`,
   apply: ({ aircraft }, edit) => {
     const { [edit.need]: now, ...others } = aircraft.needs;
     if ((now ?? null) !== edit.was) {
-      return refuse('changed-since', `How many of "${NEEDS[edit.need].title}" are wanted was changed meanwhile. Look at it, then decide.`);
+      return refuse('changed-since', `The number of "${NEEDS[edit.need].title}" needed was changed meanwhile. Check it, then decide.`);
     }
     return { aircraft: { ...aircraft, needs: edit.count === null ? others : { ...others, [edit.need]: edit.count } } };
   },
@@ -85,7 +85,7 @@ const setDialect = editKind({
     if (aircraft.dialect !== dialectKeyFrom(edit.was)) {
       return refuse(
         'changed-since',
-        `The dialect was changed to "${dialectName(design, aircraft.dialect)}" meanwhile. Look at it, then decide.`,
+        `The dialect was changed to "${dialectName(design, aircraft.dialect)}" meanwhile. Check it, then decide.`,
       );
     }
     if (hasShape(DialectKeySchema, edit.dialect) && !design.dialects.has(edit.dialect)) {
@@ -101,7 +101,7 @@ const setColourScheme = editKind({
   title: (edit) => `Colour new wires: ${COLOUR_SCHEMES[edit.scheme]}`,
   apply: ({ aircraft }, edit) => {
     if ((aircraft.colourScheme ?? 'by-signal') !== edit.was) {
-      return refuse('changed-since', 'The colour scheme was changed meanwhile. Look at it, then decide.');
+      return refuse('changed-since', 'The colour scheme was changed meanwhile. Check it, then decide.');
     }
     return { aircraft: { ...aircraft, colourScheme: edit.scheme } };
   },

@@ -107,7 +107,7 @@ export function blockedEnd(design: Design, cable: CableId, node: CableEnd, at: C
   return refuse(
     'port-occupied',
     occupant.is === 'mate'
-      ? `${placeName(design, at)} is occupied: ${name}. Part the two first, or choose another port.`
+      ? `${placeName(design, at)} is occupied: ${name}. Separate the two first, or choose another port.`
       : `${placeName(design, at)} is occupied by ${name}. Unplug ${name} first, or choose another port.`,
     occupant.is === 'mate' ? occupant.mate : occupant.cable,
   );
@@ -116,7 +116,7 @@ export function blockedEnd(design: Design, cable: CableId, node: CableEnd, at: C
 /** Refuses a plug that is not at the first pin of a port that is no row of pins, or that would hang over the end of the row. */
 function besideRow(place: string, port: Connector, plug: Connector, offset: number): Refused | undefined {
   if (offset === 0) return undefined;
-  if (!isPinRow(port)) return refuse('contact-out-of-range', `${place} is no row of pins: a plug goes in from its first contact on.`);
+  if (!isPinRow(port)) return refuse('contact-out-of-range', `${place} is not a row of pins: a plug cannot be offset there.`);
   if (offset + plug.positions <= port.positions) return undefined;
   return refuse(
     'contact-out-of-range',

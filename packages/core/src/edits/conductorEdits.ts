@@ -10,7 +10,7 @@ const closed = { additionalProperties: false } as const;
 const addConductor = editKind({
   kind: 'add-conductor',
   schema: Type.Object({ kind: Type.Literal('add-conductor'), cable: CableIdSchema, conductor: ConductorSchema }, closed),
-  title: (edit, design) => `${tagOf(design, edit.cable)}: join pin ${edit.conductor.a.n} to pin ${edit.conductor.b.n}`,
+  title: (edit, design) => `${tagOf(design, edit.cable)}: connect pin ${edit.conductor.a.n} to pin ${edit.conductor.b.n}`,
   apply: ({ aircraft }, edit) =>
     changeCable(aircraft, edit.cable, (cable) => {
       const { conductor } = edit;
@@ -22,7 +22,7 @@ const addConductor = editKind({
         return refuse('unknown-node', `The conductor does not run from one end of the leg of ${cable.tag} to the other.`, conductor.id);
       }
       const same = Object.values(cable.conductors).find((other) => samePins(other, conductor));
-      if (same !== undefined) return refuse('nothing-to-do', `${cable.tag} already joins these two pins.`, same.id);
+      if (same !== undefined) return refuse('nothing-to-do', `${cable.tag} already connects these two pins.`, same.id);
       const outside = outsideContact(cable, conductor.a) ?? outsideContact(cable, conductor.b);
       return outside ?? { ...cable, conductors: { ...cable.conductors, [conductor.id]: conductor } };
     }),
@@ -38,7 +38,7 @@ const removeConductor = editKind({
   title: (edit, design) => {
     const conductor = design.aircraft.cables[edit.cable]?.conductors[edit.conductor];
     const pins = conductor === undefined ? 'a conductor' : `pin ${conductor.a.n} from pin ${conductor.b.n}`;
-    return `${tagOf(design, edit.cable)}: part ${pins}`;
+    return `${tagOf(design, edit.cable)}: disconnect ${pins}`;
   },
   apply: ({ aircraft }, edit) =>
     changeCable(aircraft, edit.cable, (cable) => {
@@ -86,12 +86,12 @@ const setColour = editKind({
     },
     closed,
   ),
-  title: (edit, design) => `${tagOf(design, edit.cable)}: make a ${edit.was} wire ${edit.colour}`,
+  title: (edit, design) => `${tagOf(design, edit.cable)}: ${edit.was} wire to ${edit.colour}`,
   apply: ({ aircraft }, edit) =>
     changeConductor(aircraft, edit.cable, edit.conductor, (conductor, cable) =>
       conductor.colour === edit.was
         ? { ...conductor, colour: edit.colour }
-        : refuse('changed-since', `That wire of ${cable.tag} was made ${conductor.colour} meanwhile.`, conductor.id),
+        : refuse('changed-since', `That wire of ${cable.tag} was changed to ${conductor.colour} meanwhile.`, conductor.id),
     ),
 });
 
@@ -106,7 +106,7 @@ const setGauge = editKind({
     changeConductor(aircraft, edit.cable, edit.conductor, (conductor, cable) =>
       conductor.awg === edit.was
         ? { ...conductor, awg: edit.awg }
-        : refuse('changed-since', `That wire of ${cable.tag} was made AWG ${conductor.awg} meanwhile.`, conductor.id),
+        : refuse('changed-since', `That wire of ${cable.tag} was changed to AWG ${conductor.awg} meanwhile.`, conductor.id),
     ),
 });
 

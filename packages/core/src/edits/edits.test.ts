@@ -304,7 +304,7 @@ describe('changes', () => {
 describe('shapes of edits', () => {
   it('are told in words', () => {
     expect(editProblems({ kind: 'remove-item', item: 'ok' })).toEqual([]);
-    expect(editProblems({})).toEqual(['The edit does not say which "kind" it is.']);
+    expect(editProblems({})).toEqual(['The edit has no "kind".']);
     expect(editProblems({ kind: 'explode' })).toEqual(['There is no edit of the kind "explode".']);
     expect(editProblems({ kind: 'remove-item', item: '__proto__' })[0]).toContain('remove-item/item');
     expect(editProblems({ kind: 'remove-item', item: 'ok', extra: 1 })[0]).toContain('extra');

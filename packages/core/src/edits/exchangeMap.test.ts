@@ -83,7 +83,7 @@ describe('another part in the place of one', () => {
   it('keeps what it has pins for: serial links stay serial, buses stay buses, with the settings of their ports', () => {
     const design = saltmarsh(asId('saltmarsh'), countingIds());
     const { plan, after } = exchanged(design, 'FC1', 'controller-h7-ethernet');
-    const dropped = plan.losses.filter((sentence) => sentence.includes('hangs free'));
+    const dropped = plan.losses.filter((sentence) => sentence.includes('becomes unplugged'));
     const cables = Object.values(design.aircraft.cables).filter(({ nodes }) =>
       Object.values(nodes).some((node) => node.is === 'end' && node.at.is === 'port' && node.at.item === itemOf(design, 'FC1').id),
     );

@@ -25,7 +25,7 @@ const FACT_TITLES = {
   target: 'Board target',
   version: 'Firmware version',
   levelPitchDeg: 'Pitch in level flight',
-  levelSet: 'Where the level is set',
+  levelSet: 'Level reference',
 } as const satisfies Readonly<Record<keyof FirmwareFacts, string>>;
 
 /** Sets what is named in `value`, and takes away what is named in `was` alone. */
@@ -44,7 +44,7 @@ const setFacts = editKind({
     const named = Object.keys({ ...was, ...value });
     if (named.length === 0) return refuse('nothing-to-do', 'The edit sets nothing.');
     const now = Object.fromEntries(Object.entries(facts).filter(([name]) => named.includes(name)));
-    if (!sameJson(now, was)) return refuse('changed-since', 'The firmware was changed meanwhile. Look at it, then decide.');
+    if (!sameJson(now, was)) return refuse('changed-since', 'The firmware was changed meanwhile. Check it, then decide.');
     const others = Object.fromEntries(Object.entries(facts).filter(([name]) => !named.includes(name)));
     return withPlan(aircraft, { facts: { ...others, ...value } });
   },
@@ -56,16 +56,16 @@ const keepLine = editKind({
   schema: Type.Object({ kind: Type.Literal('keep-line'), key: KeptKeySchema, value: keptOrNone, was: keptOrNone }, closed),
   title: ({ value, was }) => {
     if (value === null) return `Line "${was?.line ?? ''}" as planned`;
-    return value.text === '' ? `Do without the line "${value.line}"` : `Keep the line "${value.text}"`;
+    return value.text === '' ? `Leave out the line "${value.line}"` : `Keep the line "${value.text}"`;
   },
   apply: ({ aircraft }, { key, value, was }) => {
     const { [key]: now, ...others } = aircraft.firmware.kept;
-    if (!sameJson(now ?? null, was)) return refuse('changed-since', 'The line was changed meanwhile. Look at it, then decide.');
+    if (!sameJson(now ?? null, was)) return refuse('changed-since', 'The line was changed meanwhile. Check it, then decide.');
     if (value === null) return withPlan(aircraft, { kept: others });
     if (keptKey(value) !== key) return refuse('bad-shape', 'The line is filed under the key of another one.');
     if (!Object.hasOwn(aircraft.items, value.item)) return refuse('unknown-item', 'The controller is no longer there.', value.item);
     if (now === undefined && Object.keys(others).length >= LIMITS.keptLines)
-      return refuse('bad-shape', `${LIMITS.keptLines} lines can be kept as the aircraft has them, and so many are.`);
+      return refuse('bad-shape', `${LIMITS.keptLines} lines can be kept as in the aircraft, and that limit is reached.`);
     return withPlan(aircraft, { kept: { ...others, [key]: value } });
   },
 });
@@ -79,7 +79,7 @@ const setReadBack = editKind({
   apply: ({ aircraft }, { item, value, was }) => {
     if (!Object.hasOwn(aircraft.items, item)) return refuse('unknown-item', 'The controller is no longer there.', item);
     const { [item]: now, ...others } = aircraft.firmware.read;
-    if (!sameJson(now ?? null, was)) return refuse('changed-since', 'Another dump was read meanwhile. Look at it, then decide.');
+    if (!sameJson(now ?? null, was)) return refuse('changed-since', 'Another dump was read meanwhile. Check it, then decide.');
     return withPlan(aircraft, { read: value === null ? others : { ...others, [item]: value } });
   },
 });

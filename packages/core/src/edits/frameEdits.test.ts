@@ -33,7 +33,7 @@ describe('edits of the airframe', () => {
     expect(frameOf(laid)).toEqual(frame);
     expect(made(laid, { kind: 'set-frame', frame: null, was: frame }).aircraft.airframe).toEqual({ kind: empty.aircraft.airframe.kind });
     expect(refusal(whole, { kind: 'set-frame', frame: null, was: frameOf(whole) })).toContain(
-      'lies in a bay that this airframe does not have',
+      'is in a bay that this airframe does not have',
     );
     expect(refusal(laid, { kind: 'set-frame', frame: null, was: null })).toContain('changed-since');
     const loose = {
@@ -48,8 +48,8 @@ describe('edits of the airframe', () => {
     const made1 = made(empty, set(210, null));
     expect(frameOf(made1).numbers).toEqual({ rootChordMm: 210 });
     expect(frameOf(made(made1, set(null, 210))).numbers).toEqual({});
-    expect(refusal(empty, set(0, null))).toBe('bad-shape: "Chord at the root" goes from 1 to 20000 mm.');
-    expect(refusal(empty, set(-5, null))).toContain('goes from 1');
+    expect(refusal(empty, set(0, null))).toBe('bad-shape: "Root chord" must be from 1 to 20000 mm.');
+    expect(refusal(empty, set(-5, null))).toContain('must be from 1');
     expect(refusal(empty, set(NaN, null))).toContain('bad-shape');
     expect(refusal(made1, set(220, 200))).toContain('changed-since');
   });
@@ -57,7 +57,7 @@ describe('edits of the airframe', () => {
   it('take out no bay with something in it, no point with a route, and no route to nowhere', () => {
     const { bays, points, routes } = frameOf(whole);
     const nose = bays[bay('nose')] ?? null;
-    expect(refusal(whole, { kind: 'set-bay', id: bay('nose'), bay: null, was: nose })).toMatch(/^bad-shape: \w+ lies in this bay/);
+    expect(refusal(whole, { kind: 'set-bay', id: bay('nose'), bay: null, was: nose })).toMatch(/^bad-shape: \w+ is in this bay/);
     const spine = points[point('spine')] ?? null;
     expect(refusal(whole, { kind: 'set-frame-point', id: point('spine'), point: null, was: spine })).toContain('Routes end at this point');
     const [id] = Object.keys(routes).map((each) => asId<RouteId>(each));
@@ -94,7 +94,7 @@ describe('edits of the airframe', () => {
       aircraft: { ...whole.aircraft, airframe: { ...whole.aircraft.airframe, frame: { ...frame, bays, points } } },
     };
     const sentences = integrityOf(broken).map(({ sentence }) => sentence);
-    expect(sentences.some((sentence) => sentence.includes('lies in a bay that the airframe does not have'))).toBe(true);
+    expect(sentences.some((sentence) => sentence.includes('is in a bay that the airframe does not have'))).toBe(true);
     expect(sentences.some((sentence) => sentence.includes('"spine"'))).toBe(true);
     expect(integrityOf(whole)).toEqual([]);
   });

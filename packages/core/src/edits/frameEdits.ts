@@ -38,12 +38,12 @@ const setFrame = editKind({
   title: (edit) => (edit.frame === null ? 'Leave the airframe open' : 'Lay out the airframe'),
   apply: ({ aircraft }, { frame, was }) => {
     const { frame: now, ...airframe } = aircraft.airframe;
-    if (!sameJson(now ?? null, was)) return refuse('changed-since', 'The airframe was changed meanwhile. Look at it, then decide.');
+    if (!sameJson(now ?? null, was)) return refuse('changed-since', 'The airframe was changed meanwhile. Check it, then decide.');
     const homeless = Object.values(aircraft.items).find(({ place }) => place?.bay !== undefined && frame?.bays[place.bay] === undefined);
     if (homeless !== undefined) {
       return refuse(
         'bad-shape',
-        `${homeless.ref} lies in a bay that this airframe does not have. Take it out of the layout first.`,
+        `${homeless.ref} is in a bay that this airframe does not have. Remove it from the layout first.`,
         homeless.id,
       );
     }
@@ -67,10 +67,9 @@ const setNumber = editKind({
   apply: ({ aircraft }, { number, value, was }) => {
     const { title, least, most, unit } = FRAME_NUMBERS[number];
     const frame = frameOf(aircraft);
-    if ((frame.numbers[number] ?? null) !== was)
-      return refuse('changed-since', `"${title}" was changed meanwhile. Look at it, then decide.`);
+    if ((frame.numbers[number] ?? null) !== was) return refuse('changed-since', `"${title}" was changed meanwhile. Check it, then decide.`);
     if (value !== null && !(value >= least && value <= most)) {
-      return refuse('bad-shape', `"${title}" goes from ${least} to ${most} ${unit}.`);
+      return refuse('bad-shape', `"${title}" must be from ${least} to ${most} ${unit}.`);
     }
     const { [number]: _old, ...rest } = frame.numbers;
     return withFrame(aircraft, { ...frame, numbers: value === null ? rest : { ...rest, [number]: value } });
@@ -88,7 +87,7 @@ const setCarbon = editKind({
   apply: ({ aircraft }, { piece, isCarbon, was }) => {
     const { carbon: now = [], ...frame } = frameOf(aircraft);
     if (now.includes(piece) !== was)
-      return refuse('changed-since', `What the ${FRAME_PIECES[piece]} is made of was changed meanwhile. Look at it, then decide.`);
+      return refuse('changed-since', `The material of the ${FRAME_PIECES[piece]} was changed meanwhile. Check it, then decide.`);
     const carbon = framePieces.filter((other) => (other === piece ? isCarbon : now.includes(other)));
     return withFrame(aircraft, carbon.length === 0 ? frame : { ...frame, carbon });
   },
@@ -99,14 +98,14 @@ const bayOrNone = Type.Union([BaySchema, Type.Null()]);
 const setBay = editKind({
   kind: 'set-bay',
   schema: Type.Object({ kind: Type.Literal('set-bay'), id: BayIdSchema, bay: bayOrNone, was: bayOrNone }, closed),
-  title: (edit) => (edit.bay === null ? `Take out the bay "${edit.was?.title ?? edit.id}"` : `Bay "${edit.bay.title}"`),
+  title: (edit) => (edit.bay === null ? `Remove the bay "${edit.was?.title ?? edit.id}"` : `Bay "${edit.bay.title}"`),
   apply: ({ aircraft }, { id, bay, was }) => {
     const frame = frameOf(aircraft);
     const { [id]: now, ...others } = frame.bays;
-    if (!sameJson(now ?? null, was)) return refuse('changed-since', 'That bay was changed meanwhile. Look at it, then decide.');
+    if (!sameJson(now ?? null, was)) return refuse('changed-since', 'That bay was changed meanwhile. Check it, then decide.');
     const inIt = Object.values(aircraft.items).find(({ place }) => place?.bay === id);
     if (bay === null && inIt !== undefined) {
-      return refuse('bad-shape', `${inIt.ref} lies in this bay. Move what is in it first.`, inIt.id);
+      return refuse('bad-shape', `${inIt.ref} is in this bay. Move its parts first.`, inIt.id);
     }
     return withFrame(aircraft, { ...frame, bays: bay === null ? others : { ...others, [id]: bay } });
   },
@@ -117,17 +116,17 @@ const pointOrNone = Type.Union([FramePointSchema, Type.Null()]);
 const setPoint = editKind({
   kind: 'set-frame-point',
   schema: Type.Object({ kind: Type.Literal('set-frame-point'), id: PointIdSchema, point: pointOrNone, was: pointOrNone }, closed),
-  title: (edit) => (edit.point === null ? `Take out the point "${edit.was?.title ?? edit.id}"` : `Point "${edit.point.title}"`),
+  title: (edit) => (edit.point === null ? `Remove the point "${edit.was?.title ?? edit.id}"` : `Point "${edit.point.title}"`),
   apply: ({ aircraft }, { id, point, was }) => {
     const frame = frameOf(aircraft);
     const { [id]: now, ...others } = frame.points;
-    if (!sameJson(now ?? null, was)) return refuse('changed-since', 'That point was changed meanwhile. Look at it, then decide.');
+    if (!sameJson(now ?? null, was)) return refuse('changed-since', 'That point was changed meanwhile. Check it, then decide.');
     if (point === null && Object.values(frame.routes).some(({ a, b }) => a === id || b === id)) {
-      return refuse('bad-shape', 'Routes end at this point. Take those out first.');
+      return refuse('bad-shape', 'Routes end at this point. Remove those first.');
     }
     const led =
       point !== null ? undefined : Object.values(aircraft.cables).find(({ legs }) => Object.values(legs).some(({ via }) => via === id));
-    if (led !== undefined) return refuse('bad-shape', `${led.tag} is led by way of this point. Lead it another way first.`, led.id);
+    if (led !== undefined) return refuse('bad-shape', `${led.tag} is routed via this point. Reroute it first.`, led.id);
     return withFrame(aircraft, { ...frame, points: point === null ? others : { ...others, [id]: point } });
   },
 });
@@ -137,14 +136,14 @@ const routeOrNone = Type.Union([RouteSchema, Type.Null()]);
 const setRoute = editKind({
   kind: 'set-route',
   schema: Type.Object({ kind: Type.Literal('set-route'), id: RouteIdSchema, route: routeOrNone, was: routeOrNone }, closed),
-  title: (edit) => (edit.route === null ? 'Take out a route' : `Route from ${edit.route.a} to ${edit.route.b}`),
+  title: (edit) => (edit.route === null ? 'Remove a route' : `Route from ${edit.route.a} to ${edit.route.b}`),
   apply: ({ aircraft }, { id, route, was }) => {
     const frame = frameOf(aircraft);
     const { [id]: now, ...others } = frame.routes;
-    if (!sameJson(now ?? null, was)) return refuse('changed-since', 'That route was changed meanwhile. Look at it, then decide.');
+    if (!sameJson(now ?? null, was)) return refuse('changed-since', 'That route was changed meanwhile. Check it, then decide.');
     const missing = route === null ? undefined : [route.a, route.b].find((point) => frame.points[point] === undefined);
     if (missing !== undefined) return refuse('bad-shape', `The airframe has no point "${missing}" for a route to end at.`);
-    if (route !== null && route.a === route.b) return refuse('bad-shape', 'A route has two different ends.');
+    if (route !== null && route.a === route.b) return refuse('bad-shape', 'A route needs two different ends.');
     return withFrame(aircraft, { ...frame, routes: route === null ? others : { ...others, [id]: route } });
   },
 });

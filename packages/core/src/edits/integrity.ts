@@ -177,7 +177,7 @@ function itemProblems({ aircraft, parts }: Design, id: string, item: Item, refsT
   if (refsTwice.has(item.ref)) found.push(problem('ref-taken', `${item.ref} is the name of two items.`, id));
   const bay = item.place?.bay;
   if (bay !== undefined && aircraft.airframe.frame?.bays[bay] === undefined)
-    found.push(problem('unknown-bay', `${item.ref} lies in a bay that the airframe does not have.`, id));
+    found.push(problem('unknown-bay', `${item.ref} is in a bay that the airframe does not have.`, id));
   const socket = Object.values(item.sockets ?? {})
     .map(socketProblem)
     .find((wrong) => wrong !== undefined);
@@ -222,32 +222,32 @@ function mateProblems(design: Design, id: string, mate: Mate): Refusal[] {
   if (mate.id !== id) return [problem('id-taken', 'Two mated ports are filed under another id than their own.', id)];
   const gone = [mate.a, mate.b].find(({ item }) => items[item] === undefined);
   if (gone !== undefined)
-    return [problem('unknown-item', 'Two ports mate, and one of them is of an item that is not there.', id, gone.item)];
+    return [problem('unknown-item', 'Two ports mate, and one of them belongs to an item that is not there.', id, gone.item)];
   const blocked = occupantOfMate(design, mate);
   if (blocked === undefined) return [];
   return [problem('port-occupied', `${mateName(design, mate)} and ${occupantName(design, blocked)} are at one port.`, id)];
 }
 
 function bondProblems({ items }: Aircraft, id: string, { id: own, a, b }: Bond): Refusal[] {
-  if (own !== id) return [problem('id-taken', 'A bond is filed under another id than its own.', id)];
-  if (a.item === b.item) return [problem('cable-to-itself', 'A radio is bonded with itself.', id, a.item)];
+  if (own !== id) return [problem('id-taken', 'A pairing is filed under another id than its own.', id)];
+  if (a.item === b.item) return [problem('cable-to-itself', 'A radio is paired with itself.', id, a.item)];
   const gone = [a, b].find(({ item }) => items[item] === undefined);
-  return gone === undefined ? [] : [problem('unknown-item', 'A bond is with an item that is not there.', id, gone.item)];
+  return gone === undefined ? [] : [problem('unknown-item', 'A radio is paired with an item that is not there.', id, gone.item)];
 }
 
 function linkProblems({ items }: Aircraft, key: string, { port }: LinkWords): Refusal[] {
   const { item } = linkOfKey(key);
-  if (items[item] === undefined) return [problem('unknown-item', 'Something is said about a link of an item that is not there.', item)];
+  if (items[item] === undefined) return [problem('unknown-item', 'A setting is for a link of an item that is not there.', item)];
   return port === undefined || items[port.item] !== undefined
     ? []
-    : [problem('unknown-item', 'A link is wanted on a port of an item that is not there.', item, port.item)];
+    : [problem('unknown-item', 'A link is fixed to a port of an item that is not there.', item, port.item)];
 }
 
 function wishProblems({ items }: Aircraft, id: string, { id: own, from, to }: Wish): Refusal[] {
   if (own !== id) return [problem('id-taken', 'A link is filed under another id than its own.', id)];
   if (from === to) return [problem('cable-to-itself', 'A link goes from an item to itself.', id, from)];
   const gone = [from, to].find((item) => items[item] === undefined);
-  return gone === undefined ? [] : [problem('unknown-item', 'A link is wanted to an item that is not there.', id, gone)];
+  return gone === undefined ? [] : [problem('unknown-item', 'A link ends at an item that is not there.', id, gone)];
 }
 
 function rcProblems({ items, rc }: Aircraft): Refusal[] {
@@ -259,7 +259,7 @@ function rcProblems({ items, rc }: Aircraft): Refusal[] {
       .map((item) => [item, 'Channels are taken over by a companion that is not there.'] as const),
     ...Object.keys(rc.seen)
       .map((key) => asId<ItemId>(key))
-      .map((item) => [item, 'What a receiver does on loss was seen of one that is not there.'] as const),
+      .map((item) => [item, 'A loss-of-signal test is of a receiver that is not there.'] as const),
   ];
   return [
     ...named.flatMap(([item, sentence]) => (items[item] === undefined ? [problem('unknown-item', sentence, item)] : [])),
@@ -276,7 +276,7 @@ function outputProblems(aircraft: Aircraft, key: string, use: OutputUse): Refusa
   if (key !== outputKey(use.item, use.output))
     found.push(problem('id-taken', `The use of output ${use.output} is filed under another key than its own.`, key));
   if (aircraft.items[use.item] === undefined)
-    found.push(problem('unknown-item', `Output ${use.output} is of an item that is not there.`, use.item));
+    found.push(problem('unknown-item', `Output ${use.output} belongs to an item that is not there.`, use.item));
   return found;
 }
 
@@ -285,13 +285,13 @@ function bankProblems(aircraft: Aircraft, key: string, use: BankUse): Refusal[] 
   if (key !== outputKey(use.item, use.bank))
     found.push(problem('id-taken', `Bank ${use.bank} is filed under another key than its own.`, key));
   if (aircraft.items[use.item] === undefined)
-    found.push(problem('unknown-item', `Bank ${use.bank} is of an item that is not there.`, use.item));
+    found.push(problem('unknown-item', `Bank ${use.bank} belongs to an item that is not there.`, use.item));
   return found;
 }
 
 function linkageProblems(aircraft: Aircraft, key: string, { item }: Linkage): Refusal[] {
   if (key !== item) return [problem('id-taken', 'A linkage is filed under another item than its own.', key)];
-  return aircraft.items[item] === undefined ? [problem('unknown-item', 'A linkage is of an item that is not there.', item)] : [];
+  return aircraft.items[item] === undefined ? [problem('unknown-item', 'A linkage belongs to an item that is not there.', item)] : [];
 }
 
 function notGivenOut(reference: string): string {

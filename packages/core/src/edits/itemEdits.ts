@@ -133,7 +133,7 @@ const setSetting = editKind({
   ),
   title: (edit, design) =>
     edit.value === null
-      ? `Set ${refOf(design, edit.item)} ${edit.setting} as delivered`
+      ? `Set ${refOf(design, edit.item)} ${edit.setting} to its default`
       : `Set ${refOf(design, edit.item)} ${edit.setting} to ${String(edit.value)}`,
   apply: (design, edit) =>
     changeItem(design.aircraft, edit.item, (item) => {
@@ -141,11 +141,11 @@ const setSetting = editKind({
       const spec = part === undefined ? undefined : settingsOf(part).find((candidate) => candidate.id === edit.setting);
       if (spec === undefined) return refuse('unknown-setting', `${item.ref} has no setting "${edit.setting}".`, item.id);
       if (edit.value !== null && !settingTakes(spec, edit.value)) {
-        return refuse('unknown-setting', `${item.ref} ${spec.label} does not take ${String(edit.value)}.`, item.id);
+        return refuse('unknown-setting', `${item.ref} ${spec.label} does not accept ${String(edit.value)}.`, item.id);
       }
       const now: SettingValue | null = Object.hasOwn(item.settings, edit.setting) ? (item.settings[edit.setting] ?? null) : null;
       if (now !== edit.was) {
-        return refuse('changed-since', `${item.ref} ${spec.label} was set to ${String(now ?? 'as delivered')} meanwhile.`, item.id);
+        return refuse('changed-since', `${item.ref} ${spec.label} was set to ${String(now ?? 'default')} meanwhile.`, item.id);
       }
       const { [edit.setting]: _old, ...others } = item.settings;
       return { ...item, settings: edit.value === null ? others : { ...others, [edit.setting]: edit.value } };
@@ -159,7 +159,7 @@ const setSide = editKind({
   schema: Type.Object({ kind: Type.Literal('set-sheet-side'), item: ItemIdSchema, side: sideSchema, was: sideSchema }, closed),
   title: (edit, design) =>
     edit.side === 'auto'
-      ? `Let the sheet place ${refOf(design, edit.item)}`
+      ? `Place automatically on the sheet: ${refOf(design, edit.item)}`
       : `Keep ${refOf(design, edit.item)} on the ${edit.side} of the sheet`,
   apply: ({ aircraft }, edit) =>
     changeItem(aircraft, edit.item, (item) => {

@@ -57,7 +57,7 @@ describe('learning newer facts', () => {
     const newest = new Map<PartId, Part>([...shippedById, [slower.id, slower]]);
     const library = { ...design, parts: new Map([...design.parts, [partKeyOf(slower), slower]]) };
     const { edit, left, learns } = learnFacts(library, newest);
-    expect(left).toEqual([{ ref: 'GNSS2', because: expect.stringContaining('The setting UART.baud = 57600 of GNSS2 goes') }]);
+    expect(left).toEqual([{ ref: 'GNSS2', because: expect.stringContaining('The setting UART.baud = 57600 of GNSS2 is removed') }]);
     expect(learns.map(({ items }) => items.map(({ ref }) => ref))).toEqual([['GNSS1']]);
     expect(edit).toMatchObject({ kind: 'adopt-part-revision', item: itemOf(design, 'GNSS1').id });
   });

@@ -64,12 +64,12 @@ export function learnFacts(design: Design, newest: ReadonlyMap<PartId, Part> = s
     return items.length === 0 ? [] : [{ ...learning, items }];
   });
   const [only, second] = edits;
-  const edit: Edit | undefined = second === undefined ? only : { kind: 'batch', title: 'Learn newer facts of parts', edits };
+  const edit: Edit | undefined = second === undefined ? only : { kind: 'batch', title: 'Update to newer facts of parts', edits };
   return { edit, learns, left };
 }
 
 function reasonToLeave(design: Design, edit: AdoptRevision, before: number): string | undefined {
-  if (before === LIMITS.editsPerBatch) return `${LIMITS.editsPerBatch} items learn at once; it is of the next round.`;
+  if (before === LIMITS.editsPerBatch) return `${LIMITS.editsPerBatch} items are updated at once; this one follows in the next round.`;
   const plan = planAdoption(design, edit);
   return 'refused' in plan ? plan.refused.sentence : [...plan.losses, ...plan.moves][0];
 }

@@ -102,7 +102,7 @@ const setLegTwist = editKind({
   title: (edit, design) =>
     edit.twistMm === null
       ? `${tagOf(design, edit.cable)} is not twisted`
-      : `Twist ${tagOf(design, edit.cable)}, a turn in ${stated(edit.twistMm, 'mm')}`,
+      : `Twist ${tagOf(design, edit.cable)}, one turn per ${stated(edit.twistMm, 'mm')}`,
   apply: ({ aircraft }, edit) =>
     changeLeg(aircraft, edit, ({ twistMm, ...rest }, cable) => {
       if ((twistMm ?? null) !== edit.was)
@@ -122,14 +122,14 @@ const setLegVia = editKind({
   ),
   title: (edit, design) =>
     edit.via === null
-      ? `Lead ${tagOf(design, edit.cable)} the shortest way`
-      : `Lead ${tagOf(design, edit.cable)} by way of ${design.aircraft.airframe.frame?.points[edit.via]?.title ?? edit.via}`,
+      ? `Route ${tagOf(design, edit.cable)} the shortest way`
+      : `Route ${tagOf(design, edit.cable)} via ${design.aircraft.airframe.frame?.points[edit.via]?.title ?? edit.via}`,
   apply: ({ aircraft }, edit) =>
     changeLeg(aircraft, edit, ({ via, ...rest }, cable) => {
-      if ((via ?? null) !== edit.was) return refuse('changed-since', `${cable.tag} was led another way meanwhile.`, cable.id);
+      if ((via ?? null) !== edit.was) return refuse('changed-since', `${cable.tag} was rerouted meanwhile.`, cable.id);
       if (edit.via === null) return rest;
       if (aircraft.airframe.frame?.points[edit.via] === undefined)
-        return refuse('bad-shape', `The airframe has no point "${edit.via}" to lead ${cable.tag} by.`, cable.id);
+        return refuse('bad-shape', `The airframe has no point "${edit.via}" to route ${cable.tag} via.`, cable.id);
       return { ...rest, via: edit.via };
     }),
 });

@@ -24,7 +24,7 @@ import { refOf } from './lookups.ts';
 const closed = { additionalProperties: false } as const;
 
 const FLAG_WORDS: Readonly<Record<LinkFlag, readonly [set: string, cleared: string]>> = {
-  off: ['left out', 'wanted again'],
+  off: ['left out', 'included again'],
   signed: ['set to signed messages', 'set to messages without a signature'],
 };
 
@@ -68,7 +68,7 @@ const setLinkPort = editKind({
       if (now?.item !== edit.was?.item || now?.endpoint !== edit.was?.endpoint)
         return refuse(
           'changed-since',
-          `The port of ${linkName(design, edit.link)} was chosen anew meanwhile. Look at it, then decide.`,
+          `The port of ${linkName(design, edit.link)} was changed meanwhile. Check it, then decide.`,
           edit.link,
         );
       if (edit.port === null) return words;
@@ -101,7 +101,7 @@ const setStream = editKind({
     changeWords(design, edit.link, (words) => {
       const { [edit.stream]: now, ...others } = words.streams ?? {};
       if ((now ?? null) !== edit.was)
-        return refuse('changed-since', `The rate of ${edit.stream} was changed meanwhile. Look at it, then decide.`, edit.link);
+        return refuse('changed-since', `The rate of ${edit.stream} was changed meanwhile. Check it, then decide.`, edit.link);
       const streams = edit.hz === null ? others : { ...others, [edit.stream]: edit.hz };
       const { streams: _all, ...rest } = words;
       return Object.keys(streams).length === 0 ? rest : { ...rest, streams };
@@ -111,12 +111,12 @@ const setStream = editKind({
 const addWish = editKind({
   kind: 'add-wish',
   schema: Type.Object({ kind: Type.Literal('add-wish'), wish: WishSchema }, closed),
-  title: ({ wish }, design) => `Want ${wishName(design, wish)}`,
+  title: ({ wish }, design) => `Add ${wishName(design, wish)}`,
   apply: (design, { wish }) => {
     const { aircraft } = design;
-    if (Object.hasOwn(aircraft.wishes, wish.id)) return refuse('id-taken', 'A link is wanted under this id already.', wish.id);
+    if (Object.hasOwn(aircraft.wishes, wish.id)) return refuse('id-taken', 'A link with this id is already there.', wish.id);
     if (Object.keys(aircraft.wishes).length >= LIMITS.wishesPerAircraft)
-      return refuse('bad-shape', `An aircraft can have ${LIMITS.wishesPerAircraft} links of one's own at most.`);
+      return refuse('bad-shape', `An aircraft can have ${LIMITS.wishesPerAircraft} added links at most.`);
     const gone = [wish.from, wish.to].find((item) => !Object.hasOwn(aircraft.items, item));
     if (gone !== undefined) return refuse('unknown-item', 'One of the two items is no longer there.', gone);
     if (wish.from === wish.to) return refuse('cable-to-itself', `${refOf(design, wish.from)} cannot have a link to itself.`, wish.from);
@@ -129,10 +129,10 @@ const removeWish = editKind({
   schema: Type.Object({ kind: Type.Literal('remove-wish'), wish: WishIdSchema }, closed),
   title: (edit, design) => {
     const wish = design.aircraft.wishes[edit.wish];
-    return wish === undefined ? 'Drop a link' : `Drop ${wishName(design, wish)}`;
+    return wish === undefined ? 'Remove a link' : `Remove ${wishName(design, wish)}`;
   },
   apply: ({ aircraft }, edit) => {
-    if (!Object.hasOwn(aircraft.wishes, edit.wish)) return refuse('unknown-wish', 'The link is no longer wanted.', edit.wish);
+    if (!Object.hasOwn(aircraft.wishes, edit.wish)) return refuse('unknown-wish', 'The link is no longer there.', edit.wish);
     const { [edit.wish]: _gone, ...wishes } = aircraft.wishes;
     return { aircraft: { ...aircraft, wishes } };
   },
@@ -142,7 +142,7 @@ const removeWish = editKind({
 function changeWords(design: Design, key: string, change: (words: LinkWords) => LinkWords | Refused): Outcome {
   const { aircraft } = design;
   const { item } = linkOfKey(key);
-  if (!Object.hasOwn(aircraft.items, item)) return refuse('unknown-item', 'The item that the link begins at is no longer there.', item);
+  if (!Object.hasOwn(aircraft.items, item)) return refuse('unknown-item', 'The item at the start of the link is no longer there.', item);
   const { [key]: now = {}, ...others } = aircraft.links;
   const words = change(now);
   if ('refused' in words) return words;

@@ -17,11 +17,11 @@ const setLinkage = editKind({
   apply: ({ aircraft, parts }, { item: id, value, was }) => {
     const item = aircraft.items[id];
     if (item === undefined) return refuse('unknown-item', 'The servo is no longer there.', id);
-    if (parts.get(item.part)?.servo === undefined) return refuse('bad-shape', `${item.ref} is no servo: it has no arm.`, id);
-    if (value !== null && value.item !== id) return refuse('bad-shape', `The linkage is another item's than ${item.ref}.`, id);
+    if (parts.get(item.part)?.servo === undefined) return refuse('bad-shape', `${item.ref} is not a servo: it has no arm.`, id);
+    if (value !== null && value.item !== id) return refuse('bad-shape', `The linkage belongs to another item than ${item.ref}.`, id);
     const { [id]: now, ...others } = aircraft.linkages;
     if (!sameJson(now ?? null, was))
-      return refuse('changed-since', `The linkage of ${item.ref} was changed meanwhile. Look at it, then decide.`, id);
+      return refuse('changed-since', `The linkage of ${item.ref} was changed meanwhile. Check it, then decide.`, id);
     return { aircraft: { ...aircraft, linkages: value === null ? others : { ...others, [id]: value } } };
   },
 });

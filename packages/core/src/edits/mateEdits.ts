@@ -17,7 +17,7 @@ const addMate = editKind({
   title: ({ mate }, design) => `Put ${mateName(design, mate)}`,
   apply: (design, { mate }) => {
     const { aircraft } = design;
-    if (Object.hasOwn(aircraft.mates, mate.id)) return refuse('id-taken', 'Two ports are mated under this id already.', mate.id);
+    if (Object.hasOwn(aircraft.mates, mate.id)) return refuse('id-taken', 'Two ports are already mated under this id.', mate.id);
     if (Object.keys(aircraft.mates).length >= LIMITS.matesPerAircraft)
       return refuse('bad-shape', `An aircraft can have ${LIMITS.matesPerAircraft} mated ports at most.`);
     return (
@@ -31,10 +31,10 @@ const removeMate = editKind({
   schema: Type.Object({ kind: Type.Literal('remove-mate'), mate: MateIdSchema }, closed),
   title: (edit, design) => {
     const mate = design.aircraft.mates[edit.mate];
-    return mate === undefined ? 'Part two ports' : `Take ${mateName(design, mate, 'off')}`;
+    return mate === undefined ? 'Separate two ports' : `Remove ${mateName(design, mate, 'off')}`;
   },
   apply: ({ aircraft }, edit) => {
-    if (!Object.hasOwn(aircraft.mates, edit.mate)) return refuse('unknown-mate', 'The two ports are parted already.', edit.mate);
+    if (!Object.hasOwn(aircraft.mates, edit.mate)) return refuse('unknown-mate', 'The two ports are already separated.', edit.mate);
     const { [edit.mate]: _gone, ...mates } = aircraft.mates;
     return { aircraft: { ...aircraft, mates } };
   },
@@ -53,12 +53,7 @@ function unfitMate(design: Design, mate: Mate): Refused | undefined {
   const offset = mateOffset(mate);
   const isOn = isPinRow(b.connector) && offset + a.connector.positions <= b.connector.positions;
   if (a.connector.gender === 'pads' || !plugGoesOnto(a.connector, b.connector) || (offset > 0 && !isOn)) {
-    return refuse(
-      'does-not-mate',
-      `${mateName(design, mate)}: the two do not go together. Wire them with a cable.`,
-      mate.a.item,
-      mate.b.item,
-    );
+    return refuse('does-not-mate', `${mateName(design, mate)}: the two do not mate. Wire them with a cable.`, mate.a.item, mate.b.item);
   }
   return undefined;
 }

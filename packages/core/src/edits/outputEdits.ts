@@ -51,7 +51,7 @@ const setOutputFunction = editKind({
   ),
   title: (edit, design) => {
     const place = `${refOf(design, edit.item)} ${edit.output}`;
-    return edit.function === null ? `Leave ${place} without a function` : `${place} is for ${OUTPUT_FUNCTIONS[edit.function].title}`;
+    return edit.function === null ? `Leave ${place} without a function` : `${place}: ${OUTPUT_FUNCTIONS[edit.function].title}`;
   },
   apply: (design, edit) => {
     const missing = noOutput(design, edit.item, edit.output);
@@ -61,7 +61,7 @@ const setOutputFunction = editKind({
     const { [key]: use, ...others } = aircraft.outputs;
     if ((use?.function ?? null) !== edit.was) {
       const place = `${refOf(design, edit.item)} ${edit.output}`;
-      return refuse('changed-since', `What ${place} is for was changed meanwhile. Look at it, then decide.`, edit.item);
+      return refuse('changed-since', `The function of ${place} was changed meanwhile. Check it, then decide.`, edit.item);
     }
     if (edit.function === null) return { aircraft: { ...aircraft, outputs: others } };
     const now = { item: edit.item, output: edit.output, function: edit.function, ...travelOf(use ?? {}) };
@@ -75,7 +75,7 @@ const holdOutput = editKind({
     { kind: Type.Literal('hold-output'), item: ItemIdSchema, output: SettingIdSchema, held: Type.Boolean(), was: Type.Boolean() },
     closed,
   ),
-  title: ({ item, output, held }, design) => `${held ? 'Hold' : 'Release'} what ${refOf(design, item)} ${output} is for`,
+  title: ({ item, output, held }, design) => `${held ? 'Fix' : 'Release'} the function of ${refOf(design, item)} ${output}`,
   apply: (design, { item, output, held, was }) => {
     const missing = noOutput(design, item, output);
     if (missing !== undefined) return missing;
@@ -83,9 +83,9 @@ const holdOutput = editKind({
     const { aircraft } = design;
     const key = outputKey(item, output);
     const use = aircraft.outputs[key];
-    if (use === undefined) return refuse('bad-shape', `${place} has no function to hold. Give it one first.`, item);
+    if (use === undefined) return refuse('bad-shape', `${place} has no function to fix. Assign one first.`, item);
     if ((use.held === true) !== was)
-      return refuse('changed-since', `${place} was held or released meanwhile. Look at it, then decide.`, item);
+      return refuse('changed-since', `${place} was fixed or released meanwhile. Check it, then decide.`, item);
     const { held: _was, ...rest } = use;
     return { aircraft: { ...aircraft, outputs: { ...aircraft.outputs, [key]: held ? { ...rest, held: true } : rest } } };
   },
@@ -111,9 +111,9 @@ const setOutputTravel = editKind({
     const { aircraft } = design;
     const key = outputKey(item, output);
     const use = aircraft.outputs[key];
-    if (use === undefined) return refuse('bad-shape', `${place} has no function yet. Give it one first.`, item);
+    if (use === undefined) return refuse('bad-shape', `${place} has no function yet. Assign one first.`, item);
     if (!sameJson(travelOf(use), was))
-      return refuse('changed-since', `The travel of ${place} was changed meanwhile. Look at it, then decide.`, item);
+      return refuse('changed-since', `The travel of ${place} was changed meanwhile. Check it, then decide.`, item);
     const crossing = crossingWords(value);
     if (crossing !== undefined) return refuse('bad-shape', `${place}: ${crossing}`, item);
     const now = { item, output, function: use.function, ...(use.held === true ? { held: true as const } : {}), ...travelOf(value) };
@@ -124,8 +124,8 @@ const setOutputTravel = editKind({
 /** What is wrong with limits that do not rise; undefined where they do. */
 function crossingWords(value: OutputTravel): string | undefined {
   const { minUs, trimUs, maxUs } = { ...USUAL_TRAVEL, ...value };
-  if (minUs >= maxUs) return `the least, ${minUs} us, has to be below the most, ${maxUs} us.`;
-  return trimUs < minUs || trimUs > maxUs ? `the trim, ${trimUs} us, has to be between ${minUs} and ${maxUs} us.` : undefined;
+  if (minUs >= maxUs) return `the minimum, ${minUs} us, must be below the maximum, ${maxUs} us.`;
+  return trimUs < minUs || trimUs > maxUs ? `the trim, ${trimUs} us, must be between ${minUs} and ${maxUs} us.` : undefined;
 }
 
 const pulsesOrNone = orNone(Type.Object({ kind: BankUseSchema.properties.kind, rateHz: BankUseSchema.properties.rateHz }, closed));
@@ -147,7 +147,7 @@ const setBank = editKind({
     const { [key]: use, ...others } = aircraft.banks;
     const now = use === undefined ? null : { kind: use.kind, ...(use.rateHz === undefined ? {} : { rateHz: use.rateHz }) };
     if (!sameJson(now, was))
-      return refuse('changed-since', `The pulses of bank ${bank} of ${owner.ref} were changed meanwhile. Look at it, then decide.`, item);
+      return refuse('changed-since', `The pulses of bank ${bank} of ${owner.ref} were changed meanwhile. Check it, then decide.`, item);
     if (value === null) return { aircraft: { ...aircraft, banks: others } };
     const hasRate = PULSE_KINDS[value.kind].hasRate;
     if (hasRate !== (value.rateHz !== undefined))
@@ -160,13 +160,13 @@ const numberOrNone = orNone(Type.Number());
 const setMixFigure = editKind({
   kind: 'set-mix-figure',
   schema: Type.Object({ kind: Type.Literal('set-mix-figure'), figure: oneOf(mixFigures), value: numberOrNone, was: numberOrNone }, closed),
-  title: ({ figure, value }) => `Mixer, ${MIX_FIGURES[figure].title}: ${value === null ? 'as usual' : percent(value)}`,
+  title: ({ figure, value }) => `Mixer, ${MIX_FIGURES[figure].title}: ${value === null ? 'default' : percent(value)}`,
   apply: ({ aircraft }, { figure, value, was }) => {
     const { title, least, most } = MIX_FIGURES[figure];
     if (value !== null && !(value >= least && value <= most))
-      return refuse('bad-shape', `"${title}" goes from ${percent(least)} to ${percent(most)}.`);
+      return refuse('bad-shape', `"${title}" must be from ${percent(least)} to ${percent(most)}.`);
     const { [figure]: now, ...others } = aircraft.mixing;
-    if ((now ?? null) !== was) return refuse('changed-since', `"${title}" was changed meanwhile. Look at it, then decide.`);
+    if ((now ?? null) !== was) return refuse('changed-since', `"${title}" was changed meanwhile. Check it, then decide.`);
     return { aircraft: { ...aircraft, mixing: value === null ? others : { ...others, [figure]: value } } };
   },
 });

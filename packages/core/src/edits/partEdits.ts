@@ -6,7 +6,7 @@ const adoptRevision = editKind({
   kind: 'adopt-part-revision',
   schema: AdoptRevisionSchema,
   title: (edit, design) =>
-    `Make ${refOf(design, edit.item)} a "${design.parts.get(edit.part)?.name ?? 'part that is not known'}" as it is now`,
+    `Make ${refOf(design, edit.item)} a "${design.parts.get(edit.part)?.name ?? 'unknown part'}" in its newest revision`,
   apply: (design, edit) => {
     const plan = planAdoption(design, edit);
     return 'refused' in plan ? plan : { aircraft: plan.aircraft };

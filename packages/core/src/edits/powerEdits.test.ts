@@ -39,7 +39,7 @@ describe('what a person says about power', () => {
 
   it('a situation that the mission needs stays, and there are only so many', () => {
     const flown = made(made(demoDesign(), add), { kind: 'set-mission', mission: [{ situation: 'own-1', minutes: 3 }], was: [] });
-    expect(refusal(flown, { ...add, situation: null, was: tow })).toContain('Take the leg out first');
+    expect(refusal(flown, { ...add, situation: null, was: tow })).toContain('Remove the leg first');
     let full = demoDesign();
     for (let n = 0; n < LIMITS.ownSituations; n++) full = made(full, { ...add, id: `own-${n}` });
     expect(refusal(full, { ...add, id: 'own-z' })).toContain(`at most ${LIMITS.ownSituations}`);
@@ -49,7 +49,7 @@ describe('what a person says about power', () => {
     const edit: SimpleEdit = { kind: 'set-power-figure', figure: 'usbA', value: 1.5, was: null };
     const after = made(demoDesign(), edit);
     expect(scenariosOf(after.aircraft).find(({ id }) => id === 'usb-only')?.usbA).toBe(1.5);
-    expect(refusal(demoDesign(), { ...edit, value: 50 })).toBe('"Current of the USB port" goes from 0.1 to 5.');
+    expect(refusal(demoDesign(), { ...edit, value: 50 })).toBe('"USB port current" must be from 0.1 to 5.');
     expect(made(after, { ...edit, value: null, was: 1.5 }).aircraft.power).toBeUndefined();
   });
 

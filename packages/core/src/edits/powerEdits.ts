@@ -22,12 +22,12 @@ const setFigure = editKind({
     { kind: Type.Literal('set-power-figure'), figure: oneOf(powerFigures), value: numberOrNone, was: numberOrNone },
     closed,
   ),
-  title: (edit) => `${POWER_FIGURES[edit.figure].title}: ${edit.value ?? 'as usual'}`,
+  title: (edit) => `${POWER_FIGURES[edit.figure].title}: ${edit.value ?? 'default'}`,
   apply: ({ aircraft }, { figure, value, was }) => {
     const { title, least, most } = POWER_FIGURES[figure];
     if ((aircraft.power?.[figure] ?? null) !== was)
-      return refuse('changed-since', `"${title}" was changed meanwhile. Look at it, then decide.`);
-    if (value !== null && !(value >= least && value <= most)) return refuse('bad-shape', `"${title}" goes from ${least} to ${most}.`);
+      return refuse('changed-since', `"${title}" was changed meanwhile. Check it, then decide.`);
+    if (value !== null && !(value >= least && value <= most)) return refuse('bad-shape', `"${title}" must be from ${least} to ${most}.`);
     const { [figure]: _old, ...rest } = aircraft.power ?? {};
     return { aircraft: withPlan(aircraft, value === null ? rest : { ...rest, [figure]: value }) };
   },
@@ -42,15 +42,15 @@ const setSituation = editKind({
     closed,
   ),
   title: (edit) =>
-    edit.situation === null ? `Take out the situation "${edit.was?.title ?? edit.id}"` : `Situation "${edit.situation.title}"`,
+    edit.situation === null ? `Remove the situation "${edit.was?.title ?? edit.id}"` : `Situation "${edit.situation.title}"`,
   apply: ({ aircraft }, { id, situation, was }) => {
     const { [id]: now, ...others } = aircraft.power?.situations ?? {};
-    if (!sameJson(now ?? null, was)) return refuse('changed-since', 'That situation was changed meanwhile. Look at it, then decide.');
+    if (!sameJson(now ?? null, was)) return refuse('changed-since', 'That situation was changed meanwhile. Check it, then decide.');
     if (situation !== null && now === undefined && Object.keys(others).length >= LIMITS.ownSituations) {
-      return refuse('bad-shape', `An aircraft has at most ${LIMITS.ownSituations} situations of its own. Take one out first.`);
+      return refuse('bad-shape', `An aircraft has at most ${LIMITS.ownSituations} situations of its own. Remove one first.`);
     }
     const used = aircraft.power?.mission?.some((leg) => leg.situation === id) === true;
-    if (situation === null && used) return refuse('bad-shape', 'The mission has a leg in this situation. Take the leg out first.');
+    if (situation === null && used) return refuse('bad-shape', 'The mission has a leg in this situation. Remove the leg first.');
     const { situations: _old, ...rest } = aircraft.power ?? {};
     const situations = situation === null ? others : { ...others, [id]: situation };
     return { aircraft: withPlan(aircraft, Object.keys(situations).length === 0 ? rest : { ...rest, situations }) };
@@ -63,7 +63,7 @@ const setMission = editKind({
   title: (edit) => (edit.mission.length === 0 ? 'Leave the mission open' : `Mission of ${edit.mission.length} legs`),
   apply: ({ aircraft }, { mission, was }) => {
     if (!sameJson(aircraft.power?.mission ?? [], was))
-      return refuse('changed-since', 'The mission was changed meanwhile. Look at it, then decide.');
+      return refuse('changed-since', 'The mission was changed meanwhile. Check it, then decide.');
     const { mission: _old, ...rest } = aircraft.power ?? {};
     return { aircraft: withPlan(aircraft, mission.length === 0 ? rest : { ...rest, mission }) };
   },
@@ -76,7 +76,7 @@ const setSurvivesFaults = editKind({
   apply: ({ aircraft }, { survives, was }) => {
     const { survivesFaults = false, ...rest } = aircraft.power ?? {};
     if (survivesFaults !== was)
-      return refuse('changed-since', 'Whether single faults must be survived was changed meanwhile. Look at it, then decide.');
+      return refuse('changed-since', 'Whether single faults must be survived was changed meanwhile. Check it, then decide.');
     return { aircraft: withPlan(aircraft, survives ? { ...rest, survivesFaults: true } : rest) };
   },
 });

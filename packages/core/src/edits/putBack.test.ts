@@ -38,7 +38,7 @@ describe('an undo', () => {
 
   it('that would leave a record out of shape is refused, and the record stays', () => {
     const back = inverse({ path: ['items', fc1.id, 'ref'], was: 'FC1', now: 7 });
-    expect(refusalOf(demo, back)).toMatchObject({ code: 'changed-since', sentence: expect.stringContaining('has changed since') });
+    expect(refusalOf(demo, back)).toMatchObject({ code: 'changed-since', sentence: expect.stringContaining('have changed since') });
   });
 
   it('is not blamed for what was wrong before, and is for what it adds', () => {

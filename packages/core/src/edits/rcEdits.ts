@@ -48,14 +48,14 @@ const switchOrNone = orNone(RcSwitchSchema);
 const setSwitch = editKind({
   kind: 'set-rc-switch',
   schema: Type.Object({ kind: Type.Literal('set-rc-switch'), id: SwitchIdSchema, value: switchOrNone, was: switchOrNone }, closed),
-  title: ({ id, value, was }) => (value === null ? `Take out ${was?.title ?? id}` : `${value.title}: ${value.positions} positions`),
+  title: ({ id, value, was }) => (value === null ? `Remove ${was?.title ?? id}` : `${value.title}: ${value.positions} positions`),
   apply: (design, { id, value, was }) => {
     const { channels, switches } = design.aircraft.rc;
     const user = Object.entries(channels).find(([, { from }]) => from?.is === 'switches' && from.switches.includes(id))?.[0];
     if (value === null && user !== undefined)
-      return refuse('bad-shape', `Channel ${user} comes from ${switches[id]?.title ?? 'this switch'}. Give it another source first.`);
+      return refuse('bad-shape', `Channel ${user} comes from ${switches[id]?.title ?? 'this switch'}. Choose another source first.`);
     if (value !== null && switches[id] === undefined && Object.keys(switches).length >= LIMITS.rcSwitches)
-      return refuse('bad-shape', `A radio has ${LIMITS.rcSwitches} switches at most here.`);
+      return refuse('bad-shape', `A radio has ${LIMITS.rcSwitches} switches at most.`);
     return setEntry(design, 'switches', id, value, was, switches[id]?.title ?? 'The switch');
   },
 });
@@ -66,7 +66,7 @@ const setRange = editKind({
   schema: Type.Object({ kind: Type.Literal('set-mode-range'), id: RangeIdSchema, value: rangeOrNone, was: rangeOrNone }, closed),
   title: ({ value, was }) =>
     value === null
-      ? `Take out the range of ${was === null ? 'a mode' : givesName(was.gives)}`
+      ? `Remove the range of ${was === null ? 'a mode' : givesName(was.gives)}`
       : `${givesName(value.gives)}: channel ${value.channel}, ${value.fromUs} to ${value.toUs} us`,
   apply: (design, { id, value, was }) => {
     const backward = value === null ? undefined : [value, value.with].find((span) => span !== undefined && span.fromUs >= span.toUs);
@@ -74,7 +74,7 @@ const setRange = editKind({
       return refuse('bad-shape', `The range would end at ${backward.toUs} us, before it begins at ${backward.fromUs} us.`);
     const { ranges } = design.aircraft.rc;
     if (value !== null && ranges[id] === undefined && Object.keys(ranges).length >= LIMITS.modeRanges)
-      return refuse('bad-shape', `There are ${LIMITS.modeRanges} ranges at most.`);
+      return refuse('bad-shape', `${LIMITS.modeRanges} ranges are the most.`);
     return setEntry(design, 'ranges', id, value, was, 'The range');
   },
 });
@@ -84,10 +84,10 @@ const setTakeOver = editKind({
   kind: 'set-take-over',
   schema: Type.Object({ kind: Type.Literal('set-take-over'), item: ItemIdSchema, value: takeOverOrNone, was: takeOverOrNone }, closed),
   title: ({ item, value }, design) =>
-    value === null ? `${refOf(design, item)} takes over no channels` : `${refOf(design, item)} takes over ${channelWords(value.channels)}`,
+    value === null ? `${refOf(design, item)} overrides no channels` : `${refOf(design, item)} overrides ${channelWords(value.channels)}`,
   apply: (design, { item, value, was }) => {
     if (!Object.hasOwn(design.aircraft.items, item)) return refuse('unknown-item', 'The companion is no longer there.', item);
-    return setEntry(design, 'takeOvers', item, value, was, `What ${refOf(design, item)} takes over`);
+    return setEntry(design, 'takeOvers', item, value, was, `The take-over by ${refOf(design, item)}`);
   },
 });
 
@@ -101,7 +101,7 @@ const setOsdField = editKind({
   schema: Type.Object({ kind: Type.Literal('set-osd-field'), field: oneOf(osdFields), spot: spotOrNone, was: spotOrNone }, closed),
   title: ({ field, spot }) =>
     spot === null
-      ? `Take ${OSD_FIELDS[field].title} off the picture`
+      ? `Remove ${OSD_FIELDS[field].title} from the OSD`
       : `${OSD_FIELDS[field].title} at column ${spot.col + 1}, line ${spot.row + 1}`,
   apply: (design, { field, spot, was }) => setEntry(design, 'osd', field, spot, was, `The place of "${OSD_FIELDS[field].title}"`),
 });
@@ -118,10 +118,10 @@ const seenOrNone = orNone(SeenLossSchema);
 const setSeenLoss = editKind({
   kind: 'set-seen-loss',
   schema: Type.Object({ kind: Type.Literal('set-seen-loss'), item: ItemIdSchema, value: seenOrNone, was: seenOrNone }, closed),
-  title: ({ item, value }, design) => `What ${refOf(design, item)} does on loss: ${value === null ? 'not seen' : 'seen'}`,
+  title: ({ item, value }, design) => `Loss of signal at ${refOf(design, item)}: ${value === null ? 'not tested' : 'tested'}`,
   apply: (design, { item, value, was }) => {
     if (!Object.hasOwn(design.aircraft.items, item)) return refuse('unknown-item', 'The receiver is no longer there.', item);
-    return setEntry(design, 'seen', item, value, was, `What was seen of ${refOf(design, item)}`);
+    return setEntry(design, 'seen', item, value, was, `The loss-of-signal test of ${refOf(design, item)}`);
   },
 });
 
@@ -129,10 +129,10 @@ const numberOrNone = orNone(Type.Number());
 const setRcFigure = editKind({
   kind: 'set-rc-figure',
   schema: Type.Object({ kind: Type.Literal('set-rc-figure'), figure: oneOf(rcFigures), value: numberOrNone, was: numberOrNone }, closed),
-  title: ({ figure, value }) => `${RC_FIGURES[figure].title}: ${value ?? 'as usual'}`,
+  title: ({ figure, value }) => `${RC_FIGURES[figure].title}: ${value ?? 'default'}`,
   apply: (design, { figure, value, was }) => {
     const { title, least, most } = RC_FIGURES[figure];
-    if (value !== null && !(value >= least && value <= most)) return refuse('bad-shape', `"${title}" goes from ${least} to ${most}.`);
+    if (value !== null && !(value >= least && value <= most)) return refuse('bad-shape', `"${title}" must be from ${least} to ${most}.`);
     return setEntry(design, 'figures', figure, value, was, `"${title}"`);
   },
 });
@@ -160,7 +160,7 @@ function setEntry<F extends keyof RcPlan>(
 ): Outcome | Refused {
   const record: Readonly<Record<string, unknown>> = aircraft.rc[family];
   const { [key]: now, ...others } = record;
-  if (!sameJson(now ?? null, was)) return refuse('changed-since', `${name} was changed meanwhile. Look at it, then decide.`, key);
+  if (!sameJson(now ?? null, was)) return refuse('changed-since', `${name} was changed meanwhile. Check it, then decide.`, key);
   return { aircraft: withRc(aircraft, { [family]: value === null ? others : { ...record, [key]: value } }) };
 }
 

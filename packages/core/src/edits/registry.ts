@@ -93,7 +93,7 @@ export const EditSchema = Type.Unsafe<Edit>(Type.Union([...simpleSchemas, BatchS
 /** What is wrong with the shape of something that should be an edit, in words; empty when nothing is. */
 export function editProblems(value: unknown): readonly string[] {
   const kind = typeof value === 'object' && value !== null && 'kind' in value ? value.kind : undefined;
-  if (typeof kind !== 'string') return ['The edit does not say which "kind" it is.'];
+  if (typeof kind !== 'string') return ['The edit has no "kind".'];
   const own = schemaOf(kind);
   if (own === undefined) return [`There is no edit of the kind "${kind.slice(0, 40)}".`];
   if (!hasShape(own, value)) return shapeProblems(own, value).map((problem) => `${kind}${problem.path}: ${problem.message}`);

@@ -26,19 +26,19 @@ const setSocket = editKind({
   title: (edit, design) => {
     const ref = refOf(design, edit.item);
     if (edit.socket !== null) return `${ref}: ${edit.socket.endpoint} carries ${socketWords(edit.socket)}`;
-    return edit.was === null ? `Take a socket of ${ref} away` : `Take ${socketWords(edit.was)} of ${ref} away`;
+    return edit.was === null ? `Remove a socket of ${ref}` : `Remove ${socketWords(edit.was)} of ${ref}`;
   },
   apply: (design, edit) =>
     changeItem(design.aircraft, edit.item, (item) => {
       const { [edit.id]: now, ...others } = item.sockets ?? {};
       if (!sameJson(now ?? null, edit.was))
-        return refuse('changed-since', `The socket of ${item.ref} was changed meanwhile. Look at it, then decide.`, item.id);
+        return refuse('changed-since', `The socket of ${item.ref} was changed meanwhile. Check it, then decide.`, item.id);
       const { sockets: _all, ...rest } = item;
       if (edit.socket === null) return Object.keys(others).length === 0 ? rest : { ...rest, sockets: others };
       const { endpoint } = edit.socket;
       const part = design.parts.get(item.part);
       if (part === undefined || !carriesSockets(part, endpoint))
-        return refuse('unknown-port', `${item.ref} has nothing by the name "${endpoint}" whose bytes go over a network.`, item.id);
+        return refuse('unknown-port', `${item.ref} has no "${endpoint}" that can use a network.`, item.id);
       const wrong = socketProblem(edit.socket);
       if (wrong !== undefined) return refuse('bad-shape', wrong, item.id);
       if (now === undefined && Object.keys(others).length >= LIMITS.socketsPerItem)

@@ -20,7 +20,7 @@ const addWaiver = editKind({
 const removeWaiver = editKind({
   kind: 'remove-waiver',
   schema: Type.Object({ kind: Type.Literal('remove-waiver'), waiver: WaiverIdSchema }, closed),
-  title: () => 'Take an acceptance back',
+  title: () => 'Withdraw an acceptance',
   apply: ({ aircraft }, edit) => {
     if (aircraft.waivers[edit.waiver] === undefined) return refuse('unknown-waiver', 'The waiver is no longer there.', edit.waiver);
     const { [edit.waiver]: _gone, ...waivers } = aircraft.waivers;

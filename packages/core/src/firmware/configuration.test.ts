@@ -86,7 +86,7 @@ describe.each(pairs)('the configuration of %s in %s', (_, __, design) => {
     expect(configuration.leftOut.map(({ what, value }) => `${what}: ${value}`)).toEqual(
       // The role table has no action that goes on with a mission.
       design.aircraft.dialect.startsWith('role-table') && design.aircraft.rc.choices.onGroundLoss === 'mission'
-        ? ['when the ground link is lost: mission']
+        ? ['action on loss of the ground link: mission']
         : [],
     );
   });

@@ -66,7 +66,7 @@ describe('a version that is delivered otherwise', () => {
     const dump = configText(configuration, 'differences').replace('~ release 3', '~ release 4');
     const open = openIn(driftOfText(configuration, dump).lines);
     expect(open.map((line) => driftWords(configuration.scope, line))).toEqual([
-      'FC1 link A: baud is 115200 in the aircraft, as delivered; the plan has 57600.',
+      'FC1 link A: baud is 115200 in the aircraft, as default; the plan has 57600.',
     ]);
     // Taking the aircraft takes what that version is delivered with.
     const { edits } = takeAircraft(configuration, readDump(dialect.text ?? text, dump), undefined, () => true);

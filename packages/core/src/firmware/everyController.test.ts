@@ -86,7 +86,7 @@ it('a board without text says what to press, how long, how often, and which ligh
     'Press SHAPE 2 times. The green light blinks as many times.',
     ...Array.from(
       { length: 5 },
-      () => 'Hold the button beside the output for 3 s once. The light of the output is steady for as it is, and blinks for reversed.',
+      () => 'Hold the button beside the output for 3 s once. The light of the output is steady for normal, and blinks for reversed.',
     ),
   ]);
 });

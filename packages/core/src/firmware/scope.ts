@@ -25,10 +25,10 @@ export type NoScope = 'no-controller' | 'no-dialect' | 'no-text';
 
 /** What a person reads then, and what to do. */
 export const NO_SCOPE: Readonly<Record<NoScope, string>> = {
-  'no-controller': 'There is no controller in the aircraft yet. Add one, and its configuration follows from the wiring and the plans.',
-  'no-dialect': 'The dialect of this aircraft is not known here. Choose one on the Brief.',
+  'no-controller': 'There is no controller in the aircraft yet. Add one; its configuration then follows from the wiring and the plans.',
+  'no-dialect': 'The dialect of this aircraft is not in this workshop. Choose one on the Brief.',
   'no-text':
-    'This revision of the dialect does not say how a configuration is written. Choose a newer one on the Brief, or write its lines in the dialect editor.',
+    'This revision of the dialect has no configuration lines. Choose a newer one on the Brief, or write its lines in the dialect editor.',
 };
 
 /** The controllers in the aircraft, in natural order. */

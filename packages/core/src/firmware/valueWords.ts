@@ -61,7 +61,7 @@ function listWords(list: Extract<Coding, { by: 'words' }>['words'], text: string
     case 'pulses':
       return isPulseKind(text) ? PULSE_KINDS[text].title : text;
     case 'inversion':
-      return text === 'rx' ? 'on for what arrives' : 'on both ways';
+      return text === 'rx' ? 'on for receiving' : 'on both ways';
     case 'levelling':
       return text === 'at-level' ? LEVEL_SCHOOLS['at-level'].title : LEVEL_SCHOOLS['as-it-flies'].title;
     case 'monitors':

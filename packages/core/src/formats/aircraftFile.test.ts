@@ -39,7 +39,7 @@ describe('aircraft files', () => {
     expect(dialectOf(read.design)).toEqual(own);
     expect(writeAircraftFile(read.design)).toBe(written);
     expect(sentenceFor(written.replace('"code": "311"', '"code": "312"'))).toBe(
-      'The dialect "Numbered ports" in the file does not hold together: Functions aileron-left and aileron-right have the same code, 312.',
+      'The dialect "Numbered ports" in the file is inconsistent: Functions aileron-left and aileron-right have the same code, 312.',
     );
   });
 
@@ -110,7 +110,7 @@ describe('aircraft files', () => {
     const file: unknown = JSON.parse(text);
     const changed = JSON.stringify(file).replaceAll('"supply":"SBUS.2"', '"supply":"SBUS.9"');
     expect(sentenceFor(changed)).toBe(
-      'The part "RC receiver, SBUS, 16 channels" in the file does not hold together: Nothing of the circuit reaches the supply pin 2 (V) of port "SBUS".',
+      'The part "RC receiver, SBUS, 16 channels" in the file is inconsistent: No element of the circuit uses the supply pin 2 (V) of port "SBUS".',
     );
   });
 

@@ -56,22 +56,22 @@ export function readAircraftValue(value: unknown): ReadResult {
   const candidate: unknown = { dialects: [], ...value, aircraft: migrated.document };
   if (!hasShape(AircraftFileSchema, candidate)) {
     const [problem] = shapeProblems(AircraftFileSchema, candidate, 1);
-    return { sentence: `The file does not have the shape of an aircraft at ${problem?.path ?? '/'}: ${problem?.message ?? 'unknown'}.` };
+    return { sentence: `The file is not a valid aircraft at ${problem?.path ?? '/'}: ${problem?.message ?? 'unknown'}.` };
   }
   const hidden = hiddenTextIn(candidate);
   if (hidden !== undefined)
-    return { sentence: `The text at ${hidden.path} ${hidden.problem}. Take it out of the file, and import it again.` };
+    return { sentence: `The text at ${hidden.path} ${hidden.problem}. Remove it from the file, and import it again.` };
   const design: Design = { ...withRevisions({ parts: new Map(), dialects: shipped.dialects }, candidate), aircraft: candidate.aircraft };
   for (const part of candidate.parts) {
     const [problem] = partProblems(part);
-    if (problem !== undefined) return { sentence: `The part "${part.name}" in the file does not hold together: ${problem}` };
+    if (problem !== undefined) return { sentence: `The part "${part.name}" in the file is inconsistent: ${problem}` };
   }
   for (const dialect of candidate.dialects) {
     const [problem] = dialectProblems(dialect);
-    if (problem !== undefined) return { sentence: `The dialect "${dialect.name}" in the file does not hold together: ${problem}` };
+    if (problem !== undefined) return { sentence: `The dialect "${dialect.name}" in the file is inconsistent: ${problem}` };
   }
   const [broken] = integrityOf(design);
-  if (broken !== undefined) return { sentence: `The aircraft in the file does not hold together: ${broken.sentence}` };
+  if (broken !== undefined) return { sentence: `The aircraft in the file is inconsistent: ${broken.sentence}` };
   return { design, migrated: migrated.steps };
 }
 

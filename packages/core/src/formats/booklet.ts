@@ -24,7 +24,7 @@ export function findingsSheet(design: Design): Sheet {
     columns: [
       { title: 'Severity', kind: 'words' },
       { title: 'Stage', kind: 'words' },
-      { title: 'What', kind: 'words' },
+      { title: 'Finding', kind: 'words' },
       { title: 'Evidence', kind: 'value' },
       { title: 'Accepted', kind: 'words' },
     ],

@@ -22,7 +22,7 @@ export function writeDialectFile(dialect: Dialect): string {
 /** Reads the text of a dialect file. Gives the dialect, or one sentence that says what is wrong and where. Never throws. */
 export function readDialectFile(text: string): { readonly dialect: Dialect } | { readonly sentence: string } {
   if (text.length > LIMITS.dialectFileChars)
-    return { sentence: `The file is too large for a dialect: ${text.length} characters; ${LIMITS.dialectFileChars} at the most.` };
+    return { sentence: `The file is too large for a dialect: ${text.length} characters; the limit is ${LIMITS.dialectFileChars}.` };
   let value: unknown;
   try {
     value = JSON.parse(text);
@@ -33,10 +33,10 @@ export function readDialectFile(text: string): { readonly dialect: Dialect } | {
   if (format !== FORMAT) return { sentence: `The file is not a dialect: its "format" should be "${FORMAT}".` };
   if (!hasShape(DialectFileSchema, value)) {
     const [problem] = shapeProblems(DialectFileSchema, value, 1);
-    return { sentence: `The file does not have the shape of a dialect at ${problem?.path ?? '/'}: ${problem?.message ?? 'unknown'}.` };
+    return { sentence: `The file is not a valid dialect at ${problem?.path ?? '/'}: ${problem?.message ?? 'unknown'}.` };
   }
   const [first] = problemsOfDialect(value.dialect);
-  return first === undefined ? { dialect: value.dialect } : { sentence: `The dialect in the file does not hold together: ${first}` };
+  return first === undefined ? { dialect: value.dialect } : { sentence: `The dialect in the file is inconsistent: ${first}` };
 }
 
 /** Everything that keeps a value from being a dialect of the workshop, as sentences. Empty for a sound dialect. */

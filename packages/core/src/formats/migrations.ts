@@ -138,7 +138,7 @@ export function migrate(
   if (version > target) {
     return {
       is: 'newer',
-      sentence: `The aircraft was written by a newer version of the product (schema ${version}; this one knows up to ${target}). Update the product to open it; the file was left as it is.`,
+      sentence: `The aircraft was written by a newer version of the product (schema ${version}; this one reads up to ${target}). Update the product to open it; the file was left as it is.`,
     };
   }
   let current = document;

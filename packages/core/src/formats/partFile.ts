@@ -30,10 +30,10 @@ export function readPartFile(text: string): { readonly part: Part } | { readonly
   if (format !== FORMAT) return { sentence: `The file is not a part: its "format" should be "${FORMAT}".` };
   if (!hasShape(PartFileSchema, value)) {
     const [problem] = shapeProblems(PartFileSchema, value, 1);
-    return { sentence: `The file does not have the shape of a part at ${problem?.path ?? '/'}: ${problem?.message ?? 'unknown'}.` };
+    return { sentence: `The file is not a valid part at ${problem?.path ?? '/'}: ${problem?.message ?? 'unknown'}.` };
   }
   const [first] = problemsOfPart(value.part);
-  return first === undefined ? { part: value.part } : { sentence: `The part in the file does not hold together: ${first}` };
+  return first === undefined ? { part: value.part } : { sentence: `The part in the file is inconsistent: ${first}` };
 }
 
 /**

@@ -23,11 +23,11 @@ describe('the loose ends of a part', () => {
     if (port === undefined) throw new Error('There is no port.');
     const second: Part = { ...gnss, ports: [...gnss.ports, { ...port, id: 'second', label: 'second' }] };
     expect(looseEnds(second)).toEqual([
-      'Pin 2 (RX) of port "second" carries no signal: no endpoint is on it.',
-      'Pin 3 (TX) of port "second" carries no signal: no endpoint is on it.',
-      'Pin 4 (SCL) of port "second" carries no signal: no endpoint is on it.',
-      'Pin 5 (SDA) of port "second" carries no signal: no endpoint is on it.',
-      'The ground pin 6 (GND) of port "second" leads nowhere: no element of the circuit is on it.',
+      'Pin 2 (RX) of port "second" carries no signal: no endpoint uses it.',
+      'Pin 3 (TX) of port "second" carries no signal: no endpoint uses it.',
+      'Pin 4 (SCL) of port "second" carries no signal: no endpoint uses it.',
+      'Pin 5 (SDA) of port "second" carries no signal: no endpoint uses it.',
+      'The ground pin 6 (GND) of port "second" is not connected: no element of the circuit uses it.',
     ]);
   });
 });

@@ -36,9 +36,9 @@ export function looseEnds(part: Part): readonly string[] {
       if (named.has(address)) return [];
       const roles = rolesOf(id, n);
       if (roles.includes('gnd'))
-        return [`The ground pin ${n} (${label}) of port "${id}" leads nowhere: no element of the circuit is on it.`];
+        return [`The ground pin ${n} (${label}) of port "${id}" is not connected: no element of the circuit uses it.`];
       const wants = roles.some((role) => role !== undefined && WANT_AN_ENDPOINT.includes(role));
-      return wants && !spoken.has(address) ? [`Pin ${n} (${label}) of port "${id}" carries no signal: no endpoint is on it.`] : [];
+      return wants && !spoken.has(address) ? [`Pin ${n} (${label}) of port "${id}" carries no signal: no endpoint uses it.`] : [];
     }),
   );
 }

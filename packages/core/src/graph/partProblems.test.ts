@@ -33,22 +33,22 @@ describe('a part', () => {
     [
       'a way to set what it has no setting for',
       { ...gnss, how: [{ settings: ['UART.speed'], how: { is: 'jumper', jumper: 'J1' } }] },
-      'It says how "UART.speed" is set, which is no setting of it.',
+      'It says how to set "UART.speed", which is not one of its settings.',
     ],
     [
       'a menu over a port that is not there',
       { ...gnss, how: [{ settings: ['UART.baud'], how: { is: 'menu', tool: 'tool', menu: 'Speed', over: 'COM' } }] },
-      'The setting "UART.baud" is set over a port that is not there.',
+      'The setting "UART.baud" is set over a port that does not exist.',
     ],
     [
       'an antenna of a radio that is not there',
       radios(receiver, (radio) => (radio.diversityOf === undefined ? radio : { ...radio, diversityOf: 'x' })),
-      'The antenna "rc2" is another one of a radio that is not there.',
+      'The antenna "rc2" belongs to a radio that does not exist.',
     ],
     [
       'a heading line with one end',
       radios(gnss, (radio) => ({ ...radio, heading: 'first' })),
-      'A heading needs one first and one second antenna.',
+      'A heading baseline needs one first and one second antenna.',
     ],
     [
       'a turn chosen by another setting',
@@ -63,7 +63,7 @@ describe('a part', () => {
           each.is === 'rc-out' && each.id === 'ch1' ? { ...each, lossSignal: [{ format: 'crsf', signal: 'flag' as const }] } : each,
         ),
       },
-      'The endpoint "ch1" says how a lost link is told in crsf, which it does not speak.',
+      'The endpoint "ch1" states its loss behaviour for crsf, which it does not use.',
     ],
     [
       'a signal strength at an output that it does not have',
@@ -75,7 +75,7 @@ describe('a part', () => {
             : each,
         ),
       },
-      'The endpoint "ch1" tells how well it hears at the output "METER", which the part does not have.',
+      'The endpoint "ch1" reports link quality at the output "METER", which the part does not have.',
     ],
     ['two endpoints of one name', { ...gnss, endpoints: [...gnss.endpoints, ...gnss.endpoints] }, 'Two of its endpoints are named "UART".'],
     ['two elements of one name', { ...gnss, circuit: [...gnss.circuit, ...gnss.circuit] }, 'Two of its circuit elements are named'],
@@ -99,11 +99,11 @@ describe('a part', () => {
       port(gnss, (one) => ({ ...one, pins: one.pins.map(({ logic: _logic, ...pin }) => pin) })),
       'Pin 2 (TX) of port "UART" is a signal without a level.',
     ],
-    ['an element on a pin that is not there', load(gnss, { supply: 'UART.9' }), 'names the pin UART.9, which is not there.'],
+    ['an element on a pin that is not there', load(gnss, { supply: 'UART.9' }), 'uses the pin UART.9, which does not exist.'],
     [
       'an endpoint on a pin that is not there',
       { ...gnss, endpoints: gnss.endpoints.map((each) => (each.is === 'uart' ? { ...each, tx: 'UART.9' } : each)) },
-      'The endpoint "UART" names the pin UART.9, which is not there.',
+      'The endpoint "UART" uses the pin UART.9, which does not exist.',
     ],
     [
       'an endpoint on a pin of another role',
@@ -118,10 +118,10 @@ describe('a part', () => {
     [
       'a supply that nothing reaches',
       { ...gnss, circuit: gnss.circuit.filter(({ is }) => is !== 'load') },
-      'Nothing of the circuit reaches the supply pin 1 (V)',
+      'No element of the circuit uses the supply pin 1 (V)',
     ],
     ['a load outside of its window', load(gnss, { nominalV: 9 }), 'its nominal 9 V is outside.'],
-    ['currents that fall', load(gnss, { typicalA: 9 }), 'do not rise from idle over typical to peak.'],
+    ['currents that fall', load(gnss, { typicalA: 9 }), 'do not rise from idle to typical to peak.'],
     [
       'an output in two banks',
       { ...board, board: { sensors: [], banks: [...(board.board?.banks ?? []), { id: 'Z', outputs: ['out1'] }] } },
@@ -130,17 +130,17 @@ describe('a part', () => {
     [
       'an output in no bank',
       { ...board, board: { sensors: [], banks: (board.board?.banks ?? []).slice(1) } },
-      'The output "out1" says that it is in bank A, which does not hold it.',
+      'The output "out1" is declared in bank A, which does not contain it.',
     ],
     [
       'a bank of an output that is not there',
       { ...board, board: { sensors: [], banks: [...(board.board?.banks ?? []), { id: 'Z', outputs: ['out99'] }] } },
-      'A bank holds the output "out99", which is not there.',
+      'A bank contains the output "out99", which does not exist.',
     ],
     [
       'a delivered value that the setting does not take',
       { ...camera, settings: camera.settings.map((spec) => (spec.is === 'choice' ? { ...spec, default: 'SECAM' } : spec)) },
-      'The setting "standard" is delivered with a value that it does not take.',
+      'The setting "standard" has a default that is not one of its values.',
     ],
     [
       'a route to nowhere',
@@ -157,6 +157,6 @@ describe('a part', () => {
       ...camera,
       endpoints: camera.endpoints.map((each) => (each.is === 'video-out' && each.id === 'ntsc' ? { ...each, pin: 'AV.9' } : each)),
     };
-    expect(partProblems(broken)).toEqual(['The endpoint "ntsc" names the pin AV.9, which is not there.']);
+    expect(partProblems(broken)).toEqual(['The endpoint "ntsc" uses the pin AV.9, which does not exist.']);
   });
 });

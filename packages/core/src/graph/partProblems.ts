@@ -78,12 +78,12 @@ function pinProblems(part: ResolvedPart): string[] {
   const missing = part.circuit.flatMap((element) =>
     addressesOf(element)
       .filter((address) => !address.startsWith('@') && !roles.has(address))
-      .map((address) => `The circuit element "${element.id}" names the pin ${address}, which is not there.`),
+      .map((address) => `The circuit element "${element.id}" uses the pin ${address}, which does not exist.`),
   );
   const wrong = part.endpoints.flatMap((endpoint) =>
     endpointRoles(endpoint).flatMap(([pin, wanted]) => {
       const role = roles.get(pin);
-      if (role === undefined) return [`The endpoint "${endpoint.id}" names the pin ${pin}, which is not there.`];
+      if (role === undefined) return [`The endpoint "${endpoint.id}" uses the pin ${pin}, which does not exist.`];
       return wanted.includes(role)
         ? []
         : [`The endpoint "${endpoint.id}" is on pin ${pin}, whose role is ${role} and not ${wanted.join(' or ')}.`];
@@ -110,7 +110,7 @@ function supplyProblems(part: Part): string[] {
     port.pins
       .filter((pin) => pin.role.startsWith('supply'))
       .filter((pin) => !named.has(`${port.id}.${pin.n}`))
-      .map((pin) => `Nothing of the circuit reaches the supply pin ${pin.n} (${pin.label}) of port "${port.id}".`),
+      .map((pin) => `No element of the circuit uses the supply pin ${pin.n} (${pin.label}) of port "${port.id}".`),
   );
 }
 
@@ -124,7 +124,7 @@ function loadProblems(part: ResolvedPart): string[] {
       );
     }
     if (element.idleA > element.typicalA || element.typicalA > element.peakA) {
-      found.push(`The currents of the load "${element.id}" do not rise from idle over typical to peak.`);
+      found.push(`The currents of the load "${element.id}" do not rise from idle to typical to peak.`);
     }
     return found;
   });
@@ -138,10 +138,10 @@ function bankProblems(part: Part): string[] {
     ...twice(banked).map((output) => `The output "${output}" is in two banks.`),
     ...outputs
       .filter((output) => part.kind === 'controller' && banks.find((bank) => bank.id === output.bank)?.outputs.includes(output.id) !== true)
-      .map((output) => `The output "${output.id}" says that it is in bank ${output.bank}, which does not hold it.`),
+      .map((output) => `The output "${output.id}" is declared in bank ${output.bank}, which does not contain it.`),
     ...banked
       .filter((id) => !outputs.some((output) => output.id === id))
-      .map((id) => `A bank holds the output "${id}", which is not there.`),
+      .map((id) => `A bank contains the output "${id}", which does not exist.`),
   ];
 }
 
@@ -150,7 +150,7 @@ function wordProblems(part: Part): string[] {
   return [
     ...settingsOf(part)
       .filter((spec) => spec.default !== undefined && !settingTakes(spec, spec.default))
-      .map((spec) => `The setting "${spec.id}" is delivered with a value that it does not take.`),
+      .map((spec) => `The setting "${spec.id}" has a default that is not one of its values.`),
     ...part.routes
       .flatMap((route) => [route.from, route.to])
       .filter((id) => !ids.has(id))
@@ -173,34 +173,36 @@ function namesOfFacts(part: Part): string[] {
     ...(part.how ?? [])
       .flatMap(({ settings }) => settings)
       .filter((id) => !known.has(id))
-      .map((id) => `It says how "${id}" is set, which is no setting of it.`),
+      .map((id) => `It says how to set "${id}", which is not one of its settings.`),
     ...specs
       .filter(({ how }) => how?.is === 'menu' && how.over !== undefined && !ports.has(how.over))
-      .map(({ id }) => `The setting "${id}" is set over a port that is not there.`),
+      .map(({ id }) => `The setting "${id}" is set over a port that does not exist.`),
     ...part.endpoints
       .filter(
         (endpoint) => (endpoint.is === 'usb' || endpoint.is === 'network') && endpoint.port !== undefined && !ports.has(endpoint.port),
       )
-      .map(({ id }) => `The endpoint "${id}" is on a port that is not there.`),
+      .map(({ id }) => `The endpoint "${id}" is on a port that does not exist.`),
     ...radios
       .filter(
         ({ id, diversityOf }) => diversityOf !== undefined && (diversityOf === id || !radios.some((other) => other.id === diversityOf)),
       )
-      .map(({ id }) => `The antenna "${id}" is another one of a radio that is not there.`),
-    ...(headings.length === 0 || headings.join(' ') === 'first second' ? [] : ['A heading needs one first and one second antenna.']),
+      .map(({ id }) => `The antenna "${id}" belongs to a radio that does not exist.`),
+    ...(headings.length === 0 || headings.join(' ') === 'first second'
+      ? []
+      : ['A heading baseline needs one first and one second antenna.']),
     ...[part.spin, part.propeller?.turns].flatMap((turns) => (turns === undefined ? [] : turnProblems(turns, specs))),
     ...part.endpoints.flatMap((endpoint) =>
       endpoint.is !== 'rc-out'
         ? []
         : (endpoint.lossSignal ?? [])
             .filter(({ format }) => !endpoint.formats.includes(format))
-            .map(({ format }) => `The endpoint "${endpoint.id}" says how a lost link is told in ${format}, which it does not speak.`),
+            .map(({ format }) => `The endpoint "${endpoint.id}" states its loss behaviour for ${format}, which it does not use.`),
     ),
     ...part.endpoints.flatMap((endpoint) =>
       (endpoint.is === 'rc-out' ? (endpoint.tells ?? []) : []).flatMap((report) =>
         report.is !== 'output' || part.endpoints.some(({ is, id }) => is === 'analog-out' && id === report.endpoint)
           ? []
-          : [`The endpoint "${endpoint.id}" tells how well it hears at the output "${report.endpoint}", which the part does not have.`],
+          : [`The endpoint "${endpoint.id}" reports link quality at the output "${report.endpoint}", which the part does not have.`],
       ),
     ),
   ];

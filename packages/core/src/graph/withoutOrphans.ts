@@ -50,7 +50,7 @@ export function withoutOrphans(part: Part): WithoutOrphans {
   const how = kept(
     part.how ?? [],
     ({ settings: own }) => own.every((id) => settings.has(id)),
-    ({ settings: own }) => `how ${own.map((id) => `"${id}"`).join(', ')} is set`,
+    ({ settings: own }) => `the steps to set ${own.map((id) => `"${id}"`).join(', ')}`,
   );
   const { how: _how, ...rest } = slimmer;
   return { part: how.length === 0 ? rest : { ...rest, how }, removed };

@@ -7,7 +7,7 @@ import { drives, findPin, isSupply, joinVerdict, rolesMatch, supplyWindow, type 
 
 /** The ways to map the pins of two ports. */
 export const PIN_MAP_PRESETS = {
-  meaning: 'By meaning',
+  meaning: 'By signal',
   straight: 'Straight through',
   mirrored: 'Mirrored',
   'supply-pulled': 'Supply pin pulled',
@@ -46,7 +46,7 @@ export interface PinMap {
 /**
  * Proposes which pin of port A goes to which pin of port B. `meaning`: ground to ground, supply from a source to a sink
  * that takes it and is not fed yet, TX to RX, SDA to SDA and so on; each pin once, in pin order. The branch of a loom leaves out
- * what is one net already: the ground of a second port of one board is there by the first.
+ * what is already one net: the ground of a second port of one board is there by the first.
  */
 export function fitPinMap(
   graph: Graph,
@@ -75,7 +75,7 @@ function byItsMeaning(wish: PinMapWish): boolean {
 }
 
 /**
- * What a branch leaves in: neither what is one net already nor what would put a second output on a wire. A supply keeps its ground
+ * What a branch leaves in: neither what is already one net nor what would put a second output on a wire. A supply keeps its ground
  * beside it, so that its current has a way back of its own.
  */
 function forBranch(graph: Graph, a: PortAt, b: PortAt, pairs: readonly Pair[]): readonly Pair[] {
@@ -211,16 +211,16 @@ function whyLeftOut(graph: Graph, here: PortAt, there: PortAt, pin: Pin): string
   if (pin.role === 'nc') return 'not connected inside';
   const matching = there.port.pins.filter((other) => rolesMatch(pin.role, other.role));
   if (matching.length === 0) return `${there.ref} ${there.port.label} has no pin for it`;
-  if (matching.some((other) => isOneNet(graph, here, there, { a: pin.n, b: other.n }))) return 'one net already';
+  if (matching.some((other) => isOneNet(graph, here, there, { a: pin.n, b: other.n }))) return 'already one net';
   if (matching.some((other) => wouldContend(graph, here, there, { a: pin.n, b: other.n }))) return 'two outputs would drive one wire';
-  if (!isSupply(pin.role)) return `not joined to ${there.ref} ${there.port.label}`;
+  if (!isSupply(pin.role)) return `not connected to ${there.ref} ${there.port.label}`;
   for (const other of matching) {
     const verdict = verdictOf(graph, here, there, { a: pin.n, b: other.n });
-    if (verdict.is !== 'good') return `supply not joined: ${verdict.why}`;
+    if (verdict.is !== 'good') return `supply not connected: ${verdict.why}`;
     const fed = alreadyFed(graph, here, there, pin, other);
-    if (fed !== undefined) return `supply not joined: ${feedName(graph, here, there, pin)} is fed from ${fed}`;
+    if (fed !== undefined) return `supply not connected: ${feedName(graph, here, there, pin)} is fed from ${fed}`;
   }
-  return 'supply not joined: another pin feeds it';
+  return 'supply not connected: another pin feeds it';
 }
 
 function feedName(graph: Graph, here: PortAt, there: PortAt, pin: Pin): string {

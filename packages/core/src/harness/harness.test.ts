@@ -119,7 +119,7 @@ describe('pin maps', () => {
     const map = mapOf(design, ['CAM1', 'AV'], ['FC1', 'video'], 'meaning');
     expect(map.pairs.map((pair) => pair.a)).not.toContain(2);
     expect(map.leftOut.find((left) => left.side === 'a' && left.n === 2)?.why).toBe(
-      `supply not joined: ${stated(9, 'V')}; CAM1 takes ${stated(5.5, 'V')} at most.`,
+      `supply not connected: ${stated(9, 'V')}; CAM1 accepts ${stated(5.5, 'V')} at most.`,
     );
   });
 
@@ -135,7 +135,7 @@ describe('pin maps', () => {
     const fed = powered('gnss-serial', 'regulator-buck-5v-3a');
     fed.wire('GNSS1 UART', 'FC1 S4');
     const map = mapOf(fed.design, ['GNSS1', 'UART'], ['FC1', 'S2'], 'meaning');
-    expect(map.leftOut.find((left) => left.side === 'a' && left.n === 1)?.why).toBe('supply not joined: GNSS1 (W02) is fed from FC1');
+    expect(map.leftOut.find((left) => left.side === 'a' && left.n === 1)?.why).toBe('supply not connected: GNSS1 (W02) is fed from FC1');
   });
 
   it('never take one pin twice, and account for every pin', () => {
@@ -273,7 +273,7 @@ describe('documents', () => {
     const was = leg.typedLengthMm ?? null;
     const open = made(apart, { kind: 'set-leg-length', cable: cableOf(apart, 'W07').id, leg: leg.id, lengthMm: null, was });
     expect(documentKinds.find((kind) => kind.id === 'cut-list')?.build(graphOf(open), 'aircraft')?.notes).toEqual([
-      'T: as typed. The others are the ways in the layout with slack.',
+      'T: length as typed. The others are the route in the layout plus slack.',
       'Not counted, since no length is set: 3 of W07.',
     ]);
   });
@@ -287,7 +287,7 @@ describe('documents', () => {
     expect(sheetOf(design)?.notes).toContain(`W08: ${stated(typed, 'mm')}, as typed.`);
     const free = made(design, { kind: 'set-leg-length', cable: w08.id, leg: leg.id, lengthMm: null, was: typed });
     expect(sheetOf(free)?.notes).toEqual(
-      expect.arrayContaining([expect.stringMatching(/^W08: \d+\smm, its way in the layout with slack\.$/)]),
+      expect.arrayContaining([expect.stringMatching(/^W08: \d+\smm, its route in the layout plus slack\.$/)]),
     );
     const twisted = made(design, { kind: 'set-leg-twist', cable: w08.id, leg: leg.id, twistMm: 25, was: null });
     expect(sheetOf(twisted)?.rows.map((cells) => cells[4])).toEqual(
@@ -371,8 +371,8 @@ describe('documents', () => {
         .find((kind) => kind.id === 'pin-table')
         ?.build(graph, cableOf(design, tag).id)
         ?.notes.join(' ');
-    expect(notes('W07')).toContain('It can be bought: a servo lead or extension.');
-    expect(notes('W15')).toContain('It can be bought: a straight 4-way cable, 1.25 mm locking.');
+    expect(notes('W07')).toContain('Available ready-made: a servo lead or extension.');
+    expect(notes('W15')).toContain('Available ready-made: a straight 4-way cable, 1.25 mm locking.');
     expect(notes('W10')).not.toContain('can be bought');
     expect(notes('W02')).not.toContain('can be bought');
   });

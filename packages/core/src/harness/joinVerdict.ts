@@ -101,7 +101,7 @@ export function joinVerdict(graph: Graph, a: FoundPin, b: FoundPin): JoinVerdict
   if (first === 'gnd' || second === 'gnd') return { is: 'pointless', why: 'Ground on a signal: the signal is held low.' };
   if (first === 'tx' && second === 'tx') return { is: 'pointless', why: 'Both drive the wire, and neither hears the other.' };
   if (first === 'rx' && second === 'rx') return { is: 'pointless', why: 'Both listen, and nothing drives the wire.' };
-  return { is: 'pointless', why: `${first} and ${second} have nothing to say to each other.` };
+  return { is: 'pointless', why: `${first} and ${second} do not belong together.` };
 }
 
 function mixedVerdict(graph: Graph, supply: FoundPin, other: FoundPin): JoinVerdict {
@@ -109,7 +109,7 @@ function mixedVerdict(graph: Graph, supply: FoundPin, other: FoundPin): JoinVerd
   const volts = voltsAt(graph, supply.node);
   const most = other.pin.logic?.inputMaxV;
   if (volts !== undefined && most !== undefined && volts > most) {
-    return { is: 'harmful', why: `${stated(volts, 'V')} on a pin that stands ${stated(most, 'V')}.` };
+    return { is: 'harmful', why: `${stated(volts, 'V')} on a pin that withstands ${stated(most, 'V')}.` };
   }
   return { is: 'pointless', why: `Supply on a ${other.pin.role} pin.` };
 }
@@ -117,7 +117,9 @@ function mixedVerdict(graph: Graph, supply: FoundPin, other: FoundPin): JoinVerd
 function supplyVerdict(graph: Graph, a: FoundPin, b: FoundPin): JoinVerdict {
   if (!rolesMatch(a.pin.role, b.pin.role)) {
     const both =
-      a.pin.role === 'supply-in' ? 'Both take supply; neither feeds the other.' : 'Both feed: two supplies would drive each other.';
+      a.pin.role === 'supply-in'
+        ? 'Both are supply inputs; neither feeds the other.'
+        : 'Both are supply outputs: two supplies would drive each other.';
     return a.pin.role === 'supply-in' ? { is: 'pointless', why: both } : { is: 'harmful', why: both };
   }
   const joined = groupOf(graph.nets, a.node) === groupOf(graph.nets, b.node);
@@ -133,7 +135,7 @@ function supplyVerdict(graph: Graph, a: FoundPin, b: FoundPin): JoinVerdict {
   const volts = voltsAt(graph, source.node) ?? setVoltsAt(graph, source);
   const window = supplyWindow(graph, sink);
   if (volts !== undefined && window !== undefined && volts > window.maxV) {
-    return { is: 'harmful', why: `${stated(volts, 'V')}; ${sink.ref} takes ${stated(window.maxV, 'V')} at most.` };
+    return { is: 'harmful', why: `${stated(volts, 'V')}; ${sink.ref} accepts ${stated(window.maxV, 'V')} at most.` };
   }
   if (volts !== undefined && window !== undefined && volts < window.startsV) {
     return { is: 'pointless', why: `${stated(volts, 'V')}; ${sink.ref} needs ${stated(window.startsV, 'V')} at least.` };

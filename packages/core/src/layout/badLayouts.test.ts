@@ -61,7 +61,7 @@ describe('layouts that make no sense', () => {
     ['a wing of next to no chord', () => numbers({ rootChordMm: 1, tipChordMm: 1 })],
     ['a wing longer at the tip than at the root', () => numbers({ rootChordMm: 10, tipChordMm: 900 })],
     ['a wing behind the tail', () => numbers({ wingStationMm: 5000 })],
-    ['the band the wrong way round', () => numbers({ foreLimitMm: 600, aftLimitMm: 400 })],
+    ['the band reversed', () => numbers({ foreLimitMm: 600, aftLimitMm: 400 })],
     ['a target outside of everything', () => numbers({ targetMm: -20_000 })],
     ['a body as small as a coin', () => numbers({ bodyLengthMm: 1, bodyWidthMm: 1, bodyHeightMm: 1 })],
     ['routes in pieces', () => withFrame((frame) => ({ ...frame, routes: {} }))],
@@ -99,7 +99,7 @@ describe('layouts that make no sense', () => {
       ...frame,
       bays: Object.fromEntries(Object.entries(frame.bays).map(([id, of]) => [id, { ...of, sizeMm: [20, 20, 20] as const }])),
     }));
-    const out = findingsOf(tight).filter(({ check, what }) => check === 'place.bay-overflow' && what.includes('stands out'));
+    const out = findingsOf(tight).filter(({ check, what }) => check === 'place.bay-overflow' && what.includes('sticks out'));
     expect(out.length).toBeGreaterThan(10);
     const pack = out.find(({ what }) => what.startsWith('BAT1'));
     expect(pack === undefined ? undefined : remediesOf(tight, pack)).toEqual([]);
@@ -107,8 +107,8 @@ describe('layouts that make no sense', () => {
 
   it('names two parts that are in one spot, and a part that lies beside the airframe', () => {
     const same = findingsOf(placedAt([480, 0, 0], ['FC1', 'CC1'])).map(({ what }) => what);
-    expect(same).toContain('CC1 and FC1 are in the same room.');
+    expect(same).toContain('CC1 and FC1 overlap.');
     const far = findingsOf(placedAt([560, 3000, 55], ['SRV2'])).find(({ check }) => check === 'place.outside');
-    expect(far?.what).toMatch(/^SRV2 lies \d+\smm beside the airframe\.$/);
+    expect(far?.what).toMatch(/^SRV2 is \d+\smm outside the airframe\.$/);
   });
 });

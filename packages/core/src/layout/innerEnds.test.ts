@@ -264,7 +264,7 @@ describe('a cable that is led by way of a point', () => {
       const result = applyEdit(design, edit);
       return 'refused' in result ? result.refused.sentence : '';
     };
-    expect(refusal(whole, lead('nowhere'))).toBe('The airframe has no point "nowhere" to lead W02 by.');
+    expect(refusal(whole, lead('nowhere'))).toBe('The airframe has no point "nowhere" to route W02 via.');
     const tip = asId<PointId>('mast');
     const mast = { title: 'mast', at: [400, 0, 80] as Spot };
     const added = made(whole, { kind: 'set-frame-point', id: tip, point: mast, was: null });
@@ -272,7 +272,7 @@ describe('a cable that is led by way of a point', () => {
     const led = made(added, lead('mast'));
     expect(wayOf(led)?.lengthMm).toBeGreaterThanOrEqual(short?.lengthMm ?? 0);
     const gone: SimpleEdit = { kind: 'set-frame-point', id: tip, point: null, was: mast };
-    expect(refusal(led, gone)).toBe('W02 is led by way of this point. Lead it another way first.');
+    expect(refusal(led, gone)).toBe('W02 is routed via this point. Reroute it first.');
     expect(refusal(made(led, lead(null, 'mast')), gone)).toBe('');
   });
 });

@@ -88,7 +88,7 @@ describe('what one gets at', () => {
       reachOf(closed).flatMap(({ placed, what, by }) => (placed.item.ref === ref ? [`${what}: ${by}`] : []));
     expect(of('FC1')).toEqual(['USB: closed', 'memory card: closed', 'status light: closed']);
     expect(of('BAT1')).toEqual([]);
-    expect(placementSheet(closed).notes.join(' ')).toMatch(/Set up before its bay is closed: .*FC1 USB; FC1 memory card/);
+    expect(placementSheet(closed).notes.join(' ')).toMatch(/Configure before the bay is closed: .*FC1 USB; FC1 memory card/);
     expect(placementSheet(graphOf(inBay('open'))).notes.join(' ')).not.toContain('Set up');
   });
 });
@@ -124,8 +124,8 @@ describe('hovering', () => {
     };
     const said = (massG: number): string[] =>
       findingsBy(loaded(massG), 'place.mass').flatMap(({ severity, what }) => (what.includes('hover') ? [`${severity}: ${what}`] : []));
-    expect(said(6000).join()).toMatch(/^note: .*it hovers at about 88\s% of its throttle\.$/);
-    expect(said(20_000).join()).toMatch(/^note: .*it does not hover even at full throttle, by the estimate\.$/);
+    expect(said(6000).join()).toMatch(/^note: .*it hovers at about 88\s% throttle\.$/);
+    expect(said(20_000).join()).toMatch(/^note: .*it does not hover even at full throttle \(estimate\)\.$/);
   });
 
   it('is not known of what only flies forward', () => {

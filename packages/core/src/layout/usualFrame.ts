@@ -133,7 +133,7 @@ function plane(
   bay('rear', 'behind the wing', wing + chord, rearEnd, 'hatch-below');
   sketch.point('front', 'front of the nose bay', [nose, 0, 0]);
   // A hole in a bulkhead belongs to the bays on both sides.
-  sketch.point('fore-bulkhead', 'bulkhead before the wing', [wing, 0, 0]);
+  sketch.point('fore-bulkhead', 'bulkhead in front of the wing', [wing, 0, 0]);
   sketch.point('spine', 'spar', [round(wing + 0.3 * chord), 0, water]);
   sketch.point('aft-bulkhead', 'bulkhead behind the wing', [wing + chord, 0, 0]);
   sketch.point('tail', 'tail', [round(tail + tailChord / 2), 0, 0]);
@@ -234,7 +234,7 @@ function copter(kind: AirframeKind, size: number): FramePlan {
   const sketch = new Sketch();
   sketch.bay('top', 'top plate', [length / 2, 0, round(height / 4)], [length - 10, width - 10, round(height / 2)], 'open');
   sketch.bay('under', 'under the plate', [length / 2, 0, -round(height / 4)], [length - 10, width - 10, round(height / 2)], 'open');
-  sketch.point('spine', 'middle of the frame', [length / 2, 0, 0]);
+  sketch.point('spine', 'centre of the frame', [length / 2, 0, 0]);
   liftArms(sketch, 'spine', kind, sketch.frame(numbers));
   return sketch.frame(numbers);
 }

@@ -22,7 +22,7 @@ describe('a dialect as tables', () => {
         .sort(),
     ).toEqual(Object.keys(numbered.boards).sort());
     expect(rowsOf('board-PLOVER4')).toContainEqual(['serial port', 'S4', '17']);
-    expect(rowsOf('board-TEAL7')).toContainEqual(['kept for motors: quad, X', 'out1 out2 out3 out4', '']);
+    expect(rowsOf('board-TEAL7')).toContainEqual(['reserved for motors: quad, X', 'out1 out2 out3 out4', '']);
     expect(rowsOf('roles')).toContainEqual(['SBUS', '17', 'sticks, inverted frames', '100000']);
     expect(rowsOf('bauds')[0]).toEqual(['4800', '5']);
     expect(rowsOf('rules').map(([, , words]) => words)).toEqual(

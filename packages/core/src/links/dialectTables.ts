@@ -37,12 +37,12 @@ function boardTables(dialect: Dialect): DialectTable[] {
       const { title = '', serial = {}, outputs = {}, reserved = {} } = boardNamed(dialect, target) ?? {};
       const kept = airframeKinds.flatMap((kind) => {
         const some = reserved[kind];
-        return some === undefined ? [] : [[`kept for motors: ${AIRFRAME_KINDS[kind].title}`, some.join(' '), '']];
+        return some === undefined ? [] : [[`reserved for motors: ${AIRFRAME_KINDS[kind].title}`, some.join(' '), '']];
       });
       return {
         id: `board-${target}`,
         title: `Board ${target}: ${title}`,
-        columns: ['What', 'On the board', 'Firmware index'],
+        columns: ['Kind', 'On the board', 'Firmware index'],
         rows: [
           ...Object.entries(serial).map(([endpoint, code]) => ['serial port', endpoint, code]),
           ...Object.entries(outputs).map(([endpoint, code]) => ['output', endpoint, code]),
@@ -61,8 +61,8 @@ function codeTables({ roles, bauds, functions, orientations, modes, motors }: Di
   return [
     {
       id: 'roles',
-      title: 'What a serial port is for',
-      columns: ['Protocol', 'Code', 'Name', 'Baud that it fixes'],
+      title: 'Protocols of serial ports',
+      columns: ['Protocol', 'Code', 'Name', 'Fixed baud rate'],
       rows: PROTOCOL_IDS.flatMap((id: ProtocolId) => {
         const role = roles[id];
         return role === undefined ? [] : [[protocols[id].title, role.code, role.name ?? '', String(role.fixedBaud ?? '')]];
@@ -70,7 +70,7 @@ function codeTables({ roles, bauds, functions, orientations, modes, motors }: Di
     },
     {
       id: 'bauds',
-      title: 'Bauds',
+      title: 'Baud rates',
       columns: ['Baud', 'Code'],
       rows: Object.entries(bauds)
         .sort(([a], [b]) => Number(a) - Number(b))
@@ -85,7 +85,7 @@ function codeTables({ roles, bauds, functions, orientations, modes, motors }: Di
     {
       id: 'motors',
       title: 'Lift motors, seen from above',
-      columns: ['Airframe', 'Motor', 'Place', 'Turns'],
+      columns: ['Airframe', 'Motor', 'Position', 'Turns'],
       rows: airframeKinds.flatMap((kind) =>
         (motors[kind] ?? []).map(({ place, turns }, i) => [AIRFRAME_KINDS[kind].title, String(i + 1), place.replace('-', ' '), turns]),
       ),
@@ -98,7 +98,7 @@ function codeTables({ roles, bauds, functions, orientations, modes, motors }: Di
     },
     {
       id: 'orientations',
-      title: 'How the board lies',
+      title: 'Board orientation',
       columns: ['Board', 'Code', 'Name'],
       rows: codes(mountings, orientations, (key) => MOUNTINGS[key].title),
     },
@@ -109,13 +109,13 @@ function rules({ pitchRisesOn, rcScaleUs, frameScale, modeSlotsUs, failsafe, lim
   return {
     id: 'rules',
     title: 'Sticks, limits and refusals',
-    columns: ['About', 'Figure', 'In words'],
+    columns: ['About', 'Value', 'In words'],
     rows: [
       ['pitch channel', pitchRisesOn, `It rises when the stick is ${pitchRisesOn === 'pull' ? 'pulled' : 'pushed'}.`],
-      ['RC scale', `${rcScaleUs.least} ${rcScaleUs.middle} ${rcScaleUs.most} us`, 'Full one way, the middle, full the other way.'],
+      ['RC scale', `${rcScaleUs.least} ${rcScaleUs.middle} ${rcScaleUs.most} us`, 'Full one way, centre, full the other way.'],
       ...(frameScale === undefined
         ? []
-        : [['scale of SBUS and CRSF', scaleWords(frameScale), 'Values of a frame, and what the firmware makes of them.']]),
+        : [['scale of SBUS and CRSF', scaleWords(frameScale), 'Values of a frame, and the pulse widths the firmware maps them to.']]),
       ...(modeSlotsUs === undefined
         ? []
         : [
@@ -138,9 +138,9 @@ function scaleWords({ low, high }: NonNullable<Dialect['frameScale']>): string {
 
 function failsafeRows({ delayS, actions, backBy, throttleUs }: NonNullable<Dialect['failsafe']>): string[][] {
   return [
-    ['signal lost', stated(delayS, 's'), 'Until the first action, where nobody sets it.'],
+    ['signal lost', stated(delayS, 's'), 'Time to the first action, if not set.'],
     ['control comes back', backBy, RC_CHOICES.back.values[backBy] ?? ''],
-    ...(throttleUs === undefined ? [] : [['throttle threshold', `${throttleUs} us`, 'A throttle below this is taken for a lost signal.']]),
+    ...(throttleUs === undefined ? [] : [['throttle threshold', `${throttleUs} us`, 'A throttle below this counts as loss of signal.']]),
     ...lossActions.flatMap((action) => {
       const entry = actions[action];
       return entry === undefined

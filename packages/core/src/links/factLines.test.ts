@@ -21,63 +21,60 @@ function raise(): never {
   throw new Error('There is no such part.');
 }
 
-const PAIRED = 'sticks, in the air: stick frames, knows its other end by being paired with it';
-const BY_PHRASE = 'sticks, in the air: fast stick frames, knows its other end by a phrase that both are given';
+const PAIRED = 'sticks, in the air: stick frames, paired by a pairing procedure';
+const BY_PHRASE = 'sticks, in the air: fast stick frames, paired by a phrase set at both ends';
 
 describe('the facts of a part, for a person', () => {
   it.each<[string, Settings, readonly string[]]>([
-    ['receiver-sbus-16', {}, ['Lost link, SBUS: told by a flag in its frames', PAIRED]],
-    ['receiver-ppm-8', {}, ['Lost link, PPM: told by silence: it stops sending', PAIRED]],
-    ['receiver-pwm-6', {}, ['Lost link, PWM: nothing tells: it repeats the last channels', PAIRED]],
-    ['receiver-pwm-6', { failsafe: 'preset' }, ['Lost link, PWM: it sends preset channels, and nothing tells them from real ones', PAIRED]],
-    ['receiver-pwm-6', { failsafe: 'no-pulses' }, ['Lost link, PWM: told by silence: it stops sending', PAIRED]],
+    ['receiver-sbus-16', {}, ['Loss of signal, SBUS: reported by a flag in its frames', PAIRED]],
+    ['receiver-ppm-8', {}, ['Loss of signal, PPM: reported by silence: it stops sending', PAIRED]],
+    ['receiver-pwm-6', {}, ['Loss of signal, PWM: not reported: it repeats the last channels', PAIRED]],
+    ['receiver-pwm-6', { failsafe: 'preset' }, ['Loss of signal, PWM: it sends preset channels, which look like real ones', PAIRED]],
+    ['receiver-pwm-6', { failsafe: 'no-pulses' }, ['Loss of signal, PWM: reported by silence: it stops sending', PAIRED]],
     [
       'receiver-settable',
       { output: 'crsf' },
       [
-        'Lost link, CRSF: told by silence: it stops sending',
+        'Loss of signal, CRSF: reported by silence: it stops sending',
         'Signal strength: in its frames',
         'Link quality: in its frames',
         BY_PHRASE,
-        'second antenna: another antenna for "sticks": the better one counts',
+        'second antenna: second antenna for "sticks" (diversity)',
       ],
     ],
     [
       'receiver-settable',
       { output: 'sbus', qualityChannel: 16 },
       [
-        'Lost link, SBUS: told by a flag in its frames',
+        'Loss of signal, SBUS: reported by a flag in its frames',
         'Link quality: on channel 16',
         BY_PHRASE,
-        'second antenna: another antenna for "sticks": the better one counts',
+        'second antenna: second antenna for "sticks" (diversity)',
       ],
     ],
-    ['encoder-pwm-to-ppm', {}, ['Lost link, PPM: nothing tells: it repeats the last channels']],
+    ['encoder-pwm-to-ppm', {}, ['Loss of signal, PPM: not reported: it repeats the last channels']],
     [
       'gnss-dual-antenna',
       {},
-      [
-        'first antenna: the first end of the line that gives the heading',
-        'second antenna: the second end of the line that gives the heading',
-      ],
+      ['first antenna: first antenna of the heading baseline', 'second antenna: second antenna of the heading baseline'],
     ],
     [
       'motor-28mm-9x6',
       { spin: 'clockwise' },
-      ['Motor turns: clockwise, seen from in front', 'Propeller: 9 x 6 in, made to turn: not known yet'],
+      ['Motor turns: clockwise, seen from in front', 'Propeller: 9 x 6 in, rotation: not known yet'],
     ],
-    ['companion-small-5v', {}, ['USB: host: devices are plugged into it']],
+    ['companion-small-5v', {}, ['USB: host port']],
     [
       'controller-h7-carrier',
       {},
-      ['USB: device, shows 2 serial ports: MAVLink 2 and any bytes', 'Serial clock: 120 MHz, 16 and 8 samples a bit'],
+      ['USB: device, presents 2 serial ports: MAVLink 2 and any bytes', 'Serial clock: 120 MHz, 16 and 8 samples a bit'],
     ],
   ])('%s, set to %j', (partId, settings, lines) => {
     expect(linesOf(partId, settings)).toEqual(lines);
   });
 
   it('says of an older revision only what it knows', () => {
-    expect(linesOf('receiver-sbus-16', {}, true)).toEqual(['Lost link, SBUS: not known']);
+    expect(linesOf('receiver-sbus-16', {}, true)).toEqual(['Loss of signal, SBUS: not known']);
     expect(linesOf('motor-28mm-9x6', {}, true)).toEqual([]);
     expect(linesOf('controller-h7-carrier', {}, true)).toEqual([]);
   });
@@ -92,7 +89,7 @@ describe('how something is set', () => {
     [{ is: 'button', button: 'BIND', seconds: 3 }, 'Hold the button BIND for 3 s.'],
     [
       { is: 'menu', tool: 'radio tool', menu: '"Speed"', over: 'UART', password: 'tern', confirms: 'a beep' },
-      'In the radio tool over serial 1: "Speed", password "tern" as delivered. It confirms by: a beep.',
+      'In the radio tool over serial 1: "Speed", default password "tern". It confirms by: a beep.',
     ],
     [{ is: 'menu', tool: 'picture menu', menu: '"Video"' }, 'In the picture menu: "Video".'],
     [{ is: 'wiring', wiring: 'Two leads changed over' }, 'Two leads changed over.'],

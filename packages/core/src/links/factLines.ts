@@ -15,10 +15,10 @@ export interface FactLine {
 }
 
 const LOSS_WORDS: Readonly<Record<LossSignal, string>> = {
-  flag: 'told by a flag in its frames',
-  'no-frames': 'told by silence: it stops sending',
-  preset: 'it sends preset channels, and nothing tells them from real ones',
-  none: 'nothing tells: it repeats the last channels',
+  flag: 'reported by a flag in its frames',
+  'no-frames': 'reported by silence: it stops sending',
+  preset: 'it sends preset channels, which look like real ones',
+  none: 'not reported: it repeats the last channels',
 };
 
 /**
@@ -50,8 +50,8 @@ function cellLines({ circuit }: ResolvedPart): FactLine[] {
 function monitorLines({ monitor }: ResolvedPart): FactLine[] {
   const { voltsPerV, ampsPerV } = monitor ?? {};
   return [
-    ...(voltsPerV === undefined ? [] : [{ label: 'Voltage of the pack, for a volt of its reading', text: stated(voltsPerV, 'V') }]),
-    ...(ampsPerV === undefined ? [] : [{ label: 'Current of the pack, for a volt of its reading', text: stated(ampsPerV, 'A') }]),
+    ...(voltsPerV === undefined ? [] : [{ label: 'Pack voltage per volt of signal', text: stated(voltsPerV, 'V') }]),
+    ...(ampsPerV === undefined ? [] : [{ label: 'Pack current per volt of signal', text: stated(ampsPerV, 'A') }]),
   ];
 }
 
@@ -64,7 +64,7 @@ function lossLines({ endpoints }: ResolvedPart): FactLine[] {
       signals.set(format, row === undefined ? 'not known' : LOSS_WORDS[row.signal]);
     }
   }
-  return [...signals].map(([format, text]) => ({ label: `Lost link, ${FORMAT_WORDS[format] ?? format}`, text }));
+  return [...signals].map(([format, text]) => ({ label: `Loss of signal, ${FORMAT_WORDS[format] ?? format}`, text }));
 }
 
 /** How it tells how well it hears, each way once. */
@@ -102,22 +102,22 @@ const FORMAT_WORDS: Readonly<Record<string, string>> = {
 function airLines({ radios = [] }: ResolvedPart): FactLine[] {
   return radios.flatMap(({ title, air }): FactLine[] => {
     if (air === undefined) return [];
-    const known = air.knows === undefined ? 'heard by whoever listens' : KNOWN_BY[air.knows.is];
+    const known = air.knows === undefined ? 'broadcast' : KNOWN_BY[air.knows.is];
     return [{ label: `${title}, in the air`, text: `${air.protocol}, ${known}` }];
   });
 }
 
 const KNOWN_BY = {
-  number: 'knows its other end by a number that both are given',
-  phrase: 'knows its other end by a phrase that both are given',
-  pairing: 'knows its other end by being paired with it',
+  number: 'paired by a number set at both ends',
+  phrase: 'paired by a phrase set at both ends',
+  pairing: 'paired by a pairing procedure',
 } as const;
 
 function antennaLines({ radios = [] }: ResolvedPart): FactLine[] {
   return radios.flatMap(({ title, diversityOf, heading }): FactLine[] => {
     const of = radios.find(({ id }) => id === diversityOf);
-    if (of !== undefined) return [{ label: title, text: `another antenna for "${of.title}": the better one counts` }];
-    return heading === undefined ? [] : [{ label: title, text: `the ${heading} end of the line that gives the heading` }];
+    if (of !== undefined) return [{ label: title, text: `second antenna for "${of.title}" (diversity)` }];
+    return heading === undefined ? [] : [{ label: title, text: `${heading} antenna of the heading baseline` }];
   });
 }
 
@@ -135,7 +135,7 @@ function turnLines(item: Item, raw: Part): FactLine[] {
       : [
           {
             label: 'Propeller',
-            text: `${propeller.diameterIn} x ${propeller.pitchIn} in, made to turn: ${turn(propeller.turns)}`,
+            text: `${propeller.diameterIn} x ${propeller.pitchIn} in, rotation: ${turn(propeller.turns)}`,
           },
         ]),
   ];
@@ -146,8 +146,8 @@ function usbLines({ endpoints }: ResolvedPart): FactLine[] {
     if (endpoint.is !== 'usb' || endpoint.as === undefined) return [];
     const ports = (endpoint.serial ?? []).map((carried) => carried.map((id) => protocols[id].title).join(' or '));
     const shown =
-      ports.length === 0 ? '' : `, shows ${ports.length === 1 ? 'a serial port' : `${ports.length} serial ports`}: ${listed(ports)}`;
-    return [{ label: endpoint.id.toUpperCase(), text: endpoint.as === 'host' ? 'host: devices are plugged into it' : `device${shown}` }];
+      ports.length === 0 ? '' : `, presents ${ports.length === 1 ? 'a serial port' : `${ports.length} serial ports`}: ${listed(ports)}`;
+    return [{ label: endpoint.id.toUpperCase(), text: endpoint.as === 'host' ? 'host port' : `device${shown}` }];
   });
 }
 

@@ -29,14 +29,14 @@ describe('serial set-up', () => {
     expect(serialSetup(itemWith({}), endpointOf('radio-900-class', 'UART'))).toEqual({
       protocol: 'mavlink-2',
       baud: 57_600,
-      baudIs: 'as delivered',
+      baudIs: 'default',
       frame: '8N1',
       flow: 'off',
     });
     expect(serialSetup(itemWith({}), endpointOf('receiver-sbus-16', 'SBUS'))).toEqual({
       protocol: 'sbus',
       baud: 100_000,
-      baudIs: 'as delivered',
+      baudIs: 'default',
       frame: '8E2',
       flow: 'off',
     });
@@ -46,7 +46,7 @@ describe('serial set-up', () => {
     expect(serialSetup(itemWith({}), endpointOf('gnss-serial', 'UART'))).toEqual({
       protocol: undefined,
       baud: 38_400,
-      baudIs: 'as delivered',
+      baudIs: 'default',
       frame: undefined,
       flow: 'off',
     });
@@ -64,7 +64,7 @@ describe('serial set-up', () => {
     expect(serialSetup(itemWith({ 'S4.protocol': 'nmea-0183' }), s4)).toMatchObject({
       protocol: 'nmea-0183',
       baud: 38_400,
-      baudIs: 'as delivered',
+      baudIs: 'default',
     });
     expect(serialSetup(itemWith({ 'S4.baud': 9600 }), s4)).toMatchObject({ protocol: undefined, baud: 9600, baudIs: 'set' });
     expect(serialSetup(itemWith({ 'S4.protocol': 'nonsense' }), s4).protocol).toBeUndefined();
@@ -131,7 +131,7 @@ describe('protocols', () => {
   });
 });
 
-describe('a port made by software', () => {
+describe('a software port', () => {
   const radioOn = (port: string, baud: number) => {
     const one = powered();
     one.add('radio-433-class', 'telemetry', { 'UART.baud': baud });
@@ -142,10 +142,10 @@ describe('a port made by software', () => {
   it('does for 19 200 baud, barely for 57 600, and not for more', () => {
     expect(radioOn('S6', 19_200)).toEqual([]);
     expect(radioOn('S6', 57_600)).toEqual([
-      ['note', 'FC1 S6 is barely suitable for RADIO1: it is made by software, and 57600 baud is marginal there.'],
+      ['note', 'FC1 S6 is barely suitable for RADIO1: it is a software port, and 57600 baud is marginal there.'],
     ]);
     expect(radioOn('S6', 115_200)).toEqual([
-      ['mend', 'FC1 S6 is not suitable for RADIO1: it is made by software and reaches 57600 baud of the 115200 wanted.'],
+      ['mend', 'FC1 S6 is not suitable for RADIO1: it is a software port and reaches 57600 baud of the 115200 required.'],
     ]);
     expect(radioOn('S1', 57_600)).toEqual([]);
   });

@@ -9,7 +9,7 @@ export interface SerialSetup {
   readonly protocol: ProtocolId | undefined;
   readonly baud: number | undefined;
   /** Where the baud comes from: a person's setting, or the part as delivered. */
-  readonly baudIs: 'set' | 'as delivered' | 'not set';
+  readonly baudIs: 'set' | 'default' | 'not set';
   /** Undefined as long as no protocol is chosen. */
   readonly frame: Frame | undefined;
   readonly flow: FlowControl;
@@ -35,7 +35,7 @@ export function serialSetup(item: Item, endpoint: UartEndpoint): SerialSetup {
   if (typeof set === 'number') return { ...shared, baud: set, baudIs: 'set' };
   const offer = deliveredOffer(endpoint, protocol);
   if (offer === undefined) return { ...shared, baud: undefined, baudIs: 'not set' };
-  return { ...shared, baud: offer.defaultBaud, baudIs: 'as delivered' };
+  return { ...shared, baud: offer.defaultBaud, baudIs: 'default' };
 }
 
 function frameOf(item: Item, endpoint: UartEndpoint, protocol: ProtocolId | undefined): Frame | undefined {

@@ -67,7 +67,7 @@ const MotorSchema = Type.Object(
 
 /** What a firmware has only so many of. */
 export const LIMITED = {
-  'software-ports': { title: 'serial ports made by software' },
+  'software-ports': { title: 'software serial ports' },
   'ground-links': { title: 'ports that carry MAVLink' },
   servos: { title: 'servo outputs' },
   motors: { title: 'motor outputs' },

@@ -28,16 +28,16 @@ export const WORD_LISTS = {
   pulses: { title: 'kinds of pulses', of: pulseKinds },
   uses: { title: 'uses of RC channels', of: channelUses },
   airframes: { title: 'airframes', of: airframeKinds },
-  monitors: { title: 'how the pack is measured', of: ['analog', 'i2c', 'can', 'serial', 'board'] },
-  sensors: { title: 'how a sensor is reached', of: ['serial', 'i2c', 'can', 'analog', 'pulse', 'board'] },
-  osd: { title: 'fields of the picture', of: osdFields },
-  mixes: { title: 'figures of the mixer', of: mixFigures },
+  monitors: { title: 'pack measurement', of: ['analog', 'i2c', 'can', 'serial', 'board'] },
+  sensors: { title: 'sensor connection', of: ['serial', 'i2c', 'can', 'analog', 'pulse', 'board'] },
+  osd: { title: 'OSD fields', of: osdFields },
+  mixes: { title: 'mixer values', of: mixFigures },
   features: {
     title: 'features',
     of: ['position', 'compass', 'airspeed', 'height-finder', 'pack-monitor', 'picture-text', 'ground-link', 'gimbal', 'software-serial'],
   },
-  levelling: { title: 'where the level is set', of: ['at-level', 'as-it-flies'] },
-  back: { title: 'what gives control back', of: BACK_BY },
+  levelling: { title: 'level reference', of: ['at-level', 'as-it-flies'] },
+  back: { title: 'return of control', of: BACK_BY },
 } as const satisfies Readonly<Record<string, { readonly title: string; readonly of: readonly string[] }>>;
 export type WordList = keyof typeof WORD_LISTS;
 
@@ -78,7 +78,7 @@ export const FACT_FAMILIES = {
   system: { title: 'System', stage: 'firmware', keys: {}, fields: { id: number('system id') } },
   feature: { title: 'Features', stage: 'links', keys: { feature: word('feature', 'features') }, fields: { on: word('on', 'switch') } },
   board: {
-    title: 'How the controller lies',
+    title: 'Controller orientation',
     stage: 'layout',
     keys: {},
     fields: { lies: { title: 'orientation', coding: { by: 'orientations' } } },
@@ -87,7 +87,7 @@ export const FACT_FAMILIES = {
     title: 'Level',
     stage: 'firmware',
     keys: {},
-    fields: { pitchDeg: number('pitch in level flight', 'deg'), set: word('level is set', 'levelling') },
+    fields: { pitchDeg: number('pitch in level flight', 'deg'), set: word('level reference', 'levelling') },
   },
   port: {
     title: 'Serial ports',
@@ -132,7 +132,7 @@ export const FACT_FAMILIES = {
     },
   },
   mix: {
-    title: 'Figures of the mixer',
+    title: 'Mixer values',
     stage: 'outputs',
     keys: { figure: word('figure', 'mixes') },
     fields: { share: number('share') },
@@ -154,7 +154,7 @@ export const FACT_FAMILIES = {
       mostUs: us('most'),
     },
   },
-  'mode-channel': { title: 'Channel of the modes', stage: 'links', keys: {}, fields: { channel: number('channel') } },
+  'mode-channel': { title: 'Mode channel', stage: 'links', keys: {}, fields: { channel: number('channel') } },
   'mode-slot': {
     title: 'Mode slots',
     stage: 'links',
@@ -168,25 +168,25 @@ export const FACT_FAMILIES = {
     fields: { fromUs: us('from'), toUs: us('to') },
   },
   loss: {
-    title: 'When the signal is lost',
+    title: 'Loss of signal',
     stage: 'links',
     keys: {},
     fields: {
       action: { title: 'action', coding: { by: 'actions' } },
-      delayS: number('acts after', 's'),
-      thresholdUs: us('throttle below this means loss'),
-      returnHeightM: number('height of the way home', 'm'),
+      delayS: number('delay', 's'),
+      thresholdUs: us('throttle threshold for loss'),
+      returnHeightM: number('return height', 'm'),
       back: word('control comes back', 'back'),
     },
   },
   'ground-loss': {
-    title: 'When the ground link is lost',
+    title: 'Loss of the ground link',
     stage: 'links',
     keys: {},
-    fields: { action: { title: 'action', coding: { by: 'actions' } }, delayS: number('acts after', 's') },
+    fields: { action: { title: 'action', coding: { by: 'actions' } }, delayS: number('delay', 's') },
   },
   'low-pack': {
-    title: 'When the pack is low',
+    title: 'Low pack',
     stage: 'links',
     keys: {},
     fields: { action: { title: 'action', coding: { by: 'actions' } }, volts: number('below', 'V'), mah: number('above', 'mAh') },
@@ -197,8 +197,8 @@ export const FACT_FAMILIES = {
     keys: nth,
     fields: {
       kind: word('measurement', 'monitors'),
-      voltsPerV: number('pack voltage for a volt at the input', 'V'),
-      ampsPerV: number('current for a volt at the input', 'A'),
+      voltsPerV: number('pack voltage per volt at the input', 'V'),
+      ampsPerV: number('current per volt at the input', 'A'),
       capacityMah: number('capacity of the pack', 'mAh'),
       cells: number('cells in series'),
     },
@@ -218,7 +218,7 @@ export const FACT_FAMILIES = {
     fields: { kind: word('connection', 'sensors'), ...spot },
   },
   osd: {
-    title: 'Fields of the picture',
+    title: 'OSD fields',
     stage: 'links',
     keys: { field: word('field', 'osd') },
     fields: { col: number('column'), row: number('row') },

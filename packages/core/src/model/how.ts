@@ -51,7 +51,7 @@ export function howText(how: How, portLabel: (port: string) => string): string {
       return `Hold the button ${how.button} for ${stated(how.seconds, 's')}.${sign}`;
     case 'menu': {
       const over = how.over === undefined ? '' : ` over ${portLabel(how.over)}`;
-      const password = how.password === undefined ? '' : `, password "${how.password}" as delivered`;
+      const password = how.password === undefined ? '' : `, default password "${how.password}"`;
       return `In the ${how.tool}${over}: ${how.menu}${password}.${sign}`;
     }
     case 'wiring':

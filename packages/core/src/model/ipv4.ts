@@ -16,7 +16,7 @@ export function isIpv4(text: string): boolean {
 
 /** The 32 bits of an address as a number. @throws when the text is no address */
 export function addressBits(address: string): number {
-  if (!isIpv4(address)) throw new Error(`"${address}" is no IPv4 address.`);
+  if (!isIpv4(address)) throw new Error(`"${address}" is not an IPv4 address.`);
   return address.split('.').reduce((bits, octet) => bits * 256 + Number(octet), 0);
 }
 

@@ -1,16 +1,16 @@
 /** The kinds of link that exist by themselves, as people call them. What each one is stands in `links/chains/linkKinds.ts`. */
 export const LINKS = {
   rc: 'RC control',
-  reports: 'reports to the stick unit',
+  reports: 'telemetry to the RC transmitter',
   position: 'position',
   heading: 'compass',
   airspeed: 'airspeed',
   height: 'height above ground',
   telemetry: 'telemetry',
   companion: 'companion',
-  text: 'text over the picture',
+  text: 'on-screen display',
   picture: 'picture',
-  'motor-reports': 'motor reports',
+  'motor-reports': 'motor telemetry',
   battery: 'battery',
   payload: 'payload',
 } as const;

@@ -23,7 +23,7 @@ export function linkKey(kind: LinkKindId, item: ItemId): string {
 export function linkOfKey(key: string): { readonly kind: LinkKindId; readonly item: ItemId } {
   const at = key.indexOf('.');
   const kind = key.slice(0, at);
-  if (!isLinkKindId(kind)) throw new Error(`"${key}" is no key of a link.`);
+  if (!isLinkKindId(kind)) throw new Error(`"${key}" is not a key of a link.`);
   return { kind, item: asId<ItemId>(key.slice(at + 1)) };
 }
 

@@ -4,12 +4,12 @@ export type ActionNeed = keyof typeof ACTION_NEEDS;
 
 /** What a controller does by itself when a link is lost or the pack is low, by what it does, whatever a firmware calls it. `flies`: it goes on under control. */
 export const LOSS_ACTIONS = {
-  nothing: { title: 'flies on with what arrives', needs: [], flies: false, throttle: 'as it was' },
-  mission: { title: 'goes on with the mission', needs: ['fix'], flies: true, throttle: 'as the mission wants' },
+  nothing: { title: 'continues with the received channels', needs: [], flies: false, throttle: 'as before' },
+  mission: { title: 'continues the mission', needs: ['fix'], flies: true, throttle: 'as in the mission' },
   return: { title: 'returns', needs: ['fix', 'home'], flies: true, throttle: 'cruise' },
-  circle: { title: 'circles where it is', needs: ['fix'], flies: true, throttle: 'cruise' },
+  circle: { title: 'circles in place', needs: ['fix'], flies: true, throttle: 'cruise' },
   descend: { title: 'levels the wings and glides down', needs: [], flies: true, throttle: 'off' },
-  land: { title: 'lands where it is', needs: [], flies: true, throttle: 'for the descent' },
+  land: { title: 'lands in place', needs: [], flies: true, throttle: 'for the descent' },
   'motor-stop': { title: 'stops the motors', needs: [], flies: false, throttle: 'off' },
 } as const satisfies Readonly<
   Record<string, { readonly title: string; readonly needs: readonly ActionNeed[]; readonly flies: boolean; readonly throttle: string }>

@@ -3,12 +3,12 @@
  * looks there. `isNeeded`: a pilot who flies by the picture needs it.
  */
 export const OSD_FIELDS = {
-  'pack-volts': { title: 'voltage of the pack', sample: '22.8V', width: 5, isNeeded: true },
+  'pack-volts': { title: 'pack voltage', sample: '22.8V', width: 5, isNeeded: true },
   'pack-amps': { title: 'current', sample: '14.2A', width: 5, isNeeded: false },
   'used-mah': { title: 'charge used', sample: '3120mAh', width: 8, isNeeded: true },
   timer: { title: 'flight time', sample: 'T12:40', width: 7, isNeeded: true },
   mode: { title: 'flight mode', sample: 'LEVEL', width: 12, isNeeded: true },
-  armed: { title: 'armed, and what keeps it from arming', sample: 'ARMED', width: 12, isNeeded: true },
+  armed: { title: 'arming state and reason', sample: 'ARMED', width: 12, isNeeded: true },
   'link-quality': { title: 'link quality', sample: 'LQ 98', width: 6, isNeeded: true },
   'link-strength': { title: 'signal strength', sample: '-71dBm', width: 7, isNeeded: false },
   satellites: { title: 'satellites', sample: 'SAT14', width: 5, isNeeded: true },
@@ -22,7 +22,7 @@ export const OSD_FIELDS = {
   heading: { title: 'heading', sample: '275', width: 4, isNeeded: false },
   'height-above-ground': { title: 'height above ground', sample: 'g12m', width: 6, isNeeded: false },
   throttle: { title: 'throttle', sample: '46%', width: 5, isNeeded: false },
-  'aircraft-name': { title: 'name of the aircraft', sample: 'NAME', width: 12, isNeeded: false },
+  'aircraft-name': { title: 'aircraft name', sample: 'NAME', width: 12, isNeeded: false },
 } as const satisfies Readonly<
   Record<string, { readonly title: string; readonly sample: string; readonly width: number; readonly isNeeded: boolean }>
 >;

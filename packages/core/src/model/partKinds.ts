@@ -16,7 +16,7 @@ export const PART_KINDS = {
   converter: { title: 'Signal converter', prefix: 'CONV' },
   'telemetry-radio': { title: 'Telemetry radio', prefix: 'RADIO' },
   'handheld-link': { title: 'Integrated handheld link', prefix: 'LINK' },
-  'stick-unit': { title: 'Stick unit', prefix: 'STK' },
+  'stick-unit': { title: 'RC transmitter', prefix: 'STK' },
   companion: { title: 'Companion computer', prefix: 'CC' },
   camera: { title: 'Camera', prefix: 'CAM' },
   'video-transmitter': { title: 'Video transmitter', prefix: 'VTX' },

@@ -46,9 +46,9 @@ export const MissionSchema = Type.Array(MissionLegSchema, { maxItems: 30 });
 
 /** Figures of the power stage, with their limits and what holds where none is given. */
 export const POWER_FIGURES = {
-  usbA: { title: 'Current of the USB port', unit: 'A', least: 0.1, most: 5, usual: 0.5 },
-  usableShare: { title: 'Usable share of a pack', unit: undefined, least: 0.1, most: 1, usual: 0.8 },
-  cruiseA: { title: 'Measured motor current in cruise', unit: 'A', least: 0.01, most: 1000, usual: undefined },
+  usbA: { title: 'USB port current', unit: 'A', least: 0.1, most: 5, usual: 0.5 },
+  usableShare: { title: 'Usable share of pack capacity', unit: undefined, least: 0.1, most: 1, usual: 0.8 },
+  cruiseA: { title: 'Motor current in cruise, measured', unit: 'A', least: 0.01, most: 1000, usual: undefined },
 } as const;
 export type PowerFigure = keyof typeof POWER_FIGURES;
 

@@ -11,7 +11,7 @@ export const CHANNEL_USES = {
   'sub-mode': { title: 'flight mode, second channel', sort: 'steps' },
   arm: { title: 'arming', sort: 'steps' },
   'motor-stop': { title: 'motor stop', sort: 'steps' },
-  'take-back': { title: 'takes channels back from the companion', sort: 'steps' },
+  'take-back': { title: 'takes control back from the companion', sort: 'steps' },
   flap: { title: 'flaps', sort: 'smooth' },
   brake: { title: 'air brakes', sort: 'smooth' },
   pan: { title: 'pan', sort: 'smooth' },
@@ -22,7 +22,7 @@ export const CHANNEL_USES = {
   'camera-trigger': { title: 'camera trigger', sort: 'steps' },
   light: { title: 'light', sort: 'steps' },
   finder: { title: 'finder', sort: 'steps' },
-  knob: { title: 'knob for tuning', sort: 'smooth' },
+  knob: { title: 'tuning knob', sort: 'smooth' },
   strength: { title: 'signal strength', sort: 'told' },
   quality: { title: 'link quality', sort: 'told' },
 } as const satisfies Readonly<Record<string, { readonly title: string; readonly sort: 'stick' | 'smooth' | 'steps' | 'told' }>>;

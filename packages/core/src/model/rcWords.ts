@@ -5,14 +5,14 @@ const seconds = { unit: 's', least: 0, most: 60 } as const;
 export const RC_FIGURES = {
   cruiseThrottle: { title: 'Throttle in cruise', unit: '%', least: 1, most: 100 },
   climbThrottle: { title: 'Throttle in the climb', unit: '%', least: 1, most: 100 },
-  lossDelayS: { title: 'Controller acts after', ...seconds },
-  throttleThresholdUs: { title: 'Throttle below this means loss', unit: 'us', least: 800, most: 1200 },
-  returnHeightM: { title: 'Height of the way home', unit: 'm', least: 5, most: 1000 },
-  groundDelayS: { title: 'Acts on a lost ground link after', ...seconds },
-  wayHomeM: { title: 'Farthest from home', unit: 'm', least: 10, most: 200_000 },
-  homeSpeedMps: { title: 'Speed over ground on the way home', unit: 'm/s', least: 1, most: 80 },
-  batteryVolts: { title: 'Acts below', unit: 'V', least: 3, most: 60 },
-  batteryMah: { title: 'Acts above', unit: 'mAh', least: 50, most: 200_000 },
+  lossDelayS: { title: 'Controller delay', ...seconds },
+  throttleThresholdUs: { title: 'Throttle threshold for loss', unit: 'us', least: 800, most: 1200 },
+  returnHeightM: { title: 'Return height', unit: 'm', least: 5, most: 1000 },
+  groundDelayS: { title: 'Delay on loss of the ground link', ...seconds },
+  wayHomeM: { title: 'Maximum distance from home', unit: 'm', least: 10, most: 200_000 },
+  homeSpeedMps: { title: 'Ground speed on return', unit: 'm/s', least: 1, most: 80 },
+  batteryVolts: { title: 'Low-pack voltage', unit: 'V', least: 3, most: 60 },
+  batteryMah: { title: 'Low-pack charge used', unit: 'mAh', least: 50, most: 200_000 },
 } as const;
 export type RcFigure = keyof typeof RC_FIGURES;
 
@@ -37,8 +37,8 @@ const CHOICES = {
     values: {
       '1': '1: throttle right, pitch left',
       '2': '2: throttle left, pitch right',
-      '3': '3: as 2, left and right changed over',
-      '4': '4: as 1, left and right changed over',
+      '3': '3: as 2, left and right swapped',
+      '4': '4: as 1, left and right swapped',
     },
   },
   radioMixes: {
@@ -46,16 +46,16 @@ const CHOICES = {
     values: { plain: 'plain channels', elevon: 'elevons', 'v-tail': 'V-tail', flaperon: 'flaperons', other: 'another mix' },
   },
   arming: {
-    title: 'Arms by',
+    title: 'Arming',
     values: { switch: 'a switch', stick: 'a stick gesture: throttle low, yaw right', power: 'itself, when powered' },
   },
-  onLoss: { title: 'When the signal is lost', values: ACTION_VALUES },
+  onLoss: { title: 'Loss of signal', values: ACTION_VALUES },
   back: {
     title: 'Control comes back',
-    values: { signal: 'with the signal', stick: 'when a stick moves', mode: 'when the mode is changed' },
+    values: { signal: 'when the signal returns', stick: 'when a stick moves', mode: 'on a mode change' },
   },
-  onGroundLoss: { title: 'When the ground link is lost', values: ACTION_VALUES },
-  onLowBattery: { title: 'When the pack is low', values: ACTION_VALUES },
+  onGroundLoss: { title: 'Loss of the ground link', values: ACTION_VALUES },
+  onLowBattery: { title: 'Low pack', values: ACTION_VALUES },
 } as const;
 export type RcChoice = keyof typeof CHOICES;
 

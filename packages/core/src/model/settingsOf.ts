@@ -16,8 +16,8 @@ export function settingsOf(part: Part): readonly SettingSpec[] {
   const known = cache.get(part);
   if (known !== undefined) return known;
   const specs: SettingSpec[] = [...part.settings, ...part.endpoints.flatMap((endpoint) => endpointSettings(part, endpoint))];
-  if (part.kind === 'controller') specs.push(turnSetting(IMU_TURN, 'how it is set to lie'), SYSTEM_SETTING);
-  else if (part.compass !== undefined) specs.push(turnSetting(COMPASS_TURN, 'how its compass is set to lie'));
+  if (part.kind === 'controller') specs.push(turnSetting(IMU_TURN, 'orientation setting'), SYSTEM_SETTING);
+  else if (part.compass !== undefined) specs.push(turnSetting(COMPASS_TURN, 'compass orientation setting'));
   if (part.airspeed !== undefined) specs.push(...PITOT_SETTINGS);
   for (const radio of part.radios ?? []) specs.push(...settingsOfRadio(part, radio, (part.radios?.length ?? 0) > 1));
   for (const program of part.programs ?? []) specs.push(...settingsOfProgram(program));
@@ -72,9 +72,9 @@ function turnSetting(id: string, label: string): SettingSpec {
 
 /** How far from the sensor the head of an airspeed tube stands. */
 const PITOT_SETTINGS: readonly SettingSpec[] = [
-  away('pitot.station', 'head of the tube from here, aft'),
-  away('pitot.butt', 'head of the tube from here, right'),
-  away('pitot.water', 'head of the tube from here, up'),
+  away('pitot.station', 'probe from here, aft'),
+  away('pitot.butt', 'probe from here, right'),
+  away('pitot.water', 'probe from here, up'),
 ];
 
 function away(id: string, label: string): SettingSpec {
@@ -122,7 +122,7 @@ export function airSettings(part: Part, { id, air }: RadioTraits, name = ''): re
   return [
     ...choice(AIR.version, 'major version of the firmware', air.versions),
     ...choice(AIR.region, 'region', air.regions ?? []),
-    ...choice(AIR.rate, `air rate, ${air.rates?.unit ?? ''}`, air.rates?.choices ?? [], air.rates?.unit),
+    ...choice(AIR.rate, `packet rate, ${air.rates?.unit ?? ''}`, air.rates?.choices ?? [], air.rates?.unit),
     ...knowsSetting(id, air, name),
   ].map((spec) => withHow(part, spec));
 }
@@ -149,7 +149,7 @@ function knowsSetting(id: string, { knows }: AirTraits, name: string): SettingSp
         { value: true, label: 'yes' },
         { value: false, label: 'not yet' },
       ];
-      return [{ is: 'choice', id: `${id}.${AIR.paired}`, label: `${name}paired with its other end`, choices }];
+      return [{ is: 'choice', id: `${id}.${AIR.paired}`, label: `${name}paired with its partner`, choices }];
     }
   }
 }
@@ -160,7 +160,7 @@ export const AIR = { version: 'version', region: 'region', rate: 'rate', number:
 function addressSettings(id: string, delivered: string | undefined): SettingSpec[] {
   return [
     { is: 'text', id: `${id}.ip`, label: 'address', form: 'ipv4', ...(delivered === undefined ? {} : { default: delivered }) },
-    { is: 'number', id: `${id}.prefix`, label: 'bits of the subnet', min: 8, max: 30, default: 24 },
+    { is: 'number', id: `${id}.prefix`, label: 'subnet mask, bits', min: 8, max: 30, default: 24 },
   ];
 }
 
@@ -181,7 +181,7 @@ function settingsOfProgram({ id, title, system, component, commands, asksForStre
     number('system', 'system id', system),
     number('component', 'component id', component),
     { is: 'choice', id: `${id}.commands`, label: `${title}: sends commands`, choices: yesOrNo, default: commands },
-    { is: 'choice', id: `${id}.streams`, label: `${title}: asks for streams`, choices: yesOrNo, default: asksForStreams },
+    { is: 'choice', id: `${id}.streams`, label: `${title}: requests streams`, choices: yesOrNo, default: asksForStreams },
   ];
 }
 
@@ -238,7 +238,7 @@ function serialSettings(endpoint: Extract<RawEndpoint, { is: 'uart' }>): Setting
   }
   if (endpoint.console === true) {
     const choices = [
-      { value: true, label: 'on, as delivered' },
+      { value: true, label: 'on (default)' },
       { value: false, label: 'off' },
     ];
     specs.push({ is: 'choice', id: `${id}.console`, label: `${names.label} login console`, choices, default: true });

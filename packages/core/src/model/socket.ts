@@ -37,14 +37,15 @@ const MOST_PORT = 65_535;
 
 /** What is wrong with a socket by itself, in a sentence; undefined where it could work. */
 export function socketProblem({ transport, role, localPort, remote }: Socket): string | undefined {
-  if (role === 'peer' && transport === 'tcp') return 'TCP has one end that listens and one that calls: choose "listens" or "sends to".';
+  if (role === 'peer' && transport === 'tcp')
+    return 'TCP needs one end that listens and one that connects: choose "listens" or "sends to".';
   if (role !== 'client' && localPort === undefined) return 'A socket that listens needs a local port.';
   if (role !== 'server' && remote === undefined) return 'A socket that sends needs the address and the port of the other end.';
-  if (role === 'server' && remote !== undefined) return 'A socket that only listens has no other end to name.';
+  if (role === 'server' && remote !== undefined) return 'A socket that only listens needs no other end.';
   const wrongPort = [localPort, remote?.port].find((port) => port !== undefined && (port < 1 || port > MOST_PORT));
-  if (wrongPort !== undefined) return `There is no port ${wrongPort}: ports go from 1 to ${MOST_PORT}.`;
+  if (wrongPort !== undefined) return `${wrongPort} is not a port: ports go from 1 to ${MOST_PORT}.`;
   if (remote !== undefined && !isIpv4(remote.address))
-    return `"${remote.address}" is no address: four numbers from 0 to 255 with points between them, such as 10.77.0.2.`;
+    return `"${remote.address}" is not an address: write four numbers from 0 to 255 with dots between them, such as 10.77.0.2.`;
   return undefined;
 }
 

@@ -54,7 +54,7 @@ export function* planBoardMove(graph: Graph, item: ItemId | undefined, part: Par
   unplugStops(graph, draft, board);
   const after = draft.graph;
   const name = design.parts.get(part)?.name ?? part;
-  const title = item === undefined ? `"${name}" is put in` : `${design.aircraft.items[item]?.ref ?? ''} becomes "${name}"`;
+  const title = item === undefined ? `"${name}" is added` : `${design.aircraft.items[item]?.ref ?? ''} becomes "${name}"`;
   const cables = cableWork(graph, after, ({ nodes }) =>
     Object.values(nodes).some((node) => node.is === 'end' && node.at.is === 'port' && node.at.item === board),
   );

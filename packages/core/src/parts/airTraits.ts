@@ -66,7 +66,7 @@ export const handheldAir: AirTraits = {
   knows: pairing,
 };
 
-/** Channels of a stick unit. */
+/** Channels of an RC transmitter. */
 export const stickFrames: AirTraits = { protocol: 'stick frames', versions: [2, 1], regions: ['world', 'listens first'], knows: pairing };
 export const fastStickFrames: AirTraits = {
   protocol: 'fast stick frames',

@@ -25,7 +25,7 @@ function pack(figures: Pack): Part {
     id,
     kind: 'battery',
     name: `Battery ${CHEMISTRY[chemistry]} ${cells}S, ${withPlainSpaces(stated(capacityMah, 'mAh'))}`,
-    summary: `${WORDS[cells] ?? cells} in series, ${plug}, ${stated(continuousA, 'A')} for ever. ${stated(cells * 4.2, 'V')} when full.`,
+    summary: `${WORDS[cells] ?? cells} in series, ${plug}, ${stated(continuousA, 'A')} continuous. ${stated(cells * 4.2, 'V')} when full.`,
     massG,
     sizeMm,
     ports: [

@@ -45,7 +45,7 @@ export const benchParts: readonly Part[] = [
     steps: [
       {
         title: 'One program at a time',
-        text: 'Close what else opens the port: two programs on one serial port take the bytes from each other.',
+        text: "Close any other program on the port: two programs on one serial port take each other's bytes.",
         caution: 'propellers-off',
       },
     ],
@@ -54,7 +54,7 @@ export const benchParts: readonly Part[] = [
     id: 'supply-bench-30v',
     kind: 'instrument',
     name: 'Bench supply, 0 to 30 V, current limit',
-    summary: 'Set the limit before the voltage: what is wired wrong then gets warm and does not burn.',
+    summary: 'Set the limit before the voltage: a wiring error then gets warm instead of burning.',
     massG: 2600,
     usually: 'bench',
     sizeMm: [240, 130, 80],
@@ -102,11 +102,11 @@ export const benchParts: readonly Part[] = [
         maxA: { fromSetting: 'amps' },
       },
     ],
-    indications: [{ shows: 'CC lit', means: 'the limit is reached: switch off and look for the cause' }],
+    indications: [{ shows: 'CC lit', means: 'the limit is reached: switch off and find the cause' }],
     steps: [
       {
         title: 'First power-up',
-        text: 'Limit at 0.3 A, voltage of the pack at its lowest, propellers off, then output on. More than the limit at rest is a fault.',
+        text: 'Limit at 0.3 A, voltage of the pack at its lowest, propellers off, then output on. Reaching the limit at rest means a fault.',
         caution: 'propellers-off',
       },
     ],
@@ -115,7 +115,7 @@ export const benchParts: readonly Part[] = [
     id: 'meter-handheld',
     kind: 'instrument',
     name: 'Multimeter, handheld',
-    summary: 'Volts, ohms and continuity, two probes. 10 Mohm: it takes nothing from what it measures.',
+    summary: 'Volts, ohms and continuity, two probes. 10 Mohm: it hardly loads the circuit.',
     massG: 320,
     usually: 'bench',
     sizeMm: [180, 85, 45],
@@ -134,7 +134,7 @@ export const benchParts: readonly Part[] = [
     steps: [
       {
         title: 'Ohms only without power',
-        text: 'Disconnect the pack before resistance or continuity is measured, and let capacitors run down.',
+        text: 'Disconnect the pack before you measure resistance or continuity, and let capacitors discharge.',
         caution: 'battery',
       },
     ],

@@ -177,7 +177,7 @@ export function serialPins(port: string, rows: readonly Row[]): Pick<RawUart, 't
   );
 }
 
-/** A simulated ground program, by the ids that such programs have as delivered. */
+/** A simulated ground program, by the ids that such programs have by default. */
 export function groundProgram(id: string, title: string): NonNullable<Part['programs']>[number] {
   return { id, title, system: 255, component: 190, commands: true, asksForStreams: true };
 }

@@ -33,7 +33,7 @@ const ownEndpoint = { is: 'network', id: 'program1', roles: ['program'] } as con
 /** Speed and console of a computer's serial port. */
 const portWays = (id: string, over: string): Ways => [
   ...inMenu([`${id}.baud`], 'set-up file of the link program', 'the line "baud"'),
-  ...inMenu([`${id}.console`], 'set-up of the operating system', 'login over serial off, then start anew', {
+  ...inMenu([`${id}.console`], 'set-up of the operating system', 'login over serial off, then restart', {
     over,
     confirms: 'nothing is printed on the port while it starts',
   }),
@@ -46,7 +46,7 @@ const computerLights: NonNullable<Part['indications']> = [
 const computerSteps: NonNullable<Part['steps']> = [
   {
     title: 'First start',
-    text: 'Give it a name and a password of its own, set its clock from the network, and let it shut down before the supply goes: a card can be lost otherwise.',
+    text: 'Give it its own name and password, set its clock from the network, and shut it down before removing power: the card can be corrupted otherwise.',
   },
 ];
 
@@ -55,7 +55,7 @@ export const companions: readonly Part[] = [
     id: 'companion-small-5v',
     kind: 'companion',
     name: 'Companion, small, 5 V 2.5 A',
-    summary: 'Header with two serial ports; the first carries the login console as delivered.',
+    summary: 'Header with two serial ports; the first carries the login console by default.',
     massG: 48,
     sizeMm: [86, 56, 18],
     noiseDbm: -88,
@@ -97,7 +97,7 @@ export const companions: readonly Part[] = [
     id: 'companion-large-12v',
     kind: 'companion',
     name: 'Companion, large, 9 to 20 V',
-    summary: 'For image work: 25 W at the peak, serial header and Ethernet. The serial port carries the login console as delivered.',
+    summary: 'For image work: 25 W peak, serial header and Ethernet. The serial port carries the login console by default.',
     massG: 176,
     sizeMm: [103, 91, 35],
     noiseDbm: -84,
@@ -163,7 +163,7 @@ export const companions: readonly Part[] = [
     id: 'companion-small-ethernet',
     kind: 'companion',
     name: 'Companion, small, with Ethernet',
-    summary: 'Small computer with one serial port, Ethernet and USB; 5 V 2 A. The serial port carries the login console as delivered.',
+    summary: 'Small computer with one serial port, Ethernet and USB; 5 V 2 A. The serial port carries the login console by default.',
     massG: 34,
     sizeMm: [64, 52, 17],
     noiseDbm: -89,

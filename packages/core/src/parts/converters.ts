@@ -20,12 +20,12 @@ const gnd: Row = ['GND', 'gnd', '@gnd'];
 const takes = (pin: string, typicalA = 0.02) => load('logic', [pin, '@gnd'], [typicalA * 0.8, typicalA, typicalA * 1.5], [5, 3.6, 5.5]);
 
 const fixed = (...settings: readonly string[]): Ways => [
-  { settings, how: { is: 'wiring', wiring: 'It has no setting of its own: it passes on what arrives' } },
+  { settings, how: { is: 'wiring', wiring: 'It has no setting: it passes on what arrives' } },
 ];
 
 /** What passes channels on is tried out when the link is lost. */
 function lossStep(text: string): NonNullable<Part['steps']>[number] {
-  return { title: 'Look at the loss of the link', text, caution: 'propellers-off' };
+  return { title: 'Test loss of signal', text, caution: 'propellers-off' };
 }
 
 /** Parts that stand in a signal's way and change it. */
@@ -63,7 +63,7 @@ export const converters: readonly Part[] = [
     id: 'encoder-pwm-to-ppm',
     kind: 'converter',
     name: 'Encoder, 8 x PWM to PPM',
-    summary: 'Gathers eight parallel channels into one pulse train. It drops any flag of a lost link.',
+    summary: 'Combines eight parallel channels into one pulse train. It drops any loss-of-signal flag.',
     massG: 7,
     sizeMm: [32, 24, 8],
     ports: [
@@ -93,7 +93,7 @@ export const converters: readonly Part[] = [
     ],
     steps: [
       lossStep(
-        'With the propellers off, switch the stick unit off. The train goes on with the last values: only a throttle that the receiver puts below the threshold of the controller tells.',
+        "With the propellers off, switch the RC transmitter off. The train continues with the last values: only a throttle that the receiver sets below the controller's threshold reveals the loss.",
       ),
     ],
   }),
@@ -120,11 +120,11 @@ export const converters: readonly Part[] = [
     routes: [{ from: 'SBUS', to: 'serial', transform: 'bridge' }],
     indications: [
       { shows: 'green flicker', means: 'frames arrive from the receiver' },
-      { shows: 'dark', means: 'nothing arrives: nothing is sent on' },
+      { shows: 'dark', means: 'no input: no output' },
     ],
     steps: [
       lossStep(
-        'With the propellers off, switch the stick unit off, then pull the serial plug: the controller has to say "signal lost" both times.',
+        'With the propellers off, switch the RC transmitter off, then pull the serial plug: the controller must report loss of signal both times.',
       ),
     ],
   }),
@@ -132,7 +132,7 @@ export const converters: readonly Part[] = [
     id: 'bridge-serial-to-sbus',
     kind: 'converter',
     name: 'Bridge, serial to SBUS',
-    summary: 'The other side: plain serial in at 115 200 baud, SBUS out on a 3-pin lead. The flag of a lost link is kept.',
+    summary: 'The other side: plain serial in at 115 200 baud, SBUS out on a 3-pin lead. The loss-of-signal flag is passed on.',
     massG: 4,
     sizeMm: [22, 14, 5],
     ports: [
@@ -150,11 +150,11 @@ export const converters: readonly Part[] = [
     routes: [{ from: 'serial', to: 'SBUS', transform: 'bridge' }],
     indications: [
       { shows: 'green flicker', means: 'frames arrive over the serial side' },
-      { shows: 'dark', means: 'nothing arrives: nothing is sent on' },
+      { shows: 'dark', means: 'no input: no output' },
     ],
     steps: [
       lossStep(
-        'With the propellers off, switch the stick unit off, then pull the serial plug: the controller has to say "signal lost" both times.',
+        'With the propellers off, switch the RC transmitter off, then pull the serial plug: the controller must report loss of signal both times.',
       ),
     ],
   }),
@@ -163,7 +163,7 @@ export const converters: readonly Part[] = [
     kind: 'converter',
     name: 'Converter, SBUS to PPM',
     summary:
-      'SBUS in, eight channels as one pulse train out, for boards that read PPM. What it does when frames stop or carry the flag is set.',
+      'SBUS in, eight channels as one pulse train out, for boards that read PPM. Its reaction to missing frames or the flag is set by jumpers.',
     massG: 3,
     sizeMm: [20, 14, 5],
     settings: [
@@ -176,7 +176,7 @@ export const converters: readonly Part[] = [
           { value: 'stop', label: 'stops its pulses' },
         ],
         default: 'repeat',
-        how: { is: 'jumper', jumper: 'STOP, put on', confirms: 'its light goes out when the stick unit is switched off' },
+        how: { is: 'jumper', jumper: 'STOP, put on', confirms: 'its light goes out when the RC transmitter is switched off' },
       },
     ],
     ports: [
@@ -203,15 +203,15 @@ export const converters: readonly Part[] = [
     routes: [{ from: 'SBUS', to: 'out', transform: 'bridge' }],
     indications: [
       { shows: 'steady', means: 'frames arrive' },
-      { shows: 'dark', means: 'no frames, or the flag of a lost link' },
+      { shows: 'dark', means: 'no frames, or the loss-of-signal flag' },
     ],
-    steps: [lossStep('With the propellers off, switch the stick unit off: the controller has to say "signal lost".')],
+    steps: [lossStep('With the propellers off, switch the RC transmitter off: the controller must report loss of signal.')],
   }),
   samplePart({
     id: 'inverter-level-shifter',
     kind: 'converter',
     name: 'Inverter and level shifter, one wire',
-    summary: 'Turns one serial signal upside down and brings 5 V to 3.3 V.',
+    summary: 'Inverts one serial signal and shifts 5 V to 3.3 V.',
     massG: 2,
     sizeMm: [14, 9, 4],
     ports: [
@@ -230,7 +230,7 @@ export const converters: readonly Part[] = [
     id: 'level-shifter-line-5v',
     kind: 'converter',
     name: 'Level shifter, one line up to 5 V',
-    summary: 'Brings one signal of 3.3 V to 5 V, for LED data and whatever else wants a full high. One way.',
+    summary: 'Shifts one 3.3 V signal to 5 V, for LED data and other inputs that need a full high. One way.',
     massG: 1.5,
     sizeMm: [12, 9, 4],
     ports: [
@@ -246,12 +246,12 @@ export const converters: readonly Part[] = [
     routes: [{ from: 'in', to: 'out', transform: 'none' }],
   }),
   levelShifter('level-shifter-serial-1v8', 'Level shifter for a serial port, 1.8 V', logic1V8, 'as modems and bare modules have it'),
-  levelShifter('level-shifter-serial-3v3', 'Level shifter for a serial port, 3.3 V', logic3V3, 'for what bears no 5 V'),
+  levelShifter('level-shifter-serial-3v3', 'Level shifter for a serial port, 3.3 V', logic3V3, 'for inputs that do not withstand 5 V'),
   samplePart({
     id: 'converter-rs232',
     kind: 'converter',
     name: 'RS-232 level converter',
-    summary: 'RS-232 on a screw terminal, 3.3 V serial on a socket. The logic socket is labelled for the other side: RX is what it sends.',
+    summary: 'RS-232 on a screw terminal, 3.3 V serial on a socket. The logic socket is labelled for the other side: RX is its output.',
     massG: 9,
     sizeMm: [36, 18, 12],
     ports: [

@@ -62,8 +62,8 @@ function packLead(way: 'series' | 'parallel', plug: 'XT60' | 'XT90', massG: numb
     kind: 'distribution',
     name: `Lead, two packs in ${way}, ${plug}`,
     summary: isSeries
-      ? 'The minus of pack A to the plus of pack B: the voltages add up, the capacity is that of one. Two packs of one kind and one age only.'
-      : 'Plus to plus and minus to minus: the capacities add up. Bring both packs to the same voltage before they are joined.',
+      ? 'The minus of pack A to the plus of pack B: the voltages add up, the capacity is that of one pack. Two packs of one kind and one age only.'
+      : 'Plus to plus and minus to minus: the capacities add up. Bring both packs to the same voltage before joining them.',
     massG,
     sizeMm: [120, 20, 12],
     ports: [
@@ -119,7 +119,7 @@ export const distribution: readonly Part[] = [
     id: 'combiner-two-inputs',
     kind: 'distribution',
     name: 'Supply combiner, 2 inputs',
-    summary: 'Two supplies onto one rail through transistors that work as diodes, so that they never drive each other. 10 A an input.',
+    summary: 'Two supplies onto one rail through transistors that act as diodes, so that they never feed each other. 10 A per input.',
     massG: 9,
     sizeMm: [30, 20, 6],
     ports: [
@@ -154,7 +154,7 @@ export const distribution: readonly Part[] = [
     id: 'distribution-plain-bus',
     kind: 'distribution',
     name: 'Distribution bus, plain',
-    summary: 'Two copper bars with pads for the pack and six branches; nothing regulated, nothing measured.',
+    summary: 'Two copper bars with pads for the pack and six branches; no regulator, no sensor.',
     massG: 14,
     sizeMm: [60, 22, 5],
     ports: [battery, ...[1, 2, 3, 4, 5, 6].map((n) => motor(`b${n}`, `branch ${n}`, '@bat'))],

@@ -17,7 +17,7 @@ export const gnssReceivers: readonly Part[] = [
     id: 'gnss-serial',
     kind: 'gnss',
     name: 'GNSS receiver, serial',
-    summary: 'Plain serial receiver, NMEA 0183 or binary, 38 400 baud as delivered.',
+    summary: 'Plain serial receiver, NMEA 0183 or binary, 38 400 baud by default.',
     massG: 14,
     sizeMm: [28, 28, 9],
     radios: [skyAntenna([0, 0, 4])],
@@ -53,7 +53,7 @@ export const gnssReceivers: readonly Part[] = [
     id: 'gnss-can-compass',
     kind: 'gnss',
     name: 'GNSS receiver with compass, CAN',
-    summary: 'Position, compass and barometer over CAN; termination by a jumper, off as delivered.',
+    summary: 'Position, compass and barometer over CAN; termination by a jumper, off by default.',
     massG: 46,
     sizeMm: [60, 60, 18],
     radios: [skyAntenna([0, 0, 9])],
@@ -68,7 +68,7 @@ export const gnssReceivers: readonly Part[] = [
     id: 'gnss-dual-antenna',
     kind: 'gnss',
     name: 'GNSS receiver, two antennas, with heading',
-    summary: 'Gives heading from two antennas on a known baseline; binary at 230 400 baud, corrections in on the same port.',
+    summary: 'Gives heading from two antennas on a known baseline; binary at 230 400 baud, accepts corrections on the same port.',
     massG: 72,
     sizeMm: [68, 42, 14],
     radios: [
@@ -93,7 +93,7 @@ export const gnssReceivers: readonly Part[] = [
     id: 'gnss-wide-supply',
     kind: 'gnss',
     name: 'GNSS receiver, 7 to 30 V',
-    summary: 'Takes its supply from the battery side, so that it is dark on USB; serial, NMEA 0183 at 9600 baud.',
+    summary: 'Powered from the battery side, so unpowered on USB; serial, NMEA 0183 at 9600 baud.',
     massG: 58,
     sizeMm: [50, 50, 22],
     radios: [skyAntenna([0, 0, 11])],
@@ -107,7 +107,7 @@ export const gnssReceivers: readonly Part[] = [
     kind: 'gnss',
     name: 'GNSS receiver, CAN, chained',
     summary:
-      'Position and compass over CAN on two sockets side by side, so that the bus goes on to the next device; termination by a switch, on as delivered.',
+      'Position and compass over CAN on two sockets side by side, so that the bus continues to the next device; termination by a switch, on by default.',
     massG: 39,
     sizeMm: [54, 54, 15],
     radios: [skyAntenna([0, 0, 8])],
@@ -121,10 +121,10 @@ export const gnssReceivers: readonly Part[] = [
     circuit: [load('receiver', ['@v', '@gnd'], [0.1, 0.12, 0.18], [5, 4.5, 5.5])],
     endpoints: [{ is: 'can', id: 'CAN', high: 'in.2', low: 'in.3', terminated: true, switchable: true }],
     how: [
-      { settings: ['CAN.terminated'], how: { is: 'switch', switch: '"END" on its side: off where the bus goes on from here' } },
+      { settings: ['CAN.terminated'], how: { is: 'switch', switch: '"END" on its side: off where the bus continues from here' } },
       {
         settings: ['CAN.node'],
-        how: { is: 'menu', tool: 'CAN tool on the bench computer', menu: '"Node id", then save and power it anew', over: 'in' },
+        how: { is: 'menu', tool: 'CAN tool on the bench computer', menu: '"Node id", then save and power-cycle it', over: 'in' },
       },
     ],
     indications: [
@@ -134,7 +134,7 @@ export const gnssReceivers: readonly Part[] = [
     steps: [
       {
         title: 'Calibrate the compass',
-        text: 'In its place in the aircraft, away from cars and steel, with everything switched on that is on in flight.',
+        text: 'Mounted in the aircraft, away from cars and steel, with everything on that is on in flight.',
         caution: 'propellers-off',
       },
     ],

@@ -18,7 +18,7 @@ function pairOnUsb(
     id,
     kind: 'telemetry-radio',
     name,
-    summary: 'Ground side of a pair: USB to a computer, which it is fed by. Over USB there is no baud to set.',
+    summary: 'Ground side of a pair: USB to a computer, which powers it. Over USB there is no baud rate to set.',
     massG: 22,
     usually: 'ground',
     sizeMm: [52, 28, 12],
@@ -40,7 +40,7 @@ function pairOnUsb(
     steps: [
       {
         title: 'Pair',
-        text: 'Antennas on at both ends, 2 m apart. The same network number, region and air rate in both; wait for the steady light.',
+        text: 'Antennas fitted at both ends, 2 m apart. The same network number, region and packet rate in both; wait for the steady light.',
         caution: 'antenna-before-power',
       },
     ],
@@ -67,7 +67,7 @@ export const groundRadios: readonly Part[] = [
     kind: 'telemetry-radio',
     name: 'Field router, cellular',
     summary:
-      'Ground end of a cellular link: joins the tunnel that the modem of the aircraft is in, and gives it to a computer over Ethernet. 9 to 30 V.',
+      'Ground end of a cellular link: joins the same tunnel as the modem of the aircraft, and connects a computer over Ethernet. 9 to 30 V.',
     massG: 240,
     usually: 'ground',
     sizeMm: [110, 80, 28],
@@ -93,12 +93,12 @@ export const groundRadios: readonly Part[] = [
     ],
     indications: [
       { shows: 'blue flashing', means: 'looks for the network' },
-      { shows: 'blue steady', means: 'the tunnel stands' },
+      { shows: 'blue steady', means: 'the tunnel is up' },
     ],
     steps: [
       {
         title: 'Tunnel',
-        text: 'Give router, modem and computer addresses of one subnet, and use a tunnel that is encrypted: what commands an aircraft is not put on an open network.',
+        text: 'Give router, modem and computer addresses of one subnet, and use an encrypted tunnel: never put aircraft control on an open network.',
       },
     ],
     cautions,

@@ -74,7 +74,7 @@ function airUnit(about: { readonly id: string; readonly name: string; readonly s
     steps: [
       {
         title: 'Pair',
-        text: 'Both antennas on. Start pairing on the handset, then press the recessed button of the air unit for 2 s; keep 1 m apart until green.',
+        text: 'Both antennas fitted. Start pairing on the handset, then press the recessed button of the air unit for 2 s; keep 1 m apart until green.',
         caution: 'antenna-before-power',
       },
     ],
@@ -103,7 +103,7 @@ export const handheldLinks: readonly Part[] = [
     id: 'handheld-ground-handset',
     kind: 'handheld-link',
     name: 'Handheld link, ground handset',
-    summary: 'Sticks, screen and radio in one; gives data to a program on it over local UDP, and charges over USB.',
+    summary: 'Sticks, screen and radio in one; passes data to a program on it over local UDP, and charges over USB.',
     massG: 620,
     usually: 'ground',
     sizeMm: [270, 130, 60],

@@ -70,12 +70,12 @@ const phaseEnd = (port = 'motor'): RawEndpoint => ({ is: 'phase', id: port, pins
 const steps = [
   {
     title: 'Throttle range',
-    text: 'Propellers off. Teach the ends of the throttle once, from the output that will drive it, before the first run.',
+    text: 'Propellers off. Calibrate the throttle range once, from the output that will drive it, before the first run.',
     caution: 'propellers-off',
   },
 ];
 const indications = [
-  { shows: 'rising scale of tones, then one beep a cell', means: 'powered, cells counted' },
+  { shows: 'rising tones, then one beep per cell', means: 'powered, cells counted' },
   { shows: 'one beep every two seconds', means: 'no valid pulse on the signal wire' },
 ];
 
@@ -208,7 +208,7 @@ export const motorControllers: readonly Part[] = [
     id: 'motor-controller-can-60a',
     kind: 'motor-controller',
     name: 'Motor controller 60 A, CAN',
-    summary: '4 to 8 cells, throttle and telemetry over CAN; a pulse input stays as the second way.',
+    summary: '4 to 8 cells, throttle and telemetry over CAN; a pulse input as backup.',
     massG: 68,
     sizeMm: [70, 34, 15],
     ports: [

@@ -17,7 +17,7 @@ interface Figures {
   readonly propellerIn: readonly [number, number];
 }
 
-/** Nothing is chosen as delivered: which way it turns is known when somebody has looked. */
+/** Nothing is chosen by default: which way it turns is known when somebody has looked. */
 function turnSetting(id: string, label: string, how: How): Part['settings'][number] {
   return { is: 'choice', id, label, choices: TURNS.map((value) => ({ value, label: value })), how };
 }
@@ -38,11 +38,11 @@ function motor(figures: Figures): Part {
     settings: [
       turnSetting('spin', 'turns, seen from in front', {
         is: 'wiring',
-        wiring: 'Two of its three leads changed over turn it the other way',
+        wiring: 'Swapping two of its three leads reverses it',
       }),
       turnSetting('hand', 'propeller is made to turn', {
         is: 'wiring',
-        wiring: 'Chosen when the propeller is bought; it is marked on the blade',
+        wiring: 'Chosen when the propeller is bought; marked on the blade',
       }),
     ],
     spin: { is: 'by-setting', setting: 'spin' },
@@ -72,8 +72,8 @@ function motor(figures: Figures): Part {
     endpoints: [{ is: 'phase', id: 'phases', pins: phases }],
     steps: [
       {
-        title: 'Which way it turns',
-        text: 'Propeller off, lowest throttle, a strip of tape on the shaft: look from in front, and change two leads over where it turns the wrong way. Then fit the propeller with its marked side forward.',
+        title: 'Direction of rotation',
+        text: 'Propeller off, lowest throttle, a strip of tape on the shaft: look from in front, and swap two leads if it turns the wrong way. Then fit the propeller with its marked side forward.',
         caution: 'propellers-off',
       },
     ],

@@ -16,7 +16,7 @@ export interface PartFact {
 export const partFacts: readonly PartFact[] = [
   {
     id: 'loss-signal',
-    title: 'how it tells of a lost link',
+    title: 'how it reports loss of signal',
     statedOf: ({ endpoints }) =>
       endpoints.flatMap((endpoint) =>
         endpoint.is === 'rc-out'
@@ -31,7 +31,7 @@ export const partFacts: readonly PartFact[] = [
   },
   {
     id: 'link-report',
-    title: 'how it tells how well it hears',
+    title: 'how it reports link quality',
     statedOf: ({ kind, endpoints }) =>
       HEARS.includes(kind) ? endpoints.flatMap((endpoint) => (endpoint.is === 'rc-out' ? [endpoint.tells !== undefined] : [])) : [],
   },
@@ -86,7 +86,7 @@ export const partFacts: readonly PartFact[] = [
   },
   {
     id: 'monitor-scale',
-    title: 'what a volt of its reading stands for',
+    title: 'scale of its signal',
     statedOf: ({ kind, endpoints, circuit, monitor }) => {
       const tells = (what: string): boolean => endpoints.some((one) => one.is === 'analog-out' && one.purpose === `battery ${what}`);
       const isOwn = kind === 'controller' && circuit.some(({ is }) => is === 'sense');
@@ -108,7 +108,7 @@ export const partFacts: readonly PartFact[] = [
   },
 ];
 
-/** The kinds of part that hear a pilot: an encoder or a stick unit passes channels on. */
+/** The kinds of part that hear a pilot: an encoder or an RC transmitter passes channels on. */
 const HEARS: readonly PartKind[] = ['rc-receiver', 'handheld-link'];
 
 /** The settings that a person makes on the part itself: not where it is put, nor what the firmware of a controller is told. */

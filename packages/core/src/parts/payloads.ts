@@ -43,7 +43,7 @@ export const payloads: readonly Part[] = [
     id: 'payload-landing-light',
     kind: 'payload',
     name: 'Landing light 10 W, switched by a pulse',
-    summary: 'Takes 7 to 26 V on a plug of its own; the lead carries only signal and ground.',
+    summary: '7 to 26 V on its own plug; the lead carries only signal and ground.',
     massG: 29,
     sizeMm: [36, 36, 26],
     ports: [
@@ -65,7 +65,7 @@ export const payloads: readonly Part[] = [
     id: 'payload-gimbal-serial',
     kind: 'payload',
     name: 'Gimbal, serial control',
-    summary: 'Two axes, 10 to 17 V, serial at 115 200 baud; its socket begins with TX.',
+    summary: 'Two axes, 10 to 17 V, serial at 115 200 baud; its socket starts with TX.',
     massG: 168,
     sizeMm: [90, 80, 95],
     ports: [

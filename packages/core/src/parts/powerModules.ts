@@ -72,7 +72,7 @@ const analogEndpoints = (port: string): RawEndpoint[] => [
 /** Analog scales are of the kind; each module has its own. */
 const scaleStep = {
   title: 'Scale',
-  text: 'Compare the voltage with a meter at the pack, and the consumed charge with what the charger puts back; correct the two scales.',
+  text: 'Compare the voltage with a meter at the pack, and the consumed charge with the charge that the charger returns; correct the two scales.',
   caution: 'propellers-off',
 };
 
@@ -127,7 +127,7 @@ export const powerModules: readonly Part[] = [
     id: 'power-module-can-100a',
     kind: 'power-module',
     name: 'Power module 100 A, CAN battery monitor',
-    summary: 'XT60 through, 5.25 V 3 A, counts charge itself and tells it over CAN. Termination by a jumper.',
+    summary: 'XT60 through, 5.25 V 3 A, counts charge itself and reports it over CAN. Termination by a jumper.',
     massG: 41,
     sizeMm: [46, 30, 18],
     ports: [
@@ -198,7 +198,7 @@ export const powerModules: readonly Part[] = [
     kind: 'power-module',
     name: 'Current sensor 100 A, reports to the receiver',
     summary:
-      'XT60 through, no regulator: it hangs on the telemetry port of a receiver, is fed from there, and shows volts, amperes and mAh on the stick unit.',
+      'XT60 through, no regulator: it connects to the telemetry port of a receiver, is powered from there, and shows volts, amperes and mAh on the RC transmitter.',
     massG: 21,
     sizeMm: [36, 22, 14],
     ports: [
@@ -225,7 +225,7 @@ export const powerModules: readonly Part[] = [
     steps: [
       {
         title: 'Find the sensor',
-        text: 'On the stick unit, delete the old sensors and search anew with the pack connected; then compare its volts with a meter.',
+        text: 'On the RC transmitter, delete the old sensors and search again with the pack connected; then compare its volts with a meter.',
         caution: 'propellers-off',
       },
     ],

@@ -23,7 +23,7 @@ export const pulseReceivers: readonly Part[] = [
     id: 'receiver-pwm-6',
     kind: 'rc-receiver',
     name: 'RC receiver, parallel PWM, 6 channels',
-    summary: 'One 3-pin row a channel. On loss it holds or goes to presets: no flag tells the difference.',
+    summary: 'One 3-pin row per channel. On loss of signal it holds or goes to presets, without a flag.',
     massG: 14,
     sizeMm: [44, 24, 12],
     settings: [failsafe, presetThrottle],
@@ -79,7 +79,7 @@ export const pulseReceivers: readonly Part[] = [
     kind: 'rc-receiver',
     name: 'RC receiver, 8 servo rows, with telemetry port',
     summary:
-      'Eight 3-pin rows, one a channel, and a port for sensors that report to the stick unit. On loss it does what is set, and no flag tells.',
+      'Eight 3-pin rows, one per channel, and a port for sensors that report to the RC transmitter. On loss of signal it does what is set, without a flag.',
     massG: 17,
     sizeMm: [47, 27, 14],
     settings: [failsafe, presetThrottle],

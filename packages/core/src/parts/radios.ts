@@ -33,7 +33,7 @@ const linkLights: NonNullable<Part['indications']> = [
 const pairSteps: NonNullable<Part['steps']> = [
   {
     title: 'Pair',
-    text: 'Antennas on at both ends. Give both the same network number and region in their tool, power them 2 m apart and wait for the steady light.',
+    text: 'Antennas fitted at both ends. Set the same network number and region on both in their tool, power them 2 m apart and wait for the steady light.',
     caution: 'antenna-before-power',
   },
 ];
@@ -43,7 +43,7 @@ export const telemetryRadios: readonly Part[] = [
     id: 'radio-900-class',
     kind: 'telemetry-radio',
     name: 'Telemetry radio, 900 MHz class',
-    summary: 'Air side of a pair, 57 600 baud as delivered. Its socket has the ground on pin 1.',
+    summary: 'Air side of a pair, 57 600 baud by default. Its socket has the ground on pin 1.',
     massG: 18,
     sizeMm: [48, 26, 11],
     radios: [pairRadio([902, 928], [20, -112], { air: hoppingDataByRegion, atMm: [0, 0, 45] })],
@@ -72,7 +72,7 @@ export const telemetryRadios: readonly Part[] = [
     id: 'radio-433-class',
     kind: 'telemetry-radio',
     name: 'Telemetry radio, 433 MHz class',
-    summary: 'Air side of a pair with CTS and RTS, 57 600 baud as delivered, supply first.',
+    summary: 'Air side of a pair with CTS and RTS, 57 600 baud by default, supply first.',
     massG: 15,
     sizeMm: [44, 24, 9],
     radios: [pairRadio([433.05, 434.79], [20, -115], { air: hoppingData, atMm: [0, 0, 80] })],
@@ -181,7 +181,7 @@ export const telemetryRadios: readonly Part[] = [
     id: 'modem-cellular',
     kind: 'telemetry-radio',
     name: 'Cellular modem for a companion',
-    summary: 'USB to a companion; its own serial pads are at 1.8 V and take no 3.3 V signal.',
+    summary: 'USB to a companion; its own serial pads are at 1.8 V and do not withstand 3.3 V.',
     massG: 26,
     sizeMm: [52, 32, 8],
     radios: [{ id: 'air', title: 'cellular', mhz: [777, 787], sendsDbm: 23, air: cellularData, antenna: 'whip', atMm: [0, 0, 0] }],
@@ -215,7 +215,7 @@ export const telemetryRadios: readonly Part[] = [
     kind: 'telemetry-radio',
     name: 'Telemetry radio, 900 MHz class, six-way socket',
     summary:
-      'Air side of a pair with CTS and RTS: supply first, ground last, as controllers with flow control have it, so that a straight cable fits. 57 600 baud as delivered.',
+      'Air side of a pair with CTS and RTS: supply first, ground last, as on controllers with flow control, so that a straight cable fits. 57 600 baud by default.',
     massG: 24,
     sizeMm: [52, 28, 12],
     radios: [pairRadio([902, 928], [27, -113], { air: hoppingDataByRegion, atMm: [0, 0, 45] })],
@@ -249,7 +249,7 @@ export const telemetryRadios: readonly Part[] = [
     kind: 'telemetry-radio',
     name: 'IP radio with RS-232',
     summary:
-      '2.4 GHz class with Ethernet and one serial port at RS-232 levels on a screw terminal: a controller needs a level converter in between. 9 to 30 V.',
+      '2.4 GHz class with Ethernet and one serial port at RS-232 levels on a screw terminal: a controller needs a level converter. 9 to 30 V.',
     massG: 112,
     sizeMm: [92, 60, 24],
     radios: [pairRadio([2310, 2390], [30, -96], { air: networkData, antenna: 'dipole', groundAntenna: 'upright-plate', atMm: [0, 0, 40] })],

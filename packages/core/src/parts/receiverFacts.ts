@@ -23,12 +23,12 @@ type LossSignals = NonNullable<RawRcOut['lossSignal']>;
 export const receiverCautions: readonly string[] = ['antenna-before-power'];
 export const bind = {
   title: 'Bind',
-  text: 'Hold the button while the supply comes on; start binding on the stick unit; restart both.',
+  text: 'Hold the button while switching the supply on; start binding on the RC transmitter; restart both.',
 };
 /** Failsafe is tried out, not believed. */
 export const tryLoss = {
-  title: 'Try out the loss of the link',
-  text: 'With the aircraft held and the throttle at rest, switch the stick unit off and see what each output does; switch it on again.',
+  title: 'Test loss of signal',
+  text: 'With the aircraft held and the throttle closed, switch the RC transmitter off and watch each output; switch it on again.',
   caution: 'propellers-off',
 };
 /** The lights of plain receivers. */
@@ -41,12 +41,12 @@ export const ground: Row = ['GND', 'gnd', '@gnd'];
 const windowV = [5, 3.7, 8.4] as const;
 export const takes = (pin: string): RawElement => load('receiver', [pin, '@gnd'], [0.06, 0.08, 0.1], windowV);
 
-/** How a receiver is brought to its stick unit, by what it speaks. */
+/** How a receiver is brought to its RC transmitter, by what it speaks. */
 export const stickWays: Ways = [
-  { settings: ['rc.version', 'rc.region'], how: { is: 'menu', tool: 'menu of the stick unit', menu: '"Receiver", "Update"' } },
+  { settings: ['rc.version', 'rc.region'], how: { is: 'menu', tool: 'menu of the RC transmitter', menu: '"Receiver", "Update"' } },
   {
     settings: ['rc.paired'],
-    how: { is: 'button', button: 'BIND while the supply comes on', seconds: 2, confirms: 'its light is steady when both start anew' },
+    how: { is: 'button', button: 'BIND while switching the supply on', seconds: 2, confirms: 'its light is steady when both restart' },
   },
 ];
 export const fastWays: Ways = [
@@ -56,7 +56,7 @@ export const fastWays: Ways = [
       is: 'menu',
       tool: 'page of the receiver over its own Wi-Fi',
       menu: '"Link"',
-      confirms: 'its light is steady when both start anew',
+      confirms: 'its light is steady when both restart',
     },
   },
 ];
@@ -97,9 +97,9 @@ export const failsafe: Part['settings'][number] = {
   default: 'hold',
   how: {
     is: 'button',
-    button: 'BIND, linked, with the sticks where they are to go',
+    button: 'BIND, linked, with the sticks at the wanted positions',
     seconds: 5,
-    confirms: 'one long flash; try it out by switching the sticks off, propellers off',
+    confirms: 'one long flash; test it by switching the RC transmitter off, propellers off',
   },
 };
 /** Where the throttle goes then, of a receiver that goes to preset positions. */
@@ -112,9 +112,9 @@ export const presetThrottle: Part['settings'][number] = {
   max: 2200,
   how: {
     is: 'button',
-    button: 'BIND, linked, with the throttle and its trim all the way down',
+    button: 'BIND, linked, with throttle and trim fully down',
     seconds: 5,
-    confirms: 'one long flash; read the channel at the controller with the sticks switched off, propellers off',
+    confirms: 'one long flash; read the channel at the controller with the RC transmitter off, propellers off',
   },
 };
 const pwmLoss: LossSignals = [

@@ -28,7 +28,7 @@ export const serialReceivers: readonly Part[] = [
     id: 'receiver-sbus-16',
     kind: 'rc-receiver',
     name: 'RC receiver, SBUS, 16 channels',
-    summary: 'One inverted serial wire at 100 000 baud. Loss of signal is told by a flag in the frame.',
+    summary: 'One inverted serial wire at 100 000 baud. Loss of signal is reported by a flag in the frame.',
     massG: 11,
     sizeMm: [36, 22, 9],
     radios: [sticksOnly],
@@ -50,7 +50,7 @@ export const serialReceivers: readonly Part[] = [
     id: 'receiver-sbus-telemetry',
     kind: 'rc-receiver',
     name: 'RC receiver, SBUS 16 with telemetry return',
-    summary: 'SBUS on one wire, an uninverted tap of it on a pad, and single-wire telemetry back. The flag tells of a lost link.',
+    summary: 'SBUS on one wire, an uninverted tap of it on a pad, and single-wire telemetry back. The flag reports loss of signal.',
     massG: 6,
     sizeMm: [24, 18, 6],
     radios: [pairRadio([2400, 2483.5], [20, -101], { id: 'rc', title: 'sticks', air: stickFrames, atMm: [0, 0, 20] })],
@@ -147,7 +147,7 @@ export const serialReceivers: readonly Part[] = [
     id: 'receiver-settable',
     kind: 'rc-receiver',
     name: 'RC receiver, output settable: SBUS, CRSF or PPM',
-    summary: 'One socket whose signal is what a person sets: SBUS, CRSF both ways, or PPM of 8 channels. Two antennas.',
+    summary: 'One socket with a selectable signal: SBUS, CRSF both ways, or PPM of 8 channels. Two antennas.',
     massG: 5,
     sizeMm: [22, 15, 5],
     settings: [
@@ -213,7 +213,7 @@ export const serialReceivers: readonly Part[] = [
     kind: 'rc-receiver',
     name: 'RC receiver, satellite, 3.3 V',
     summary:
-      'A second pair of ears for a board that knows its frames: 115 200 baud, not inverted, on a 3-way 1.5 mm socket. Stands 3.6 V at the most: 5 V destroys it.',
+      'A second receiver for a board that reads its frames: 115 200 baud, not inverted, on a 3-way 1.5 mm socket. 3.6 V maximum: 5 V destroys it.',
     massG: 3,
     sizeMm: [26, 18, 7],
     radios: [sticksOnly, secondAntenna],
@@ -251,7 +251,7 @@ export const serialReceivers: readonly Part[] = [
     steps: [
       {
         title: 'Bind',
-        text: 'It has no button: the board that it hangs on puts it into binding, by its own button or menu, while the supply comes on. Then start binding on the stick unit.',
+        text: 'It has no button: the board it is connected to starts binding, by its own button or menu, while its supply is switched on. Then start binding on the RC transmitter.',
       },
       tryLoss,
     ],

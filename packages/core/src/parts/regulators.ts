@@ -81,7 +81,7 @@ export const regulators: readonly Part[] = [
     {
       id: 'regulator-buck-selectable-10a',
       name: 'Regulator 5 to 7.4 V in steps, 10 A buck',
-      summary: 'For large servo rails: the output is chosen by a jumper. 7 to 36 V in, 15 A for ten seconds.',
+      summary: 'For large servo rails: the output is selected by a jumper. 7 to 36 V in, 15 A for ten seconds.',
       massG: 32,
       sizeMm: [52, 26, 15],
       settings: [
@@ -119,7 +119,7 @@ export const regulators: readonly Part[] = [
     {
       id: 'regulator-linear-5v-1a5',
       name: 'Regulator 5 V, 1.5 A linear',
-      summary: 'Quiet and hot: what the input has above 5 V becomes heat. 6 to 18 V in, 5 W.',
+      summary: 'Low noise, but hot: the voltage above 5 V becomes heat. 6 to 18 V in, 5 W.',
       massG: 8,
       sizeMm: [28, 16, 10],
     },
@@ -152,7 +152,7 @@ export const regulators: readonly Part[] = [
     {
       id: 'regulator-buck-boost-5v-4a',
       name: 'Regulator 5.1 V, 4 A buck-boost',
-      summary: 'For a companion: holds 5.1 V from 3.5 to 28 V in, also while the pack sags.',
+      summary: 'For a companion: holds 5.1 V from 3.5 to 28 V in, even while the pack sags.',
       massG: 18,
       sizeMm: [44, 24, 10],
     },

@@ -19,7 +19,7 @@ const pullUpBridge: Part['settings'][number] = {
     { value: 'off', label: 'bridge cut' },
   ],
   default: 'on',
-  how: { is: 'solder-bridge', bridge: 'PU on its back: closed as delivered, cut it to take the pull-ups off the bus' },
+  how: { is: 'solder-bridge', bridge: 'PU on its back: closed by default, cut it to disconnect the pull-ups from the bus' },
 };
 
 /** A device on an I2C socket whose pins are found by their role. */
@@ -146,7 +146,7 @@ export const airspeedSensors: readonly Part[] = [
     id: 'airspeed-analog-2k',
     kind: 'airspeed',
     name: 'Airspeed sensor, analog, +-2 kPa',
-    summary: '0.5 to 4.5 V on one wire, 2.5 V at rest: more than a 3.3 V input stands.',
+    summary: '0.5 to 4.5 V on one wire, 2.5 V at rest: too much for a 3.3 V input.',
     massG: 8,
     sizeMm: [26, 20, 12],
     airspeed: { fullScalePa: 2000, stepPa: 3 },
@@ -161,7 +161,7 @@ export const rangefinders: readonly Part[] = [
     id: 'rangefinder-serial-40m',
     kind: 'rangefinder',
     name: 'Rangefinder, serial, 40 m',
-    summary: 'Laser, 100 Hz at 115 200 baud, talks only. Its socket begins with the ground.',
+    summary: 'Laser, 100 Hz at 115 200 baud, transmit only. Its socket starts with ground.',
     massG: 22,
     sizeMm: [40, 22, 24],
     ports: [wiredPort('UART', ['locking-1.25', 'socket'], [gnd, ['TX', 'tx', logic3V3], ['RX', 'rx', logic3V3], supply], { needed: true })],

@@ -51,7 +51,7 @@ const canServo = samplePart({
   id: 'servo-25g-can',
   kind: 'servo',
   name: 'Servo 25 g, CAN',
-  summary: 'Position and feedback over CAN, 5 to 8.4 V. Two sockets, so that the bus goes on.',
+  summary: 'Position and feedback over CAN, 5 to 8.4 V. Two sockets, so that the bus continues.',
   massG: 25,
   sizeMm: [30, 15, 32],
   servo: { atV: 7.4, torqueNcm: 68, secondsPer60Deg: 0.1, widthUs: [900, 2100] },

@@ -32,7 +32,7 @@ export const switches: readonly Part[] = [
     id: 'safety-switch',
     kind: 'switch',
     name: 'Safety switch with light',
-    summary: 'Closes between its supply and the input while it is pressed; its light tells the state.',
+    summary: 'Closes between its supply and the input while it is pressed; its light shows the state.',
     massG: 5,
     sizeMm: [18, 14, 14],
     ports: [
@@ -63,7 +63,7 @@ export const lights: readonly Part[] = [
     id: 'led-strip-16',
     kind: 'light',
     name: 'Addressable light strip, 16 lights',
-    summary: 'Reads its data above 0.7 of its supply: from a 3.3 V output it wants a supply of 4.7 V at most.',
+    summary: 'Reads its data above 0.7 of its supply: on a 3.3 V output its supply must be 4.7 V at most.',
     massG: 8,
     sizeMm: [270, 10, 3],
     ports: [
@@ -169,7 +169,7 @@ export const filters: readonly Part[] = [
     id: 'conditioner-rail-5v6',
     kind: 'filter',
     name: 'Rail conditioner, clamp and capacitor',
-    summary: 'Plugs into a free servo row: a zener clamp and a capacitor against kicks and dips of the rail.',
+    summary: 'Plugs into a free servo row: a zener clamp and a capacitor against spikes and dips of the rail.',
     massG: 6,
     sizeMm: [26, 14, 12],
     settings: [

@@ -13,7 +13,7 @@ interface BayModule extends Pick<Part, 'name' | 'summary' | 'massG' | 'sizeMm' |
   readonly amps: readonly [number, number, number];
 }
 
-/** A radio that sits in the bay of a stick unit: channels and supply come from there. */
+/** A radio that sits in the bay of an RC transmitter: channels and supply come from there. */
 function bayModule({ radio, band, amps, ...about }: BayModule): Part {
   return samplePart({
     ...about,
@@ -41,9 +41,9 @@ export const stickUnits: readonly Part[] = [
   samplePart({
     id: 'stick-unit-16-bay',
     kind: 'stick-unit',
-    name: 'Stick unit, 16 channels, with a module bay',
+    name: 'RC transmitter, 16 channels, with a module bay',
     summary:
-      'Sticks, switches and a 2.4 GHz radio of its own; a module sits in the bay on its back and is fed from its pack; a head tracker goes into its trainer socket.',
+      'Sticks, switches and a 2.4 GHz radio of its own; a module sits in the bay on its back and is powered from its pack; a head tracker plugs into its trainer socket.',
     massG: 760,
     usually: 'ground',
     sizeMm: [185, 180, 95],
@@ -59,7 +59,7 @@ export const stickUnits: readonly Part[] = [
         default: 'ppm',
         how: {
           is: 'menu',
-          tool: 'menu of the stick unit',
+          tool: 'menu of the RC transmitter',
           menu: '"Model", "Outer radio", "Format"',
           confirms: 'the first line of the screen shows the format',
         },
@@ -77,7 +77,7 @@ export const stickUnits: readonly Part[] = [
         atMm: [0, 0, 90],
       },
     ],
-    how: inMenu(['rc.version', 'rc.region', 'rc.paired'], 'menu of the stick unit', '"Model", "Inner radio"', {
+    how: inMenu(['rc.version', 'rc.region', 'rc.paired'], 'menu of the RC transmitter', '"Model", "Inner radio"', {
       confirms: 'bars of the link',
     }),
     ports: [
@@ -128,17 +128,17 @@ export const stickUnits: readonly Part[] = [
       { is: 'air', id: 'air', band: '2.4 GHz class' },
     ],
     indications: [
-      { shows: 'one long tone at the start', means: 'a switch or the throttle is not where the model wants it' },
+      { shows: 'one long tone at the start', means: 'a switch or the throttle is not in the position the model requires' },
       { shows: 'three falling tones', means: 'reports from the aircraft are lost' },
     ],
     steps: [
       {
-        title: 'A model of its own',
-        text: 'Never fly an aircraft with the model of another: give each a model of its own, and let the radio ask for it by the receiver where it can.',
+        title: 'A separate model',
+        text: 'Never fly an aircraft with the model of another: give each its own model, matched to its receiver where the radio can do that.',
       },
       {
         title: 'Throttle hold',
-        text: 'Put a switch on throttle hold and try it before the first time that the aircraft is powered with propellers.',
+        text: 'Put throttle hold on a switch, and test it before the aircraft is first powered with propellers.',
         caution: 'propellers-off',
       },
     ],
@@ -148,28 +148,28 @@ export const stickUnits: readonly Part[] = [
     id: 'stick-module-900',
     name: 'Handset module, 900 MHz class',
     summary:
-      'Long-range radio for the module bay of a stick unit: takes PPM or SBUS from it and 6 to 10 V. It sits in the bay without a cable.',
+      'Long-range radio for the module bay of an RC transmitter: accepts PPM or SBUS from it and 6 to 10 V. It sits in the bay without a cable.',
     massG: 86,
     sizeMm: [70, 48, 32],
     radio: { mhz: [902, 928], sendsDbm: 27, hears: { sensitivityDbm: -111, blockingDbm: 5 }, air: farStickFrames, atMm: [0, 0, 60] },
     band: '900 MHz class',
     how: [
-      ...inMenu(['air.region', 'air.rate'], 'menu of the stick unit', '"Outer radio", "Region" and "Rate"'),
+      ...inMenu(['air.region', 'air.rate'], 'menu of the RC transmitter', '"Outer radio", "Region" and "Rate"'),
       {
         settings: ['air.paired'],
-        how: { is: 'button', button: 'on its back while the stick unit is switched on', seconds: 2, confirms: 'blue steady' },
+        how: { is: 'button', button: 'on its back while the RC transmitter is switched on', seconds: 2, confirms: 'blue steady' },
       },
     ],
     amps: [0.1, 0.4, 0.8],
     indications: [
       { shows: 'blue flashing', means: 'waiting to bind' },
       { shows: 'blue steady', means: 'linked' },
-      { shows: 'red', means: 'no channels from the stick unit' },
+      { shows: 'red', means: 'no channels from the RC transmitter' },
     ],
     steps: [
       {
         title: 'Bind',
-        text: 'Antenna on. Stick unit off, module in its bay; hold its button while the stick unit is switched on, then power the receiver in binding.',
+        text: 'Antenna fitted. RC transmitter off, module in its bay; hold its button while the RC transmitter is switched on, then power the receiver in binding.',
         caution: 'antenna-before-power',
       },
     ],
@@ -178,7 +178,7 @@ export const stickUnits: readonly Part[] = [
     id: 'stick-module-24-fast',
     name: 'Handset module, 2.4 GHz class, fast',
     summary:
-      'Radio for the module bay of a stick unit, for receivers that give CRSF: takes PPM or SBUS from it and 6 to 10 V. It sits in the bay without a cable.',
+      'Radio for the module bay of an RC transmitter, for receivers with CRSF output: accepts PPM or SBUS from it and 6 to 10 V. It sits in the bay without a cable.',
     massG: 58,
     sizeMm: [66, 44, 26],
     radio: { mhz: [2400, 2483.5], sendsDbm: 24, hears: { sensitivityDbm: -108, blockingDbm: 5 }, air: fastStickFrames, atMm: [0, 0, 50] },
@@ -190,12 +190,12 @@ export const stickUnits: readonly Part[] = [
     indications: [
       { shows: 'orange breathing', means: 'waiting for the receiver' },
       { shows: 'green steady', means: 'linked' },
-      { shows: 'red', means: 'no channels from the stick unit' },
+      { shows: 'red', means: 'no channels from the RC transmitter' },
     ],
     steps: [
       {
         title: 'One phrase',
-        text: 'Give module and receiver the same phrase and the same major version, antenna on; they find each other at the next start.',
+        text: 'Give module and receiver the same phrase and the same major version, antenna fitted; they link at the next start.',
         caution: 'antenna-before-power',
       },
     ],
@@ -205,7 +205,7 @@ export const stickUnits: readonly Part[] = [
     kind: 'stick-unit',
     name: 'Head tracker, PPM',
     summary:
-      'On goggles: turns of the head as two channels of a PPM train into the trainer socket of a stick unit. Its own cell is charged over USB.',
+      'On goggles: head movement as two channels of a PPM train into the trainer socket of an RC transmitter. Its own cell is charged over USB.',
     massG: 22,
     usually: 'ground',
     sizeMm: [44, 28, 12],
@@ -249,6 +249,6 @@ export const stickUnits: readonly Part[] = [
       { is: 'usb', id: 'usb', port: 'usb', as: 'device' },
     ],
     indications: [{ shows: 'green flash', means: 'running' }],
-    steps: [{ title: 'Centre', text: 'Look straight ahead and press the button once; the camera goes to its middle.' }],
+    steps: [{ title: 'Centre', text: 'Look straight ahead and press the button once; the camera centres.' }],
   }),
 ];

@@ -14,7 +14,7 @@ export const usbAdapters: readonly Part[] = [
     kind: 'converter',
     name: 'USB serial adapter',
     summary:
-      'A serial port for a computer, 3.3 V signals that stand 5 V. Its supply pin gives 5 V, 3.3 V or nothing, by a jumper: nothing as delivered.',
+      'A serial port for a computer, 3.3 V signals that withstand 5 V. Its supply pin gives 5 V, 3.3 V or nothing, by a jumper: nothing by default.',
     massG: 6,
     sizeMm: [42, 18, 9],
     settings: [
@@ -28,7 +28,7 @@ export const usbAdapters: readonly Part[] = [
           { value: '5V', label: '5 V' },
         ],
         default: 'none',
-        how: { is: 'jumper', jumper: 'beside the row, at 3.3 or at 5; take it off where the other side has its own supply' },
+        how: { is: 'jumper', jumper: 'beside the row, at 3.3 or at 5; remove it where the other side has its own supply' },
       },
     ],
     ports: [
@@ -91,7 +91,7 @@ export const usbAdapters: readonly Part[] = [
     steps: [
       {
         title: 'Loop it back',
-        text: 'Join TX and RX with one wire and type: what comes back proves the adapter before it is blamed or trusted.',
+        text: 'Connect TX to RX and type: the echo proves that the adapter works.',
       },
     ],
   }),
@@ -114,7 +114,7 @@ export const usbAdapters: readonly Part[] = [
     steps: [
       {
         title: 'Address',
-        text: 'Give the computer a fixed address on this socket, in the network of what is on the other end.',
+        text: 'Give the computer a fixed address on this socket, in the network of the other end.',
       },
     ],
   }),

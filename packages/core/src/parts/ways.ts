@@ -19,7 +19,7 @@ export function inMenu(
 export function canWays(id: string, over = id): Ways {
   return [
     { settings: [`${id}.terminated`], how: { is: 'jumper', jumper: '"120R" beside its socket' } },
-    ...inMenu([`${id}.node`], 'CAN tool on the bench computer', '"Node id", then save and power it anew', { over }),
+    ...inMenu([`${id}.node`], 'CAN tool on the bench computer', '"Node id", then save and power-cycle it', { over }),
   ];
 }
 

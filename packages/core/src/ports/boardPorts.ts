@@ -121,7 +121,7 @@ function titleOf({ part }: GraphItem, { id, is }: Endpoint): string {
   return bus === '' || title.includes(bus) ? title : `${title} ${bus}`;
 }
 
-const BY_SOFTWARE = 'ports by software';
+const BY_SOFTWARE = 'software ports';
 const GROUND_LINKS = 'ports for MAVLink';
 
 /** The resource of a firmware that a role on a port uses: so many of MAVLink, some roles once. */

@@ -27,7 +27,7 @@ export interface Fit {
   readonly gives: { readonly way: GivesWay; readonly why: string } | undefined;
 }
 
-/** What gives way: a port made by software is good enough, or a part is put in the wire. */
+/** What gives way: a software port is good enough, or a part is put in the wire. */
 export const GIVING_WAY = ['software', 'inverter', 'level-shifter'] as const;
 export type GivesWay = (typeof GIVING_WAY)[number];
 

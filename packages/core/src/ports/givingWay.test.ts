@@ -71,7 +71,7 @@ describe('a part in the wire', () => {
   it('is not put in where nothing feeds it: then the link is not wired at all, and the plan says why', () => {
     const { design } = bench('controller-8-bit-carrier', 'gnss-serial');
     const { edit, undone } = takePlan(graphOf(design), planOf(design, { giveWay: GIVING_WAY }));
-    expect(undone.map(({ why }) => why)).toEqual(['nothing beside the wire feeds the part that belongs in between']);
+    expect(undone.map(({ why }) => why)).toEqual(['no supply beside the wire for the converter']);
     const after = edit === undefined ? design : made(design, edit);
     expect(Object.values(after.aircraft.cables)).toEqual([]);
   });
@@ -79,7 +79,7 @@ describe('a part in the wire', () => {
   it('is a step that helps where a board is short', () => {
     const design = withoutRcInput();
     const steps = relaxationsOf(graphOf(design), planOf(design));
-    expect(steps.find(({ is }) => is === 'inverter')).toEqual(expect.objectContaining({ label: 'Put an inverter in', isEnough: true }));
+    expect(steps.find(({ is }) => is === 'inverter')).toEqual(expect.objectContaining({ label: 'Insert an inverter', isEnough: true }));
   });
 });
 

@@ -31,7 +31,7 @@ export function joinLink(draft: DraftEdits, fit: Fit, wiring: Wiring): string | 
   // A draft of its own: what fails half way leaves nothing behind.
   const own = new DraftEdits(draft.graph.design);
   if (!isThere && !isWired(own, fit, wiring)) return 'no cable can be made between the two';
-  if (!isConverted(own, fit)) return 'nothing beside the wire feeds the part that belongs in between';
+  if (!isConverted(own, fit)) return 'no supply beside the wire for the converter';
   return own.isEmpty || draft.take(own.edit(`Wire ${fit.seeker.title}`)) ? undefined : 'one step takes no more changes';
 }
 

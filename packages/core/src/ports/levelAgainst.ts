@@ -20,9 +20,9 @@ export function levelAgainst(
   if (high === undefined || logic === undefined) return undefined;
   const verdict = levelVerdict(high, logic);
   if (verdict === 'agree' || (verdict === 'too-low' && counts === 'too-high')) return undefined;
-  const sends = `${talker.item.ref} sends ${stated(high, 'V')}`;
+  const sends = `${talker.item.ref} outputs ${stated(high, 'V')}`;
   return verdict === 'too-high'
-    ? `${sends}, and ${listener.item.ref} takes ${stated(logic.inputMaxV, 'V')} at most`
+    ? `${sends}, and ${listener.item.ref} withstands ${stated(logic.inputMaxV, 'V')}`
     : `${sends}, and ${listener.item.ref} reads a high from ${stated(logic.needsV ?? USUAL_SHARE * logic.highV, 'V')} up`;
 }
 

@@ -25,7 +25,7 @@ export interface BoardColumn {
 /** A link at a port: what speaks against it, as a number and in words. */
 export type BoardCell =
   | { readonly is: 'fits'; readonly cost: number; readonly words: string }
-  /** It works where something gives way: a port made by software, a part in the wire. */
+  /** It works where something gives way: a software port, a part in the wire. */
   | { readonly is: 'gives-way'; readonly words: string }
   | { readonly is: 'no-fit'; readonly words: string };
 
@@ -70,22 +70,22 @@ export function portBoard(graph: Graph, wish: PlanWish = {}): PortBoard | undefi
       label: isOneBoard ? title.slice(entry.item.ref.length + 1) : title,
     })),
     rows: plan.links.map((link, i) => rowOf(graph.design.aircraft, plan, link, i)),
-    summary: [summaryOf(plan), ...undone.map(({ link, why }) => `${link.seeker.title} is not wired by it: ${why}.`)].join(' '),
+    summary: [summaryOf(plan), ...undone.map(({ link, why }) => `${link.seeker.title} is not wired by the plan: ${why}.`)].join(' '),
     proof: plan.proof,
     edit,
   };
 }
 
 function summaryOf({ links, ports, proof, cost }: PortPlan): string {
-  if (ports.length === 0) return 'No controller in the aircraft: there is no port to give.';
-  if (links.length === 0) return 'Nothing wants a port yet.';
+  if (ports.length === 0) return 'No controller in the aircraft: there are no ports.';
+  if (links.length === 0) return 'Nothing needs a port yet.';
   const left = links.filter(({ fit }) => fit === undefined);
   const short =
     left.length === 0
       ? 'Every link has a port.'
-      : `${listed(left.map(({ seeker }) => seeker.title))} ${left.length === 1 ? 'finds' : 'find'} no port.`;
+      : `${listed(left.map(({ seeker }) => seeker.title))} ${left.length === 1 ? 'gets' : 'get'} no port.`;
   if (proof.is === 'optimal') return short;
-  return `${short} The search was stopped: a better plan would cost ${cost - proof.atLeast} less at most, of ${cost}.`;
+  return `${short} The search was stopped: a better plan would cost at most ${cost - proof.atLeast} less, of ${cost}.`;
 }
 
 function rowOf({ links }: Aircraft, { ports, cells }: PortPlan, link: PlannedLink, i: number): BoardRow {
@@ -124,17 +124,15 @@ const GIVING_WAY_WORDS: Readonly<Record<GivesWay, string>> = {
 };
 
 function wordsOf({ prices }: Fit): string {
-  return prices.length === 0 ? 'nothing speaks against it' : prices.map(({ words }) => words).join('; ');
+  return prices.length === 0 ? 'nothing against it' : prices.map(({ words }) => words).join('; ');
 }
 
 function whyOf({ fit, seeker, pinned, dearerThan }: PlannedLink): string {
-  const elsewhere = dearerThan.map(({ port, by }) => `${port.title} goes to ${by?.title ?? 'another'}`);
+  const elsewhere = dearerThan.map(({ port, by }) => `${port.title} is used by ${by?.title ?? 'another'}`);
   const others = elsewhere.length === 0 ? '' : ` ${elsewhere.join('; ')}.`;
   if (fit === undefined)
-    return pinned === undefined
-      ? `No port is left that suits it.${others}`
-      : `You want it on ${pinned.title}, and that is not free for it.`;
-  if (pinned !== undefined) return 'You want it there.';
+    return pinned === undefined ? `No port is left that suits it.${others}` : `You fixed it to ${pinned.title}, which is not free for it.`;
+  if (pinned !== undefined) return 'You fixed it there.';
   const stays = seeker.now?.item === fit.port.item && fit.port.endpoints.some(({ id }) => id === seeker.now?.endpoint);
   const plug = portOfEndpoint(fit.from[0]);
   const how = stays ? 'It stays where it is.' : `From ${seeker.entry.item.ref} ${plug ?? ''} to ${fit.port.title}: ${wordsOf(fit)}.`;

@@ -46,7 +46,7 @@ describe('a link at a port', () => {
     ['receiver-sbus-16', F4, 'RX1 RC control', 'S1', 'it cannot invert, and RX1 sends inverted: with an inverter in the wire'],
     ['receiver-sbus-16', F4, 'RX1 RC control', 'S2 rc in', 'it is soldered'],
     ['receiver-ppm-8', 'controller-8-bit-carrier', 'RX1 RC control', 'in 2', 'it reads PWM, and PPM arrives'],
-    ['radio-900-class', F4, 'RADIO1 telemetry', 'S6', 'made by software: bytes are lost at times'],
+    ['radio-900-class', F4, 'RADIO1 telemetry', 'S6', 'software port: bytes are lost at times'],
     ['payload-gimbal-serial', F4, 'PAY1 payload', 'S6', 'it does not speak gimbal control'],
     ['gnss-serial', F4, 'GNSS1 position', 'S2 rc in', 'it does not speak GNSS binary'],
     ['airspeed-can-7k', F4, 'ASPD1 airspeed', 'S1', 'another kind of port'],
@@ -57,7 +57,7 @@ describe('a link at a port', () => {
 
   it('is not one that the firmware does not take there', () => {
     const design = withDialect(bench(F4, 'radio-900-class').design, roleTable);
-    expect(cell(design, 'RADIO1 telemetry', 'S6')).toBe('MAVLink needs a port of the chip.');
+    expect(cell(design, 'RADIO1 telemetry', 'S6')).toBe('MAVLink needs a hardware port.');
     const sticks = (...receivers: readonly string[]): number =>
       Object.values(planned(withDialect(bench(H7, ...receivers).design, numbered))).filter((port) => port === 'none').length;
     expect([
@@ -69,8 +69,8 @@ describe('a link at a port', () => {
 
   it('is not one where something else is, and may be one where its own cable is pinned wrongly', () => {
     const held = demo(mudflat);
-    expect(cell(held, 'PAY1 payload', 'extra')).toMatch(/^W\d+ is at it$/);
-    expect(cell(demo(reedbed), 'RNG1 height above ground', 'S3')).toContain('the cable that is there has to be made anew');
+    expect(cell(held, 'PAY1 payload', 'extra')).toMatch(/^W\d+ is connected to it$/);
+    expect(cell(demo(reedbed), 'RNG1 height above ground', 'S3')).toContain('the present cable has to be remade');
   });
 
   it('goes no higher than the port reads', () => {
@@ -82,7 +82,7 @@ describe('a link at a port', () => {
         { ...part, endpoints: part.endpoints.map((one) => (one.is === 'analog-sense' ? { ...one, fullScaleV: 3.3 } : one)) },
       ]),
     );
-    expect(cell({ ...design, parts }, 'ASPD1 airspeed', 'analog')).toBe('airspeed goes higher than it reads');
+    expect(cell({ ...design, parts }, 'ASPD1 airspeed', 'analog')).toBe('airspeed exceeds its range');
   });
 });
 
@@ -102,7 +102,7 @@ describe('links of one plug', () => {
     const plan = planPorts(graphOf(design), { pins: new Map(keys.map((key) => [key, port])) });
     expect(plan?.links.map(({ seeker, fit }) => [seeker.title, fit?.port.title])).toEqual([
       ['RX1 RC control', 'FC1 aux D'],
-      ['RX1 reports to the stick unit', undefined],
+      ['RX1 telemetry to the RC transmitter', undefined],
     ]);
   });
 

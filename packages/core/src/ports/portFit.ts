@@ -13,7 +13,7 @@ import { serialFit } from './serialFit.ts';
 
 /** Every way in which a link can be on a port, the cheapest first; or why there is none. */
 export function fitsOf(graph: Graph, seeker: LinkSeeker, port: BoardPort): readonly Fit[] | NoFit {
-  if (port.heldBy !== undefined) return no(`${port.heldBy} is at it`);
+  if (port.heldBy !== undefined) return no(`${port.heldBy} is connected to it`);
   const answers = seeker.endpoints.map((endpoint) => fitOf(graph, seeker, endpoint, port));
   const fits = answers.flatMap((answer) => ('is' in answer ? [] : answer));
   if (fits.length > 0) return fits.sort((a, b) => priceOf(a.prices) - priceOf(b.prices));
@@ -58,7 +58,7 @@ function busFits(seeker: LinkSeeker, device: I2cDevice, port: BoardPort, host: E
       plainFit(seeker, [device], port, {
         uses: place,
         settings,
-        prices: [...change, { words: 'too many pull-ups on the bus then', cost: 40 }],
+        prices: [...change, { words: 'too many pull-ups on the bus', cost: 40 }],
       }),
     ];
   });
@@ -87,7 +87,7 @@ function readingFit(seeker: LinkSeeker, port: BoardPort): readonly Fit[] | NoFit
   const tooHigh = gives.find((one) =>
     reads.some((input) => input.purpose.split(' or ').includes(one.purpose) && runsOutOfScale(one, input)),
   );
-  if (tooHigh !== undefined) return no(`${tooHigh.purpose} goes higher than it reads`);
+  if (tooHigh !== undefined) return no(`${tooHigh.purpose} exceeds its range`);
   const [first, ...others] = gives;
   return first === undefined ? no(OTHER_KIND) : [plainFit(seeker, [first, ...others], port)];
 }

@@ -43,7 +43,7 @@ const LABELS: readonly (readonly [RegExp, readonly LinkKindId[]])[] = [
 export function placePrices({ now, kinds, entry, cabledTo }: LinkSeeker, from: readonly Endpoint[], port: BoardPort): Price[] {
   if (now?.item === port.item && port.endpoints.some(({ id }) => id === now.endpoint) && from.some(({ id }) => id === now.from)) return [];
   if (now === undefined && cabledTo.has(`${port.entry.item.id} ${port.port}`)) {
-    return [{ words: 'the cable that is there has to be made anew', cost: COSTS.remade }];
+    return [{ words: 'the present cable has to be remade', cost: COSTS.remade }];
   }
   const name = port.title.slice(port.entry.item.ref.length + 1);
   const meant = LABELS.find(([word]) => word.test(name))?.[1];
@@ -52,10 +52,10 @@ export function placePrices({ now, kinds, entry, cabledTo }: LinkSeeker, from: r
     ...(meant === undefined
       ? port.isBus
         ? []
-        : [{ words: `"${name}" says nothing about it`, cost: COSTS.notLabelled }]
+        : [{ words: `"${name}" does not mention it`, cost: COSTS.notLabelled }]
       : meant.some((kind) => kinds.includes(kind))
         ? []
-        : [{ words: `"${name}" is meant for something else`, cost: COSTS.labelledForOther }]),
+        : [{ words: `"${name}" uses it for something else`, cost: COSTS.labelledForOther }]),
     ...(isPluggable(entry, from, port) ? [] : [{ words: 'it is soldered', cost: COSTS.soldered }]),
   ];
 }

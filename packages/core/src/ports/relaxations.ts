@@ -31,7 +31,7 @@ interface LeftOut {
 const MOST_OFFERED = 6;
 
 /**
- * What can give way where links are left out, what helps most first: a port that a person insists on, a port made by software, a part in the
+ * What can give way where links are left out, what helps most first: a port that a person insists on, a software port, a part in the
  * wire, another format that a device can be set to, another part of its kind that goes another way. Each is tried; none is offered that
  * does not help. Where no single step is enough, the fewest that are together come first.
  * @param plan the best plan without them
@@ -84,11 +84,11 @@ function isFewer(a: LeftOut, b: LeftOut): boolean {
 /** What is said of a way out: on the button, and behind "Put RX1 on S4". */
 const WAYS_OUT: Readonly<Record<GivesWay, { readonly label: string; readonly which: string }>> = {
   software: {
-    label: 'Use a port made by software',
-    which: 'which is made by software: it costs processor time, and bytes are lost when both sides talk at once',
+    label: 'Use a software port',
+    which: 'which is a software port: it costs processor time, and bytes are lost when both sides send at once',
   },
-  inverter: { label: 'Put an inverter in', which: 'with an inverter in the wire' },
-  'level-shifter': { label: 'Put a level shifter in', which: 'with a level shifter in the wires' },
+  inverter: { label: 'Insert an inverter', which: 'with an inverter in the wire' },
+  'level-shifter': { label: 'Insert a level shifter', which: 'with a level shifter in the wires' },
 };
 
 function byGivingWay(graph: Graph, way: GivesWay): Relaxation[] {

@@ -56,7 +56,7 @@ function offerFit(
     return no('it has no CTS and RTS');
   // 2. A baud that both take, as near to what is set or delivered as it gets.
   const baud = commonBaud(seeker, device, board, [offer, other]);
-  if (baud === undefined) return no(`it takes no baud of those that ${seeker.entry.item.ref} has`);
+  if (baud === undefined) return no(`it has no baud rate in common with ${seeker.entry.item.ref}`);
   // 3. What is upside down, or of another level: a part in the wire makes up for one of the two.
   const [sent, read] = [offer.inverted ?? protocols[offer.protocol].inverted, other.inverted ?? protocols[other.protocol].inverted];
   const isInverted = board.inverts === 'none' && device.inverts !== 'both' && talks && sent !== read && !isConvertedThere(seeker, port);
@@ -71,7 +71,7 @@ function offerFit(
   // 4. A port made by software.
   const refusal = dialect?.refusals.find((one) => one.is === 'not-by-software' && one.role === other.protocol);
   if (board.software === true && refusal !== undefined) return no(refusal.sentence);
-  if (board.software === true && baud > SOFTWARE_MARGINAL_BAUD) return no(`it is made by software, and ${baud} baud is too much for it`);
+  if (board.software === true && baud > SOFTWARE_MARGINAL_BAUD) return no(`it is a software port, and ${baud} baud is too fast for it`);
   const isMarginal = board.software === true && baud > SOFTWARE_BAUD && !seeker.kinds.includes('reports');
   if (isMarginal && (isInverted || unlike !== undefined)) return no(unlike ?? upsideDown);
   const gives =
@@ -80,7 +80,7 @@ function offerFit(
       : isInverted
         ? ({ way: 'inverter', why: upsideDown } as const)
         : isMarginal
-          ? ({ way: 'software', why: 'made by software' } as const)
+          ? ({ way: 'software', why: 'software port' } as const)
           : undefined;
   const fixed = dialect?.roles[other.protocol]?.fixedBaud;
   const { protocol } = other;
@@ -95,7 +95,7 @@ function offerFit(
     ],
     prices: [
       ...(isInverted || unlike !== undefined ? [{ words: unlike ?? upsideDown, cost: 30 }] : []),
-      ...(board.software === true ? [{ words: 'a port made by software', cost: 30 }] : []),
+      ...(board.software === true ? [{ words: 'a software port', cost: 30 }] : []),
       ...(board.cts !== undefined && serialSetup(seeker.entry.item, device).flow === 'off'
         ? [{ words: 'its CTS and RTS stay unused', cost: 3 }]
         : []),

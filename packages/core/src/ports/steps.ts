@@ -29,7 +29,7 @@ export function anyPortSteps(graph: Graph, { links }: PortPlan): readonly Step[]
     const edit = pinned === undefined ? undefined : withoutPin(graph, seeker);
     if (pinned === undefined || edit === undefined) return [];
     const { item } = seeker.entry;
-    const sentence = `Do not insist on ${pinned.title} for ${seeker.title}: nothing is bought.`;
+    const sentence = `Release ${seeker.title} from ${pinned.title}: nothing to buy.`;
     return [{ is: 'any-port', label: `Release ${item.ref}`, sentence, edit, item: item.id }];
   });
 }
@@ -51,7 +51,7 @@ export function formatSteps({ design }: Graph, { item }: GraphItem): readonly St
     return others.map(({ value, label }): Step => ({
       is: 'other-format',
       label: `Set ${item.ref} to ${label}`,
-      sentence: `Set the ${spec.label} of ${item.ref} to ${label}: nothing is bought.`,
+      sentence: `Set the ${spec.label} of ${item.ref} to ${label}: nothing to buy.`,
       edit: { kind: 'set-item-setting', item: item.id, setting: spec.id, value, was: item.settings[spec.id] ?? null },
       item: item.id,
     }));
@@ -70,8 +70,8 @@ export function partSteps({ design }: Graph, { item, part }: GraphItem): readonl
     const edit = proposeAdoption(design, item.id, partKeyOf(other));
     if (edit === undefined) return [];
     const grams = other.massG - (part?.massG ?? other.massG);
-    const sentence = `Exchange ${item.ref} for "${other.name}": ${grams < 0 ? '' : '+'}${quantity(grams, 'g')}.`;
-    return [{ is: 'other-part', label: `Exchange ${item.ref}`, sentence, edit, item: item.id }];
+    const sentence = `Replace ${item.ref} with "${other.name}": ${grams < 0 ? '' : '+'}${quantity(grams, 'g')}.`;
+    return [{ is: 'other-part', label: `Replace ${item.ref}`, sentence, edit, item: item.id }];
   });
 }
 

@@ -86,7 +86,7 @@ describe('an aircraft that is bad or not complete', () => {
 
   it('a pack without a ground feeds nothing, and a shorted one is over its rating', () => {
     const dark = powerReport(graphOf(noGround())).scenarios.find(({ id }) => id === 'cruise');
-    expect(dark?.loads.filter(({ state }) => state !== 'dark' && state !== 'off')).toEqual([]);
+    expect(dark?.loads.filter(({ state }) => state !== 'unpowered' && state !== 'off')).toEqual([]);
     const shorted = powerReport(graphOf(shortedPack())).scenarios.find(({ id }) => id === 'cruise');
     expect(shorted?.supplies.find(({ is }) => is === 'battery')?.amps).toBeGreaterThan(200);
     expect(findingsOf(shortedPack()).map(({ check }) => check)).toEqual(expect.arrayContaining(['power.battery', 'power.over-current']));

@@ -59,7 +59,7 @@ export function beginPlan(design: Design, order: ChannelOrder): Edit | undefined
     ...(rc.choices.arming === undefined ? [{ kind: 'set-rc-choice', choice: 'arming', value: 'switch', was: null } as const] : []),
     ...(rc.choices.radioMixes === undefined ? [{ kind: 'set-rc-choice', choice: 'radioMixes', value: 'plain', was: null } as const] : []),
   ];
-  return edits.length === 0 ? undefined : { kind: 'batch', title: `Begin the channel plan: ${CHANNEL_ORDERS[order].title}`, edits };
+  return edits.length === 0 ? undefined : { kind: 'batch', title: `Start the channel plan: ${CHANNEL_ORDERS[order].title}`, edits };
 }
 
 /** The modes that a switch of three positions chooses at first: by hand or level, more help, home. */

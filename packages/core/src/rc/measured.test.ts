@@ -29,7 +29,7 @@ describe('a measured channel', () => {
   it('is judged by its sense, its centre and its ends, with what to change in the radio', () => {
     const short = measuredFaults(numbered, '1', { use: 'roll', measured: at(1100, 1500, 2000) });
     expect(short.map(({ what, mend }) => withPlainSpaces(`${what} ${mend}`))).toEqual([
-      'The lower end of channel 1 (roll) is 1100 us, 100 us short of 1000 us. Set the travel of channel 1 on that side to 125 % of what it is.',
+      'The lower end of channel 1 (roll) is 1100 us, 100 us short of 1000 us. Set the travel of channel 1 on that side to 125 % of its present value.',
     ]);
     expect(faults(numbered, '1', { use: 'roll', measured: at(1000, 1532, 2000) })).toEqual(['off-centre']);
     expect(faults(numbered, '1', { use: 'roll', measured: at(2000, 1500, 1000) })).toEqual(['reversed']);
@@ -92,27 +92,27 @@ describe('measured channels from CSV', () => {
     );
     expect(Object.keys(read.channels)).toEqual(['3']);
     expect(read.problems).toEqual([
-      'Line 2: "0" is no channel from 1 to 32.',
-      'Line 3: "9000" is no pulse width from 500 to 2500 us.',
-      'Line 5: "99" is no channel from 1 to 32.',
-      'Line 6: "1" is no pulse width from 500 to 2500 us.',
-      'Line 7: "x" is no channel from 1 to 32.',
+      'Line 2: "0" is not a channel from 1 to 32.',
+      'Line 3: "9000" is not a pulse width from 500 to 2500 us.',
+      'Line 5: "99" is not a channel from 1 to 32.',
+      'Line 6: "1" is not a pulse width from 500 to 2500 us.',
+      'Line 7: "x" is not a channel from 1 to 32.',
       'and 1 more lines',
     ]);
     expect(measuredFromCsv('2,1000,1500,2000\n2,1100,1500,1900')).toEqual({
       channels: { '2': { firstUs: 1000, centreUs: 1500, lastUs: 2000 } },
-      problems: ['Line 2: channel 2 stands there twice.'],
+      problems: ['Line 2: channel 2 is listed twice.'],
     });
     expect(measuredFromCsv('ch,min,mid,max\n1,1000,1500,2000')).toEqual({
       channels: { '1': { firstUs: 1000, centreUs: 1500, lastUs: 2000 } },
-      problems: [expect.stringContaining('a reversed channel is not seen')],
+      problems: [expect.stringContaining('a reversed channel is not detected')],
     });
-    expect(measuredFromCsv('')).toEqual({ channels: {}, problems: ['There is nothing in it.'] });
+    expect(measuredFromCsv('')).toEqual({ channels: {}, problems: ['The file is empty.'] });
     expect(measuredFromCsv('a,b\n1,2').problems[0]).toContain('has no column "channel, first and last"');
     const long = Array.from({ length: 10_000 }, (_, i) => `${i + 1},1000,1500,2000`).join('\n');
     expect(measuredFromCsv(long)).toEqual({
       channels: {},
-      problems: ['It has 10000 lines. A controller reads 32 channels at most: is this another file?'],
+      problems: ['It has 10000 lines, and a controller reads at most 32 channels: is this the right file?'],
     });
     fc.assert(
       fc.property(fc.string({ maxLength: 300 }), (text) => {

@@ -33,11 +33,11 @@ const MOST_LINES = 200;
  */
 export function measuredFromCsv(text: string): MeasuredTable {
   const { data } = Papa.parse<readonly string[]>(text.replace(/^\uFEFF/, '').trim(), { skipEmptyLines: 'greedy' });
-  if (data.length === 0) return { channels: {}, problems: ['There is nothing in it.'] };
+  if (data.length === 0) return { channels: {}, problems: ['The file is empty.'] };
   if (data.length > MOST_LINES)
     return {
       channels: {},
-      problems: [`It has ${data.length} lines. A controller reads ${MOST_CHANNELS} channels at most: is this another file?`],
+      problems: [`It has ${data.length} lines, and a controller reads at most ${MOST_CHANNELS} channels: is this the right file?`],
     };
   const head = data[0]?.map((cell) => cell.trim().toLowerCase()) ?? [];
   const hasHead = head.some((cell) => Number.isNaN(Number(cell)) && cell !== '');
@@ -50,12 +50,12 @@ export function measuredFromCsv(text: string): MeasuredTable {
   data.slice(hasHead ? 1 : 0).forEach((cells, i) => {
     const read = lineOf(cells, columns, i + (hasHead ? 2 : 1));
     if (typeof read === 'string') problems.push(read);
-    else if (Object.hasOwn(channels, read.no)) problems.push(`Line ${i + (hasHead ? 2 : 1)}: channel ${read.no} stands there twice.`);
+    else if (Object.hasOwn(channels, read.no)) problems.push(`Line ${i + (hasHead ? 2 : 1)}: channel ${read.no} is listed twice.`);
     else channels[read.no] = read.measured;
   });
   if (hasHead && head.some((cell) => SORTED_HEADS.test(cell)))
     problems.unshift(
-      'Its least and most are taken for stick left and right: where the smaller figure always comes first, a reversed channel is not seen.',
+      'Its minimum and maximum are read as stick left and right: where the smaller value always comes first, a reversed channel is not detected.',
     );
   const shown = problems.slice(0, MOST_PROBLEMS);
   return { channels, problems: problems.length > shown.length ? [...shown, `and ${problems.length - shown.length} more lines`] : shown };
@@ -86,7 +86,7 @@ function lineOf(
   const cell = (column: Column): string => cells[columns[column] ?? -1]?.trim() ?? '';
   const no = Number(cell('channel').replace(/^ch(annel)?\s*/i, ''));
   if (!Number.isInteger(no) || no < 1 || no > MOST_CHANNELS)
-    return `Line ${line}: "${cell('channel').slice(0, 20)}" is no channel from 1 to ${MOST_CHANNELS}.`;
+    return `Line ${line}: "${cell('channel').slice(0, 20)}" is not a channel from 1 to ${MOST_CHANNELS}.`;
   const width = (column: Column): number | undefined => {
     const text = cell(column);
     const value = Number(text.replace(',', '.'));
@@ -97,7 +97,7 @@ function lineOf(
   );
   const [firstUs, centreUs, lastUs] = [width('first'), width('centre'), width('last')];
   if (wrong !== undefined || firstUs === undefined || lastUs === undefined)
-    return `Line ${line}: "${cell(wrong ?? 'first').slice(0, 20)}" is no pulse width from ${US_LEAST} to ${US_MOST} us.`;
+    return `Line ${line}: "${cell(wrong ?? 'first').slice(0, 20)}" is not a pulse width from ${US_LEAST} to ${US_MOST} us.`;
   return { no: String(no), measured: { firstUs, lastUs, ...(centreUs === undefined ? {} : { centreUs }) } };
 }
 

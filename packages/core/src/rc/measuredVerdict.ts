@@ -48,7 +48,7 @@ export function measuredFaults(design: Design, no: string, channel: RcChannel): 
       {
         is: 'still',
         what: `Channel ${no} (${CHANNEL_USES[use].title}) does not move: ${us(firstUs)} and ${us(lastUs)} at its ends.`,
-        mend: 'Give it its stick or switch in the radio, and look whether its travel is at zero.',
+        mend: 'Assign its stick or switch in the radio, and check whether its travel is zero.',
       },
     ];
   return [
@@ -65,8 +65,8 @@ function senseFault(design: Design, no: string, use: ChannelUse, { firstUs, last
   return [
     {
       is: 'reversed',
-      what: `Channel ${no} (${use}) goes the wrong way: it ${rises ? 'falls' : 'rises'} from ${us(firstUs)} to ${us(lastUs)} as the stick goes ${way}.`,
-      mend: `Reverse channel ${no} in the radio. Surfaces that move the wrong way then are reversed at their output.`,
+      what: `Channel ${no} (${use}) is reversed: it ${rises ? 'falls' : 'rises'} from ${us(firstUs)} to ${us(lastUs)} as the stick goes ${way}.`,
+      mend: `Reverse channel ${no} in the radio. Surfaces that then move the wrong way are reversed at their output.`,
     },
   ];
 }
@@ -102,7 +102,7 @@ function endFaults(design: Design, no: string, channel: RcChannel, { firstUs, la
         mend:
           factor === undefined
             ? `Raise the travel of channel ${no} on that side.`
-            : `Set the travel of channel ${no} on that side to ${stated(factor, '%')} of what it is.`,
+            : `Set the travel of channel ${no} on that side to ${stated(factor, '%')} of its present value.`,
       },
     ];
   });

@@ -62,10 +62,10 @@ function modelSteps({ design }: Graph): SetupStep[] {
   const { stickMode, radioMixes = 'plain' } = rc.choices;
   return [
     {
-      title: 'A model of its own',
+      title: 'A separate model',
       text:
         radioMixes === 'plain'
-          ? `Make a new model "${name}" of a type that mixes nothing: one channel for each stick. The controller mixes.`
+          ? `Make a new model "${name}" of a type without mixing: one channel for each stick. The controller mixes.`
           : `The plan says that the radio mixes ${RC_CHOICES.radioMixes.values[radioMixes] ?? radioMixes}. Make the model plain where the controller mixes.`,
       caution: 'propellers-off',
     },
@@ -74,7 +74,7 @@ function modelSteps({ design }: Graph): SetupStep[] {
       : [
           {
             title: 'Stick mode',
-            text: `Stick mode ${RC_CHOICES.stickMode.values[stickMode] ?? stickMode}. It is a matter of the radio alone.`,
+            text: `Stick mode ${RC_CHOICES.stickMode.values[stickMode] ?? stickMode}. It concerns the radio alone.`,
           },
         ]),
   ];
@@ -91,13 +91,13 @@ function channelSteps(graph: Graph): SetupStep[] {
       case 'switches': {
         const names = from.switches.map((id) => switches[id]?.title ?? id);
         return [
-          `${no} ${title} from ${names.length > 1 ? `${listed(names)}, mixed so that the second gives the steps between those of the first` : listed(names)}`,
+          `${no} ${title} from ${names.length > 1 ? `${listed(names)}, mixed so that the second adds steps between those of the first` : listed(names)}`,
         ];
       }
       case 'knob':
         return [`${no} ${title} from a knob`];
       case 'tracker':
-        return [`${no} ${title} from the head tracker, passed on from the trainer socket`];
+        return [`${no} ${title} from the head tracker, through the trainer socket`];
       case undefined:
         return CHANNEL_USES[use].sort === 'told' ? [] : [`${no} ${title}`];
     }
@@ -108,7 +108,7 @@ function channelSteps(graph: Graph): SetupStep[] {
     { title: 'Channels', text: `${assigned.join('; ')}.` },
     {
       title: 'Directions',
-      text: `Every stick channel has to rise as its stick goes right or forward${falling.length === 0 ? '' : `; channel ${listed(falling)} has to fall`}. ${turned.length === 0 ? 'So far no channel is reversed in the radio' : `Reversed in the radio so far: ${listed(turned)}`}: look at the controller's monitor and reverse in the radio what goes the wrong way.`,
+      text: `Every stick channel has to rise as its stick goes right or forward${falling.length === 0 ? '' : `; channel ${listed(falling)} has to fall`}. ${turned.length === 0 ? 'So far no channel is reversed in the radio' : `Reversed in the radio so far: ${listed(turned)}`}: watch the controller's channel monitor, and reverse in the radio whatever moves the wrong way.`,
     },
     { title: 'Trims', text: 'All trims and sub-trims at zero, on every channel. Trim belongs to the linkage and to the controller.' },
     ...travelSteps(graph),

@@ -65,10 +65,10 @@ describe('what to do in the radio', () => {
   it('names the module, the mixed switches and a model that mixes', () => {
     const mud = demoAircraft.find(({ id }) => id === 'mudflat')?.build(asId<AircraftId>('m'), countingIds());
     if (mud === undefined) throw new Error('There is no Mudflat.');
-    expect(texts(mud)['STK1: format to its module']).toContain('SBUS. In the menu of the stick unit');
+    expect(texts(mud)['STK1: format to its module']).toContain('SBUS. In the menu of the RC transmitter');
     expect(texts(mud)['Channels']).toContain('switch 1 and switch 4, mixed');
     const mixed = made(planned(), { kind: 'set-rc-choice', choice: 'radioMixes', value: 'elevon', was: 'plain' });
-    expect(texts(mixed)['A model of its own']).toContain('the radio mixes elevons');
+    expect(texts(mixed)['A separate model']).toContain('the radio mixes elevons');
   });
 
   it('is a card and a list to print, as channels, modes and failsafe are', () => {
@@ -101,9 +101,9 @@ describe('edits of the plan', () => {
       refused(design, { kind: 'set-rc-channel', channel: '9', value: { use: 'light', ends: { leastUs: 2000, mostUs: 1000 } }, was: null }),
     ).toBe('bad-shape: Channel 9 would end at 1000 us, before it begins at 2000 us.');
     expect(refused(design, { kind: 'set-rc-switch', id: 's1', value: null, was: design.aircraft.rc.switches['s1'] ?? null })).toBe(
-      'bad-shape: Channel 5 comes from switch 1. Give it another source first.',
+      'bad-shape: Channel 5 comes from switch 1. Choose another source first.',
     );
-    expect(refused(design, { kind: 'set-rc-figure', figure: 'lossDelayS', value: 99, was: null })).toContain('goes from 0 to 60');
+    expect(refused(design, { kind: 'set-rc-figure', figure: 'lossDelayS', value: 99, was: null })).toContain('must be from 0 to 60');
     expect(refused(design, { kind: 'set-rc-choice', choice: 'onLoss', value: 'sing', was: 'return' })).toContain('cannot be "sing"');
     expect(refused(design, { kind: 'set-rc-figure', figure: 'lossDelayS', value: 2, was: 1 })).toContain('changed-since');
     // Numbers of channels, and pulse widths, that do not exist.

@@ -53,7 +53,7 @@ function End({ cable, end, graph, mayGo }: EndProps) {
   const fits = port === undefined || connectorsMate(end.connector, port.connector);
   const takeOff = (): void => {
     const edit = removeEnd(graph, cable, end.id);
-    if (edit === undefined) session.say(`Other ends of ${cable.tag} hang on ${name}. Take those off first.`);
+    if (edit === undefined) session.say(`Other ends of ${cable.tag} depend on ${name}. Remove those first.`);
     else make(edit);
   };
   const { at } = end;
@@ -81,8 +81,8 @@ function End({ cable, end, graph, mayGo }: EndProps) {
           Add a branch
         </button>
         {mayGo && (
-          <button type="button" className="underline" aria-label={`Take off the end at ${name}`} onClick={takeOff}>
-            Take off
+          <button type="button" className="underline" aria-label={`Remove the end at ${name}`} onClick={takeOff}>
+            Remove
           </button>
         )}
         <PlugKind cable={cable} end={end} name={name} />

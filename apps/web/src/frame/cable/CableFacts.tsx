@@ -81,7 +81,7 @@ function Legs({ cable, graph }: { readonly cable: Cable; readonly graph: Graph }
     <>
       <LengthField key={`${leg.id} ${leg.typedLengthMm ?? 0}`} cable={cable} leg={leg} title="Length" />
       <TwistField key={`${leg.id} twist ${leg.twistMm ?? 0}`} cable={cable} leg={leg} title="Twist" />
-      <ViaField key={`${leg.id} via`} cable={cable} leg={leg} title="Led by" />
+      <ViaField key={`${leg.id} via`} cable={cable} leg={leg} title="Route" />
     </>
   );
   const [only] = legs;

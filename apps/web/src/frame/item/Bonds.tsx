@@ -14,8 +14,8 @@ export function Bonds({ item, graph }: { readonly item: Item; readonly graph: Gr
   };
   const fitting = proposals.filter(({ fits }) => fits);
   return (
-    <section aria-label="Bonded radios" className="mt-3 text-[12.5px]">
-      <h3 className="font-semibold">Bonded through the air</h3>
+    <section aria-label="Paired radios" className="mt-3 text-[12.5px]">
+      <h3 className="font-semibold">Paired by radio</h3>
       <ul>
         {bonds.map(({ id, a, b }) => {
           const other = graph.design.aircraft.items[a.item === item.id ? b.item : a.item]?.ref ?? '?';
@@ -25,10 +25,10 @@ export function Bonds({ item, graph }: { readonly item: Item; readonly graph: Gr
               <button
                 type="button"
                 className="underline"
-                aria-label={`Part ${item.ref} and ${other}`}
+                aria-label={`Unpair ${item.ref} and ${other}`}
                 onClick={() => make({ kind: 'remove-bond', bond: id })}
               >
-                Part
+                Unpair
               </button>
             </li>
           );
@@ -37,11 +37,11 @@ export function Bonds({ item, graph }: { readonly item: Item; readonly graph: Gr
       {proposals.length > 0 && (
         <select
           className="field mt-1 w-full py-0"
-          aria-label={`Bond ${item.ref} with`}
+          aria-label={`Pair ${item.ref} with`}
           value=""
           onChange={(event) => bond(event.target.value)}
         >
-          <option value="">bond with ...</option>
+          <option value="">pair with ...</option>
           {fitting.map((one) => (
             <option key={keyOf(one)} value={keyOf(one)}>
               {nameOf(one)}

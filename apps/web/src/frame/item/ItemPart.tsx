@@ -21,7 +21,7 @@ export function ItemPart({ item, part }: { readonly item: Item; readonly part: P
   const chosen = others.find((other) => other.id === to);
   return (
     <details className="mt-3">
-      <summary className="cursor-pointer text-[13px] font-semibold text-ink2">Change or exchange the part</summary>
+      <summary className="cursor-pointer text-[13px] font-semibold text-ink2">Update or replace the part</summary>
       <p className="mt-1.5 text-[13px]">
         {isOwn ? (
           <Link className="underline" to={paths.partEditor(part.id)}>
@@ -36,11 +36,11 @@ export function ItemPart({ item, part }: { readonly item: Item; readonly part: P
       <div className="mt-1.5 flex gap-2">
         <select
           className="field min-w-0 grow"
-          aria-label={`Part in place of ${item.ref}`}
+          aria-label={`Replacement for ${item.ref}`}
           value={to}
           onChange={(event) => setTo(event.target.value)}
         >
-          <option value="">another in its place ...</option>
+          <option value="">replace with ...</option>
           {others.map((other) => (
             <option key={other.id} value={other.id}>
               {other.name}

@@ -49,9 +49,9 @@ function deliveredText(item: Item, graph: Graph, spec: SettingSpec): string {
   const [endpointId] = spec.id.split('.');
   const endpoint = graph.items[graph.itemIx.get(item.id) ?? -1]?.part?.endpoints.find((candidate) => candidate.id === endpointId);
   if (endpoint?.is !== 'uart' || !spec.id.endsWith('.baud'))
-    return spec.default === undefined ? 'not set' : `${labelOf(spec, spec.default)} (as delivered)`;
+    return spec.default === undefined ? 'not set' : `${labelOf(spec, spec.default)} (default)`;
   const { baud, baudIs } = serialSetup(item, endpoint);
-  return baudIs === 'as delivered' ? `${baud ?? ''} (as delivered)` : 'as delivered';
+  return baudIs === 'default' ? `${baud ?? ''} (default)` : 'default';
 }
 
 /** The text that says how a setting is set, for readers that do not see it beside the field. */
@@ -97,7 +97,7 @@ function SettingField({ item, spec, delivered }: { readonly item: Item; readonly
 type TextSpec = Extract<SettingSpec, { is: 'text' }>;
 
 const WRONG_TEXT: Readonly<Record<TextSpec['form'], string>> = {
-  ipv4: 'four numbers from 0 to 255 with points between them, such as 10.77.0.2',
+  ipv4: 'four numbers from 0 to 255 with dots between them, such as 10.77.0.2',
   phrase: `a text of ${LIMITS.labelChars} characters at most`,
 };
 

@@ -24,18 +24,23 @@ export function Mates({ item, graph }: { readonly item: Item; readonly graph: Gr
               <button
                 type="button"
                 className="underline"
-                aria-label={`Part ${name}`}
+                aria-label={`Separate ${name}`}
                 onClick={() => make({ kind: 'remove-mate', mate: mate.id })}
               >
-                Part
+                Separate
               </button>
             </li>
           );
         })}
       </ul>
       {proposals.length > 0 && (
-        <select className="field mt-1 w-full py-0" aria-label={`Put ${item.ref} on`} value="" onChange={(event) => put(event.target.value)}>
-          <option value="">put it on ...</option>
+        <select
+          className="field mt-1 w-full py-0"
+          aria-label={`Mount ${item.ref} on`}
+          value=""
+          onChange={(event) => put(event.target.value)}
+        >
+          <option value="">mount on ...</option>
           {proposals.map(({ a, b }) => (
             <option key={keyOf(a.port.id, b.itemId, b.port.id)} value={keyOf(a.port.id, b.itemId, b.port.id)}>
               {a.port.label} on {b.ref} {b.port.label}

@@ -44,10 +44,10 @@ export function Sockets({ item, part }: { readonly item: Item; readonly part: Re
               <button
                 type="button"
                 className="underline"
-                aria-label={`Take ${words} away`}
+                aria-label={`Remove ${words}`}
                 onClick={() => make({ kind: 'set-socket', item: item.id, id, socket: null, was: socket })}
               >
-                Take away
+                Remove
               </button>
               {open === id && <SocketForm key={id} part={part} first={socket} onSave={(next, was) => save(id, next, was)} />}
             </li>
@@ -99,7 +99,7 @@ function SocketForm({ part, first, onSave }: SocketFormProps) {
         submit();
       }}
     >
-      <label htmlFor={`${id}-endpoint`}>Bytes of</label>
+      <label htmlFor={`${id}-endpoint`}>Data of</label>
       <select id={`${id}-endpoint`} className="field" value={endpoint} onChange={(event) => setEndpoint(event.target.value)}>
         {endpoints.map((one) => (
           <option key={one} value={one}>
@@ -184,8 +184,8 @@ interface Typed {
 function socketFrom({ endpoint, transport, role, localPort, address, port }: Typed): Socket | string {
   const own = role === 'client' ? undefined : wholeNumber(localPort);
   const to = role === 'server' ? undefined : wholeNumber(port);
-  if (own === 'wrong') return `"${localPort}" is no port: a whole number from 1 to 65535.`;
-  if (to === 'wrong') return `"${port}" is no port: a whole number from 1 to 65535.`;
+  if (own === 'wrong') return `"${localPort}" is not a port: enter a whole number from 1 to 65535.`;
+  if (to === 'wrong') return `"${port}" is not a port: enter a whole number from 1 to 65535.`;
   const remote = role === 'server' || (to === undefined && address.trim() === '') ? undefined : { address: address.trim(), port: to ?? 0 };
   return { endpoint, transport, role, ...(own === undefined ? {} : { localPort: own }), ...(remote === undefined ? {} : { remote }) };
 }

@@ -60,7 +60,7 @@ export function FindingCard({ judged }: { readonly judged: JudgedFinding }) {
             Accepted by {lapsed.by} before ("{lapsed.reason}"); the facts have changed since.
           </p>
         )}
-        <NotComputed what="What mends this could not be worked out" failure={failure} />
+        <NotComputed what="The remedies could not be computed" failure={failure} />
         {waiver === undefined ? (
           <div className="mt-2 flex flex-wrap gap-1.5">
             {remedies.map((remedy, i) => (
@@ -85,7 +85,7 @@ export function FindingCard({ judged }: { readonly judged: JudgedFinding }) {
           <p className="mt-1 text-[12.5px]">
             Accepted by {waiver.by}: {waiver.reason}{' '}
             <button type="button" className="underline" onClick={() => session.make({ kind: 'remove-waiver', waiver: waiver.id })}>
-              take back
+              withdraw
             </button>
           </p>
         )}

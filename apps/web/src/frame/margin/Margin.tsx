@@ -36,11 +36,11 @@ export function Margin() {
         <span className="font-semibold">{headingOf(selection.is)}</span>
         {selection.is === 'nothing' ? (
           <button type="button" className="underline" onClick={toggleMargin}>
-            fold away
+            hide margin
           </button>
         ) : (
           <button type="button" className="underline" onClick={clear}>
-            let go
+            clear selection
           </button>
         )}
       </div>
@@ -52,9 +52,9 @@ export function Margin() {
       <h3 className="mt-4 border-b border-rule pb-2 text-[13px] font-semibold text-ink2">
         {isChecking ? 'Checking ...' : isPart ? `Findings here: ${open.length} of ${judged.length}` : `Findings: ${open.length}`}
       </h3>
-      <NotComputed what="The checks could not look at this version" failure={failure} />
+      <NotComputed what="The checks could not run on this version" failure={failure} />
       {broken.map(({ id, title, error }) => (
-        <NotComputed key={id} what={`The check "${title}" (${id}) could not look at this version; all others did`} failure={error} />
+        <NotComputed key={id} what={`The check "${title}" (${id}) could not run on this version; all others did`} failure={error} />
       ))}
       {open.length === 0 && !isChecking && broken.length === 0 && failure === undefined && (
         <p className="mt-3 text-ink2">{isPart ? 'None about this.' : 'The checks find nothing.'}</p>
@@ -94,6 +94,6 @@ function headingOf(is: ReturnType<typeof useSelection>['selection']['is']): stri
     case 'end':
       return 'Free end';
     case 'join':
-      return 'Two ports to join';
+      return 'Two ports to connect';
   }
 }

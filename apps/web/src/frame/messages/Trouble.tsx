@@ -10,13 +10,13 @@ export function Trouble() {
   if (trouble.is === 'key') {
     return (
       <section aria-label="Access key" className="border border-ink bg-white px-3 py-2">
-        <p className="mb-1.5">This workshop asks for its access key.{waiting}</p>
+        <p className="mb-1.5">This workshop needs its access key.{waiting}</p>
         <KeyForm onTaken={() => session.retry()} />
       </section>
     );
   }
   return (
-    <section aria-label="The server does not take edits" className="border border-ink bg-white px-3 py-2">
+    <section aria-label="The server does not accept edits" className="border border-ink bg-white px-3 py-2">
       <p>
         {trouble.sentence}
         {waiting}

@@ -18,11 +18,11 @@ export function Unmade({ conflict }: { readonly conflict: Conflict }) {
       <div className="mt-1.5 flex gap-1.5">
         {again !== undefined && (
           <button type="button" className="action action-main" onClick={() => session.decide(editId, 'mine')}>
-            Make mine
+            Apply mine
           </button>
         )}
         <button type="button" className="action" onClick={() => session.decide(editId, 'theirs')}>
-          {again === undefined ? 'Let it go' : 'Keep what is there'}
+          {again === undefined ? 'Discard it' : 'Keep the present state'}
         </button>
         <button type="button" className="action" aria-expanded={isShown} onClick={() => setShown(!isShown)}>
           Copy

@@ -15,7 +15,7 @@ export function FreeEnd({ cable: id, node, graph }: { readonly cable: CableId; r
       </h2>
       <p className="value mt-1 text-[12.5px]">{connectorWords(end.connector)}</p>
       <p className="mt-1 text-[12.5px] text-ink2">The cable leads to {others.join(', ')}.</p>
-      <p className="mt-2">Choose a pin of the port to plug it into. Escape lets go.</p>
+      <p className="mt-2">Choose a pin of the port to plug it into. Escape clears it.</p>
     </section>
   );
 }

@@ -52,13 +52,13 @@ export function JoinProposal({ from, to, graph }: { readonly from: PinAddress; r
   if (way.is === 'mated') {
     const mate = graph.design.aircraft.mates[way.mate];
     return (
-      <p className="mt-2">{mate === undefined ? 'A port' : mateName(graph.design, mate)}: the port is occupied. Part the two first.</p>
+      <p className="mt-2">{mate === undefined ? 'A port' : mateName(graph.design, mate)}: the port is occupied. Separate the two first.</p>
     );
   }
   const harm = way.is === 'cable' ? straightCableHarm(graph, map.a, map.b) : undefined;
   const take = (): void => {
     const plan = planJoin(graph, a, b, wish);
-    if (plan === undefined) return session.say(`${nameOf(way)} joins these pins already.`);
+    if (plan === undefined) return session.say(`${nameOf(way)} already connects these pins.`);
     const edit = withFreshIds(plan, makeId);
     const made = session.make(edit);
     if ('refused' in made) return;
@@ -90,7 +90,7 @@ export function JoinProposal({ from, to, graph }: { readonly from: PinAddress; r
       {splices > 0 && (
         <p className="mt-2 text-[12.5px]">
           {splices === 1 ? 'One contact holds a wire already and takes' : `${splices} contacts hold a wire already and take`} no second one:
-          the wires are spliced behind the plug. Solder with eye protection and good air, and insulate each splice.
+          the wires are spliced behind the plug. Wear eye protection and ventilate when soldering, and insulate each splice.
         </p>
       )}
       <button type="button" className="action action-main mt-3" onClick={take}>
@@ -136,7 +136,7 @@ function Seats({ map: { a, b } }: { readonly map: PinMap }) {
   const rows = [a, b].filter(({ stretch }) => stretch !== undefined);
   return rows.map((at) => (
     <p key={at.ref} className="mt-2 text-[12.5px]">
-      The plug at {at.ref} {at.port.label} is over{pinsOfStretch(at)}. A row guides no plug: mark its first pin.
+      The plug at {at.ref} {at.port.label} is over{pinsOfStretch(at)}. Nothing guides a plug on a row: mark its first pin.
     </p>
   ));
 }

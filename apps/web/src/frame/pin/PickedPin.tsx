@@ -27,7 +27,7 @@ export function PickedPin({ pin, graph }: { readonly pin: PinAddress; readonly g
         )}
       </dl>
       <p className="mt-2">
-        Choose the pin to join it to. Pins that do not go with it are dimmed; point at one to read why. Escape lets go.
+        Choose the pin to connect it to. Pins that do not match are dimmed; point at one to read why. Escape clears it.
       </p>
     </section>
   );

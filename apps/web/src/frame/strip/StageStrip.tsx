@@ -44,7 +44,7 @@ function Segment({ stage, open, to }: { readonly stage: Stage; readonly open: re
   const shape = 'flex flex-1 items-center gap-2 border-b-[3px] px-4 max-lg:px-1.5';
   if (to === undefined) {
     return (
-      <span className={`${shape} border-transparent text-ink2`} title="This stage has no screen yet; its findings stand in the margin.">
+      <span className={`${shape} border-transparent text-ink2`} title="This stage has no screen yet; its findings are in the margin.">
         {inside}
         {worst === undefined && <span className="text-xs">later</span>}
       </span>

@@ -13,12 +13,12 @@ describe('the words of the strip', () => {
     [{ trouble: { is: 'away' } }, 'saved 10:31; the server does not answer; trying again'],
     [{ keeping: 'window', conflicts: [conflict] }, 'saved 10:31; 1 not made, in this window only'],
     [{ saving: 'saving', pending: 2 }, 'saving 2'],
-    [{ saving: 'saving', pending: 2, keeping: 'window' }, 'saving 2; this browser keeps nothing'],
+    [{ saving: 'saving', pending: 2, keeping: 'window' }, 'saving 2; this browser stores nothing'],
     [{ saving: 'waiting', pending: 3, trouble: { is: 'away' } }, '3 kept in this browser: the server does not answer; trying again'],
-    [{ saving: 'waiting', pending: 3, keeping: 'writing', trouble: { is: 'key' } }, '3 waiting: the workshop asks for its key'],
+    [{ saving: 'waiting', pending: 3, keeping: 'writing', trouble: { is: 'key' } }, '3 waiting: the workshop needs its access key'],
     [
       { saving: 'waiting', pending: 3, keeping: 'window', trouble: { is: 'held', sentence: 'x' } },
-      '3 in this window only, leave it open: the server does not take edits now',
+      '3 in this window only, leave it open: the server does not accept edits now',
     ],
   ] as [Partial<Saved>, string][])('%j: %s', (change, words) => {
     expect(savedWords({ ...state, ...change })).toBe(words);

@@ -5,7 +5,7 @@ type Saved = Pick<SessionState, 'saving' | 'savedAt' | 'pending' | 'trouble' | '
 
 /** Where the edits of this window are, in a line. Never says "saved" or "kept" of one that is not. */
 export function savedWords({ saving, savedAt, pending, trouble, keeping, conflicts }: Saved): string {
-  if (saving === 'saving') return keeping === 'window' ? `saving ${pending}; this browser keeps nothing` : `saving ${pending}`;
+  if (saving === 'saving') return keeping === 'window' ? `saving ${pending}; this browser stores nothing` : `saving ${pending}`;
   if (saving === 'saved') {
     const clock = clockText(savedAt);
     const open = conflicts.length > 0 && keeping === 'window' ? `; ${conflicts.length} not made, in this window only` : '';
@@ -24,8 +24,8 @@ function why(trouble: NonNullable<SessionState['trouble']>): string {
     case 'away':
       return 'the server does not answer; trying again';
     case 'key':
-      return 'the workshop asks for its key';
+      return 'the workshop needs its access key';
     case 'held':
-      return 'the server does not take edits now';
+      return 'the server does not accept edits now';
   }
 }

@@ -35,12 +35,12 @@ export function BoardsPage() {
         <>
           <h2 className="text-lg font-bold">Controllers for this aircraft</h2>
           <p className="mt-1 max-w-prose text-[13px] text-ink2">
-            Each controller of the catalogue and of the workshop in the place of the one that is here, best first: fewest links and
-            functions without a port, fewest parts without supply, then least work. Choose one to plan the change.
+            Each controller of the catalogue and of the workshop as a replacement, best first: fewest links and functions without a port,
+            fewest parts without supply, then least work. Choose one to plan the change.
           </p>
           {inAircraft.length > 1 && (
             <label className="no-print mt-2 block text-[13px]">
-              In the place of{' '}
+              Instead of{' '}
               <select
                 className="field"
                 value={item ?? ''}
@@ -92,7 +92,7 @@ function Fits({ item, keys, onChoose }: FitsProps) {
                 'Controller',
                 'Without a port or output',
                 'Without supply',
-                'Left free',
+                'Ports left',
                 figures('Grams'),
                 figures('Contacts'),
                 figures('Cables'),

@@ -25,7 +25,7 @@ export function BriefView() {
     <div className="px-6 py-5">
       <h2 className="text-lg font-bold">Brief</h2>
       <p className="mt-1 max-w-prose text-ink2">
-        What the aircraft is to be. The other stages take the airframe, the battery and the firmware from here.
+        What the aircraft is to be. The other stages take the airframe, the pack and the firmware from here.
       </p>
       <div className="mt-4 grid max-w-[880px] grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-10 gap-y-3">
         <div>
@@ -119,7 +119,7 @@ function FaultsField({ aircraft }: { readonly aircraft: Aircraft }) {
       <span>
         Single electrical faults must be survived
         <span className="block text-[12.5px] text-ink2">
-          A single broken wire or regulator that costs control then has to be mended; otherwise it is a note.
+          A single broken wire or regulator that costs control is then a finding to mend; otherwise it is a note.
         </span>
       </span>
     </label>

@@ -63,10 +63,10 @@ function Differences({ other, onUse, onLeave }: DifferencesProps) {
   return (
     <section aria-label={`What changes with ${other.name}`} className="mt-2 border border-ink2 p-2 text-[12.5px]">
       {found.length === 0 ? (
-        <p>Nothing of this aircraft is written in another way.</p>
+        <p>Nothing in this aircraft is written differently.</p>
       ) : (
         <table className="w-full">
-          <caption className="text-left font-semibold">Written in another way: {found.length}</caption>
+          <caption className="text-left font-semibold">Written differently: {found.length}</caption>
           <thead className="text-left text-ink2">
             <tr>
               <th scope="col" className="font-normal">

@@ -32,13 +32,13 @@ export function FrameNumbers() {
       </h3>
       {frame === undefined ? (
         <p className="mt-1 text-[13px] text-ink2">
-          Not laid out yet. <Link to={paths.layout(id)}>Begin in the layout</Link> with a usual one, then change its numbers here.
+          Not laid out yet. <Link to={paths.layout(id)}>Start in the layout</Link> with a usual one, then change its numbers here.
         </p>
       ) : (
         <>
           <p className="mt-1 max-w-prose text-[13px] text-ink2">
-            Stations in {unit('mm')} aft of the nose, butt lines to the right, water lines up. A number that is left empty is open: what
-            hangs on it is not drawn or not checked.
+            Stations in {unit('mm')} aft of the nose, butt lines to the right, water lines up. A number left empty is open: what depends on
+            it is not drawn or not checked.
           </p>
           <div className="mt-2 grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-10">
             {/* What is left unsaved, or as it was, no longer stands in the sketches. */}

@@ -49,17 +49,17 @@ export function MovePlan({ item, part, onBack }: MovePlanProps) {
           <h2 className="mt-1 text-lg font-bold">{plan.title}</h2>
           <Sum plan={plan} />
           {plan.edit === undefined ? (
-            <p className="mt-2">Everything is as planned already: nothing to do.</p>
+            <p className="mt-2">Everything is already as planned: nothing to do.</p>
           ) : taken === undefined ? (
             <p className="no-print mt-2 flex gap-3">
               <button type="button" className="action" disabled={!isCurrent} onClick={() => take(plan)}>
-                {isCurrent ? 'Take the change' : 'Being planned again'}
+                {isCurrent ? 'Apply the change' : 'Planning again'}
               </button>
               <PrintButton />
             </p>
           ) : (
             <p className="no-print mt-2 flex items-center gap-3">
-              <span role="status">The change is made. Undo takes it back as a whole.</span>
+              <span role="status">The change is made. Undo reverts it as a whole.</span>
               <button type="button" className="action" onClick={() => setTaken(undefined)}>
                 Plan again
               </button>
@@ -88,7 +88,7 @@ function Sum({ plan: { links, outputs, cables, massG, contacts } }: { readonly p
   return (
     <p className="mt-1 max-w-prose">
       {lost.length === 0 ? (
-        'Every link and every function has its place. '
+        'Every link and every function has a port or an output. '
       ) : (
         <span className="text-rust">Lost: {lost.map(({ what }) => what).join(', ')}. </span>
       )}
@@ -110,7 +110,7 @@ function WorkList({ plan }: { readonly plan: BoardMove }) {
         supply with a meter before the new controller is plugged in.
       </p>
       {left.length > 0 && (
-        <Part title={`What it leaves to you (${left.length})`}>
+        <Part title={`Left to you (${left.length})`}>
           <ul>
             {left.map(({ key, severity, what }) => (
               <li key={key} className="flex gap-2 py-0.5">
@@ -131,7 +131,7 @@ function WorkList({ plan }: { readonly plan: BoardMove }) {
         <MovedTable moved={supplies} />
       </Part>
       {added.length + mended.length > 0 && (
-        <Part title="Put in and mended">
+        <Part title="Added and mended">
           <ul>
             {added.map(({ name, where }) => (
               <li key={name}>{read(where === undefined ? `${name}.` : `${name}, ${where}.`)}</li>
@@ -167,7 +167,7 @@ function WorkList({ plan }: { readonly plan: BoardMove }) {
             ))}
           </tbody>
         </table>
-        {stays.length > 0 && <p className="mt-1">Plugged in again as they are: {stays.map(({ tag }) => tag).join(', ')}.</p>}
+        {stays.length > 0 && <p className="mt-1">Plugged in again unchanged: {stays.map(({ tag }) => tag).join(', ')}.</p>}
       </Part>
     </div>
   );

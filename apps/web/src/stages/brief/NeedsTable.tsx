@@ -11,14 +11,14 @@ export function NeedsTable() {
     <section className="mt-6 max-w-[880px]">
       <h3 className="text-[15px] font-semibold">Needs</h3>
       <p className="text-[13px] text-ink2">
-        How many of each, and how many endpoints of the controller suit. Each count is by itself; which link takes which port is for the
-        links stage.
+        How many of each, and how many endpoints of the controller suit. Each need is counted alone; the Links stage plans which link uses
+        which port.
       </p>
       <table className="mt-2 w-full border-t border-ink" data-testid="needs">
         <thead>
           <tr className="border-b border-ink text-left text-[13px]">
             <th className="py-1 font-semibold">Need</th>
-            <th className="w-24 py-1 font-semibold">Wanted</th>
+            <th className="w-24 py-1 font-semibold">Needed</th>
             {boards.map(({ item, part }) => (
               <th key={item.id} className="py-1 font-semibold">
                 {item.ref} <span className="font-normal text-ink2">{part?.name.replace('Controller ', '')}</span>
@@ -64,7 +64,7 @@ function CountField({ need }: { readonly need: NeedId }) {
   return (
     <select
       className="field value"
-      aria-label={`${NEEDS[need].title} wanted`}
+      aria-label={`${NEEDS[need].title} needed`}
       value={now ?? 0}
       onChange={(event) => {
         const count = Number(event.target.value);
@@ -94,7 +94,7 @@ function Offered({ names, wanted }: { readonly names: readonly string[]; readonl
 function Shortages({ board: { item, part } }: { readonly board: GraphItem }) {
   const design = useDesign();
   const shortages = part === undefined ? [] : shortagesOf(part, design.aircraft.needs);
-  if (shortages.length === 0) return <p className="mt-2">{item.ref} has enough of everything that is wanted.</p>;
+  if (shortages.length === 0) return <p className="mt-2">{item.ref} has enough of everything.</p>;
   return (
     <ul className="mt-2" aria-label={`Shortages of ${item.ref}`}>
       {shortages.map(({ needs, wanted, there }) => (

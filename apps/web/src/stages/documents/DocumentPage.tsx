@@ -24,7 +24,7 @@ export function DocumentPage() {
   if (sheet === undefined) {
     return (
       <p className="p-6">
-        What this document was about is no longer in the aircraft. <Link to={paths.documents(aircraft.id)}>Back to the documents</Link>
+        The subject of this document is no longer in the aircraft. <Link to={paths.documents(aircraft.id)}>Back to the documents</Link>
       </p>
     );
   }

@@ -13,7 +13,7 @@ export function DocumentsView() {
     <div className="px-6 py-5">
       <h2 className="text-lg font-bold">Documents</h2>
       <p className="mt-1 max-w-prose text-ink2">
-        Each opens as a page to print, and as CSV for a spreadsheet. They are made from the aircraft as it stands now.
+        Each opens as a page to print, and as CSV for a spreadsheet. They are made from the aircraft as it is now.
       </p>
       <section className="mt-5 border-t border-rule pt-3">
         <h3 className="text-[15px] font-semibold">Booklet</h3>
@@ -38,7 +38,7 @@ export function DocumentsView() {
                 </Link>
               </li>
             ))}
-            {kind.subjects(graph).length === 0 && <li className="text-ink2">Nothing to make it of yet.</li>}
+            {kind.subjects(graph).length === 0 && <li className="text-ink2">No data for it yet.</li>}
           </ul>
         </section>
       ))}

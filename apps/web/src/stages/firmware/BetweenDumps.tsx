@@ -26,18 +26,18 @@ export function BetweenDumps({ first, second, ask, onClose }: BetweenDumpsProps)
       {answer === undefined ? null : 'sentence' in answer ? (
         <p>{answer.sentence}</p>
       ) : answer.length === 0 ? (
-        <p>The two dumps say the same in every line.</p>
+        <p>The two dumps are the same in every line.</p>
       ) : (
-        <WideRegion label="Lines that the two dumps have otherwise">
+        <WideRegion label="Lines that differ between the two dumps">
           <table className="w-full min-w-[560px] text-[12.5px]">
-            <HeadRow heads={['Line', 'First', 'Second', 'What for']} cell="pr-3" />
+            <HeadRow heads={['Line', 'First', 'Second', 'Meaning']} cell="pr-3" />
             <tbody>
               {answer.map((row) => (
                 <tr key={`${row.section} ${row.name}`} className="border-b border-grid" data-between={row.is}>
                   <td className="value pr-3">{row.name}</td>
                   <td className="value pr-3">{row.first?.text ?? 'not there'}</td>
                   <td className="value pr-3">{row.second?.text ?? 'not there'}</td>
-                  <td>{row.class === 'unknown' ? 'not known to the dialect' : row.class}</td>
+                  <td>{row.class === 'unknown' ? 'not in the dialect' : row.class}</td>
                 </tr>
               ))}
             </tbody>

@@ -28,8 +28,8 @@ export function CompanionsPage() {
       <NotComputed what="The set-up of this version could not be made" failure={failure} />
       {sheets?.length === 0 && (
         <p className="mt-2 max-w-prose">
-          A companion computer and the radios of the telemetry link are set up beside the controller: device, baud, addresses, ids. Add one,
-          and what to set on it follows from the wiring and the links.
+          A companion computer and the radios of the telemetry link are set up beside the controller: device, baud rate, addresses, ids. Add
+          one; its settings then follow from the wiring and the links.
         </p>
       )}
       {(sheets ?? []).map((sheet) => (

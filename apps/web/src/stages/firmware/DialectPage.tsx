@@ -79,7 +79,7 @@ function Editor({ dialect }: { readonly dialect: Dialect }) {
     <>
       <p className="max-w-prose text-[13px] text-ink2">
         {isSample
-          ? 'A sample, made up to start from: it stays as it is. Copy it to fit it to the firmware that you fly.'
+          ? 'A made-up sample to start from; it cannot be changed. Copy it to adapt it to the firmware that you fly.'
           : saved === undefined
             ? 'It came with this aircraft, and the workshop has no such dialect. Copy it to change it.'
             : isNewest
@@ -193,7 +193,7 @@ function Editor({ dialect }: { readonly dialect: Dialect }) {
       )}
       <h3 className="mt-4 text-[15px] font-bold">Tests</h3>
       <p className="max-w-prose text-[12.5px] text-ink2">
-        Facts of an aircraft and the line that they have to give, one a line: port on ESTUARY7: port=B role=mavlink-2 -&gt; P20.ROLE 31
+        Facts of an aircraft and the line they must give, one per line: port on ESTUARY7: port=B role=mavlink-2 -&gt; P20.ROLE 31
       </p>
       <CodeField
         label="Tests of the dialect"

@@ -29,7 +29,7 @@ export function DialectPreviewPanel({ title, dialect, controller, action }: Dial
       data-current={shown !== undefined && shown.ask === ask}
     >
       <h3 className="text-[15px] font-bold">{title}</h3>
-      <NotComputed what="What this comes to could not be computed" failure={failure} />
+      <NotComputed what="The result could not be computed" failure={failure} />
       {answer === undefined ? null : 'sentence' in answer ? (
         <p>{answer.sentence}</p>
       ) : (
@@ -47,7 +47,7 @@ export function DialectPreviewPanel({ title, dialect, controller, action }: Dial
           {answer.changed.length > 0 && (
             <WideRegion label={`${title}: lines that change`}>
               <table className="mt-1 w-full min-w-[480px] text-[12.5px]">
-                <HeadRow heads={['What it is about', 'Now', 'Then']} cell="pr-3" />
+                <HeadRow heads={['Meaning', 'Now', 'Then']} cell="pr-3" />
                 <tbody>
                   {answer.changed.slice(0, MOST_SHOWN).map(({ what, was, now }) => (
                     <tr key={`${what} ${was ?? ''} ${now ?? ''}`} className="border-b border-grid" data-changed={now ?? ''}>

@@ -16,13 +16,13 @@ const KIND_WORDS: Readonly<Record<DriftRow['is'], string>> = {
   missing: 'missing',
   extra: 'not in the plan',
   lost: 'lost',
-  'at-delivered': 'as delivered',
+  'at-delivered': 'default',
   unknown: 'not understood',
   calibration: 'calibration',
   identity: 'identity',
   counter: 'counter',
-  bad: 'cannot be read',
-  repeated: 'said twice',
+  bad: 'unreadable',
+  repeated: 'repeated',
 };
 
 /** One line of a drift, with the two sides to choose from where they differ. */

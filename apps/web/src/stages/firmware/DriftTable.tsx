@@ -24,9 +24,9 @@ const FILTERS: readonly (readonly [title: string, kinds: readonly RowKind[]])[] 
   ['as planned', ['same']],
   ['calibration', ['calibration']],
   ['identity and counters', ['identity', 'counter']],
-  ['not planned, as delivered', ['at-delivered']],
+  ['not planned, default', ['at-delivered']],
   ['not understood', ['unknown', 'bad']],
-  ['said twice', ['repeated']],
+  ['repeated', ['repeated']],
 ];
 
 /** The plan went on while it was asked. */
@@ -59,11 +59,7 @@ export function DriftTable({ aircraft, view, ask, onContents }: DriftTableProps)
       setSaid([NOT_MADE]);
       return undefined;
     }
-    setSaid(
-      reply.answer.byHand.map(
-        (line) => `No text takes "${line}" back: the dialect does not say what it is delivered with. Set it by hand.`,
-      ),
-    );
+    setSaid(reply.answer.byHand.map((line) => `No text can undo "${line}": the dialect does not state its default. Set it by hand.`));
     return reply.answer.texts.join('\n');
   };
   return (
@@ -90,7 +86,7 @@ export function DriftTable({ aircraft, view, ask, onContents }: DriftTableProps)
       <div className="no-print mt-2 flex flex-wrap items-center gap-2">
         {open.length > 0 ? (
           <>
-            <CopyButton label="Copy what is to be loaded" text={textToLoad} />
+            <CopyButton label="Copy the lines to load" text={textToLoad} />
             <button type="button" className="action" onClick={() => void takeAircraft(open.map(({ key }) => key))}>
               Take the aircraft&apos;s side for {open.length === 1 ? 'this line' : `all ${open.length} shown`}
             </button>
@@ -98,7 +94,7 @@ export function DriftTable({ aircraft, view, ask, onContents }: DriftTableProps)
           </>
         ) : (
           <p className="font-semibold">
-            Nothing to settle{kinds === undefined && section === '' ? ': what was read is what is planned.' : ' among these lines.'}
+            Nothing to settle{kinds === undefined && section === '' ? ': the dump matches the plan.' : ' among these lines.'}
           </p>
         )}
       </div>
@@ -154,7 +150,7 @@ function madeWords({ edits, taken, kept, refused }: TakenSide, make: ReturnType<
   if (wrong.length > 0) return [...wrong, ...refused];
   const parts = [
     ...(taken > 0 ? [`${lines(taken)} changed in the plan`] : []),
-    ...(kept > 0 ? [`${lines(kept)} kept as the aircraft ${kept === 1 ? 'has it' : 'has them'}, since nothing in the plan says that`] : []),
+    ...(kept > 0 ? [`${lines(kept)} kept as in the aircraft, since the plan has nothing for ${kept === 1 ? 'it' : 'them'}`] : []),
   ];
   return [...(parts.length > 0 ? [`${parts.join('; ')}.`] : []), ...refused];
 }
@@ -200,11 +196,11 @@ function Summary({ view: { counts, about, contents, otherFirmware }, onContents 
         </p>
       ))}
       <fieldset className="no-print mt-1 flex flex-wrap gap-3">
-        <legend className="sr-only">What the dump holds</legend>
+        <legend className="sr-only">Content of the dump</legend>
         {(['complete', 'differences'] as const).map((one) => (
           <label key={one}>
             <input type="radio" name="dump-contents" checked={contents === one} onChange={() => onContents(one)} />{' '}
-            {one === 'complete' ? 'a complete dump: what is not in it is missing' : 'differences only: what is not in it is as delivered'}
+            {one === 'complete' ? 'a complete dump: what is not in it is missing' : 'differences only: what is not in it has its default'}
           </label>
         ))}
       </fieldset>

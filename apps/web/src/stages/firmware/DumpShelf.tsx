@@ -24,17 +24,17 @@ export function DumpShelf({ shelf, controller, open, onOpen, onBetween }: DumpSh
   const [second, first] = pair;
   if (dumps.length === 0 && gone === undefined && shelf.failure === undefined) return null;
   return (
-    <section aria-label="Dumps that are kept" className="no-print mt-3 text-[13px]" data-testid="dump-shelf">
-      <h3 className="text-[15px] font-bold">Dumps that are kept</h3>
+    <section aria-label="Kept dumps" className="no-print mt-3 text-[13px]" data-testid="dump-shelf">
+      <h3 className="text-[15px] font-bold">Kept dumps</h3>
       {shelf.failure !== undefined && (
         <p role="alert" className="text-rust">
           {shelf.failure}
         </p>
       )}
-      <WideRegion label="Kept dumps">
+      <WideRegion label="Kept dumps, table">
         <table className="w-full min-w-[620px] text-[12.5px]">
           <HeadRow
-            heads={[{ text: 'Compare two', isHidden: true }, 'Read', 'By', 'Note', 'Lines', { text: 'What to do', isHidden: true }]}
+            heads={[{ text: 'Compare two', isHidden: true }, 'Read', 'By', 'Note', 'Lines', { text: 'Actions', isHidden: true }]}
             cell="pr-3"
           />
           <tbody>
@@ -65,12 +65,12 @@ export function DumpShelf({ shelf, controller, open, onOpen, onBetween }: DumpSh
                   <button
                     type="button"
                     className="action"
-                    aria-label={`Take out the dump of ${momentText(dump.at)}`}
+                    aria-label={`Remove the dump of ${momentText(dump.at)}`}
                     onClick={() => {
                       shelf.setRemoved(dump.id, true, () => setGone(dump));
                     }}
                   >
-                    Take out
+                    Remove
                   </button>
                 </td>
               </tr>
@@ -92,7 +92,7 @@ export function DumpShelf({ shelf, controller, open, onOpen, onBetween }: DumpSh
       )}
       {gone !== undefined && (
         <p role="status" className="mt-1">
-          The dump of {momentText(gone.at)} is taken out.{' '}
+          The dump of {momentText(gone.at)} is removed.{' '}
           <button
             type="button"
             className="action"
@@ -100,7 +100,7 @@ export function DumpShelf({ shelf, controller, open, onOpen, onBetween }: DumpSh
               shelf.setRemoved(gone.id, false, () => setGone(undefined));
             }}
           >
-            Put it back
+            Restore it
           </button>
         </p>
       )}

@@ -64,7 +64,7 @@ export function FirmwareFacts({ view }: { readonly view: PlanView }) {
         }
       />
       <fieldset className="mt-2">
-        <legend className="text-[13px]">The level is set</legend>
+        <legend className="text-[13px]">Level reference</legend>
         {SCHOOLS.map((school) => (
           <label key={school} className="block text-[13px]">
             <input
@@ -79,7 +79,7 @@ export function FirmwareFacts({ view }: { readonly view: PlanView }) {
       </fieldset>
       {facts.levelSet !== 'as-it-flies' && (
         <NumberField
-          label="Nose up in level flight"
+          label="Nose-up pitch in level flight"
           unit="deg"
           value={facts.levelPitchDeg}
           least={LEVEL_PITCH_DEG.least}

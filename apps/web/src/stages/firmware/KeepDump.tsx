@@ -39,7 +39,7 @@ export function KeepDump({ shelf, controller, id, dump, found, onKept }: KeepDum
   if (dump.length > LIMITS.dumpChars)
     return (
       <p className="text-[13px]">
-        The dump has {dump.length} characters; up to {LIMITS.dumpChars} are kept. It is compared all the same.
+        The dump has {dump.length} characters; up to {LIMITS.dumpChars} can be kept. It is still compared.
       </p>
     );
   return (

@@ -68,7 +68,7 @@ function Plan({ view, onChoose }: PlanProps) {
     <>
       <p className="text-[13px] text-ink2">
         {view.pressed.length > 0
-          ? `${view.dialect}: this board takes no text; everything is set on the board itself.`
+          ? `${view.dialect}: this board has no text configuration; everything is set on the board itself.`
           : `${count} lines in ${view.passes.length === 1 ? 'one pass' : `${view.passes.length} passes`}, dialect ${view.dialect}, target ${view.target ?? 'not known'}${view.version === undefined ? '' : `, version ${view.version}`}.`}
       </p>
       <div className="no-print mt-2 flex flex-wrap items-center gap-2">
@@ -81,7 +81,7 @@ function Plan({ view, onChoose }: PlanProps) {
                 checked={contents === 'differences'}
                 onChange={(event) => setContents(event.target.checked ? 'differences' : 'complete')}
               />{' '}
-              only what differs from a board as delivered
+              only what differs from the defaults of the board
             </label>
             {texts.map((text, i) => (
               <CopyButton key={i} label={texts.length === 1 ? 'Copy' : `Copy pass ${i + 1}`} text={text} />

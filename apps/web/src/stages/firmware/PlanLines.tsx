@@ -7,7 +7,7 @@ import { PlaceLink } from './PlaceLink.tsx';
 interface PlanLinesProps {
   readonly aircraft: AircraftId;
   readonly view: PlanView;
-  /** Only what differs from a board as delivered. */
+  /** Only what differs from the defaults of the board. */
   readonly isShort: boolean;
 }
 
@@ -21,7 +21,7 @@ export const PlanLines = memo(function PlanLines({ aircraft, view: { passes, ext
             <h3 className="text-[15px] font-bold">
               Pass {i + 1}
               <span className="ml-2 text-[13px] font-normal text-ink2">
-                {i + 1 < passes.length ? 'then restart: the next pass needs what this one turns on' : 'then restart'}
+                {i + 1 < passes.length ? 'then restart: the next pass depends on this one' : 'then restart'}
               </span>
             </h3>
           )}
@@ -31,7 +31,7 @@ export const PlanLines = memo(function PlanLines({ aircraft, view: { passes, ext
               <WideRegion key={id} label={`Pass ${i + 1}: ${title}`}>
                 <table className="mt-2 w-full min-w-[620px] text-[12.5px]">
                   <caption className="text-left text-[13px] font-semibold">{title}</caption>
-                  <HeadRow heads={['Line', 'What it is about', 'What it rests on']} cell="pr-3 py-0.5" />
+                  <HeadRow heads={['Line', 'Meaning', 'Source']} cell="pr-3 py-0.5" />
                   <tbody>
                     {shown.map((line) => (
                       <Line key={line.name} aircraft={aircraft} line={line} />
@@ -44,9 +44,9 @@ export const PlanLines = memo(function PlanLines({ aircraft, view: { passes, ext
         </section>
       ))}
       {extra.length > 0 && (
-        <section aria-label="Lines kept as the aircraft has them" className="mt-5 text-[13px]">
-          <h3 className="text-[15px] font-bold">Kept as the aircraft has them</h3>
-          <p>These follow from nothing in the plan and are loaded all the same.</p>
+        <section aria-label="Lines kept as in the aircraft" className="mt-5 text-[13px]">
+          <h3 className="text-[15px] font-bold">Kept as in the aircraft</h3>
+          <p>These are not in the plan and are loaded too.</p>
           <ul className="value">
             {extra.map((text) => (
               <li key={text}>{text}</li>
@@ -77,7 +77,7 @@ const Line = memo(function Line({ aircraft, line: { text, derived, what, words, 
       </td>
       <td className="py-0.5 pr-3">
         {what}: {words}
-        {derived !== undefined && <span className="block text-ink2">Kept as the aircraft had it.</span>}
+        {derived !== undefined && <span className="block text-ink2">Kept as in the aircraft.</span>}
       </td>
       <td className="py-0.5 text-ink2">
         {reasons.map(({ words: reason, place }, i) => (

@@ -71,8 +71,8 @@ export function ReadBackPage() {
         <summary className="cursor-pointer font-semibold">{dump === undefined ? 'A dump of the controller' : 'Another dump'}</summary>
         {dump === undefined && (
           <p className="mt-1 max-w-prose">
-            Let the controller write out its configuration, all of it or what differs from a board as delivered, and bring the text here.
-            Each line is compared with the plan; where they differ, you decide which side is right.
+            Export the configuration from the controller, all of it or only what differs from its defaults, and bring the text here. Each
+            line is compared with the plan; where they differ, you decide which side is right.
           </p>
         )}
         <DumpInput action="Compare with the plan" onDump={(pasted) => open({ text: pasted, id: makeId(), isKept: false })} />

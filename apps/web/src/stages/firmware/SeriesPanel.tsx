@@ -35,17 +35,17 @@ function Next({ next: { texts, count, left, unknown, byHand } }: { readonly next
   return (
     <>
       <p>
-        {count} lines are loaded as this aircraft has them. {own} lines are of this aircraft alone and are left out.
+        {count} lines are loaded as in this aircraft. {own} lines belong to this aircraft alone and are left out.
         {unknown.length === 0
           ? ''
-          : ` ${unknown.length} lines are not known to the dialect and are left out too: nobody can say whether they are of this aircraft alone.`}
+          : ` ${unknown.length} lines are not in the dialect and are left out too: it is unknown whether they belong to this aircraft alone.`}
       </p>
       <div className="no-print mt-2 flex flex-wrap items-center gap-2">
         {texts.map((text, i) => (
           <CopyButton key={i} label={texts.length === 1 ? 'Copy' : `Copy pass ${i + 1}`} text={text} />
         ))}
       </div>
-      <h4 className="mt-2 font-semibold">To be done anew on the next aircraft</h4>
+      <h4 className="mt-2 font-semibold">To do again on the next aircraft</h4>
       <ol className="list-decimal pl-5">
         {left
           .filter(({ todo }) => todo !== undefined)

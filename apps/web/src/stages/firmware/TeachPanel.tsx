@@ -56,8 +56,8 @@ export function TeachPanel({ dialect, tables, target, onLearn }: TeachPanelProps
     <details className="mt-4 text-[13px]" data-testid="teach">
       <summary className="cursor-pointer text-[15px] font-bold">Teach it from two dumps</summary>
       <p className="mt-1 max-w-prose text-[12.5px] text-ink2">
-        Write out the configuration, change one thing on the aircraft, save, and write it out again. Say what you changed: the line that
-        differs tells how the firmware writes it.
+        Export the configuration, change one setting on the aircraft, save, and export it again. Enter what you changed: the line that
+        differs shows how the firmware writes it.
       </p>
       <form
         aria-label="What was changed"
@@ -176,7 +176,7 @@ function LessonRow({
         </p>
       ))}
       <button type="button" className="action mt-1" disabled={problems.length > 0} onClick={onLearn}>
-        Take this rule into the dialect
+        Add this rule to the dialect
       </button>
     </li>
   );

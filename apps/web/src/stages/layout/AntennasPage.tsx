@@ -40,9 +40,9 @@ export function AntennasPage() {
 function Compasses({ graph }: { readonly graph: Graph }) {
   return (
     <FactTable
-      title="Compasses in use: what the currents do to their heading"
-      head={['Compass', 'Worst', 'Varying, level', 'vertical', 'Heading error', 'Constant', 'Most of it from']}
-      empty={hasCompass(graph) ? 'No compass that is wired has a place yet.' : 'No part of the aircraft has a compass.'}
+      title="Compasses in use: heading error from currents"
+      head={['Compass', 'Worst', 'Varying, level', 'vertical', 'Heading error', 'Constant', 'Mainly from']}
+      empty={hasCompass(graph) ? 'No wired compass is placed yet.' : 'No part of the aircraft has a compass.'}
       rows={compassFields(graph).map(({ compass, worst, constantUt, legs }) => ({
         key: compass.item.id,
         isOver: worst.errorDeg > 5,
@@ -70,12 +70,10 @@ function hasCompass({ items }: Graph): boolean {
 function Neighbours({ graph }: { readonly graph: Graph }) {
   return (
     <FactTable
-      title="Distances and isolations: what one antenna gets of another"
-      head={['Sender', 'Receiver', 'Apart', 'Isolation', 'Arrives', 'Bears']}
+      title="Distances and isolations between antennas"
+      head={['Transmitter', 'Receiver', 'Distance', 'Isolation', 'Signal', 'Limit']}
       empty={
-        placedAntennas(graph).length === 0
-          ? 'Nothing with an antenna has a place yet.'
-          : 'No transmitter is beside a receiver of another part.'
+        placedAntennas(graph).length === 0 ? 'Nothing with an antenna is placed yet.' : 'No transmitter is near a receiver of another part.'
       }
       rows={neighboursOf(graph).map(({ sender, receiver, isolation, arrivesDbm, bearsDbm }) => ({
         key: `${sender.name} ${receiver.name}`,
@@ -96,8 +94,8 @@ function Neighbours({ graph }: { readonly graph: Graph }) {
 function Shadows({ graph }: { readonly graph: Graph }) {
   return (
     <FactTable
-      title="What stands between an antenna and the horizon, at its height: packs, motors, and what the brief says is of carbon"
-      head={['Antenna', 'Shadowed by', 'Apart', 'Hides', 'Where']}
+      title="Obstructions between an antenna and the horizon, at its height: packs, motors, and carbon parts as in the Brief"
+      head={['Antenna', 'Shadowed by', 'Distance', 'Hides', 'Where']}
       empty="Nothing."
       rows={shadowsOf(graph).map((shadow, i) => ({
         key: String(i),
@@ -117,8 +115,8 @@ function Shadows({ graph }: { readonly graph: Graph }) {
 function Noise({ graph }: { readonly graph: Graph }) {
   return (
     <FactTable
-      title="Computers and switching regulators beside satellite antennas"
-      head={['Source', 'Antenna', 'Apart', 'Arrives', 'Bears']}
+      title="Computers and switching regulators near GNSS antennas"
+      head={['Source', 'Antenna', 'Distance', 'Signal', 'Limit']}
       empty="None."
       rows={noisyNeighbours(graph).map(({ source, receiver, distanceMm, arrivesDbm, bearsDbm }) => ({
         key: `${source.item.ref} ${receiver.name}`,
@@ -138,9 +136,9 @@ function Noise({ graph }: { readonly graph: Graph }) {
 function Products({ graph }: { readonly graph: Graph }) {
   return (
     <FactTable
-      title="Harmonics and products that fall on a receiver"
-      head={['Product', 'On', 'Heard by', 'Level', 'Limit']}
-      empty="None that would be heard."
+      title="Harmonics and intermodulation products on a receiver"
+      head={['Product', 'On', 'Receiver', 'Level', 'Limit']}
+      empty="None above a limit."
       rows={productsOf(placedAntennas(graph)).map(({ name, mhz, receiver, levelDbm, limitDbm }) => ({
         key: `${name} ${receiver.name}`,
         isOver: true,
@@ -162,7 +160,7 @@ function Baselines({ graph }: { readonly graph: Graph }) {
   return (
     <FactTable
       title="Heading from two antennas"
-      head={['Receiver', 'Baseline', 'From the first to the second', 'Heading, one sigma', 'Antenna']}
+      head={['Receiver', 'Baseline', 'From first to second', 'Heading, one sigma', 'Antenna']}
       empty=""
       rows={baselines.map(({ ref, lengthMm, bearingDeg, errorDeg, second }) => ({
         key: ref,

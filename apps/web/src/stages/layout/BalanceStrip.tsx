@@ -15,7 +15,7 @@ interface BalanceStripProps {
 export function BalanceStrip({ frame, balance, pack, placed, all, onTakePack }: BalanceStripProps) {
   const { quantity, figure } = useReadersUnits();
   const { foreLimitMm: fore, aftLimitMm: aft, targetMm, maxMassG } = frame.numbers;
-  if (balance === undefined) return <p className="text-[13px] text-ink2">Nothing that weighs is placed yet.</p>;
+  if (balance === undefined) return <p className="text-[13px] text-ink2">Nothing with a mass is placed yet.</p>;
   const [station, butt, water] = balance.at;
   const isOut = fore !== undefined && aft !== undefined && (station < fore || station > aft);
   const isTaken = pack === undefined || Math.abs(pack.reachableMm - pack.pack.place.at[0]) < 1;
@@ -26,7 +26,7 @@ export function BalanceStrip({ frame, balance, pack, placed, all, onTakePack }: 
         {maxMassG !== undefined && <span className="text-ink2"> of {figure(maxMassG, 'g')}</span>}
       </span>
       <span className={isOut ? 'text-rust' : undefined}>
-        <span className={isOut ? undefined : 'text-ink2'}>Balances at station</span>{' '}
+        <span className={isOut ? undefined : 'text-ink2'}>Centre of gravity, station</span>{' '}
         <span className="value">{quantity(station, 'mm')}</span>
         {fore !== undefined && aft !== undefined && (
           <span className="text-ink2">

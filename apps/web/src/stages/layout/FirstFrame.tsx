@@ -27,7 +27,7 @@ export function FirstFrame() {
     <div className="px-6 py-5">
       <h2 className="text-lg font-bold">Layout</h2>
       <p className="mt-1 max-w-prose text-ink2">
-        Where everything sits: balance, and the length of every cable, follow from it. Begin with an airframe that is usual for a{' '}
+        The place of every part: balance and cable lengths follow from it. Begin with an airframe that is usual for a{' '}
         {AIRFRAME_KINDS[kind].title} of your size; every number, bay and cable route is yours to change afterwards.
       </p>
       <form

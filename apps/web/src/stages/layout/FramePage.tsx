@@ -49,7 +49,7 @@ function Bays({ frame }: { readonly frame: FramePlan }) {
   return (
     <Section
       title="Bays"
-      head={['Bay', 'Station', 'Butt line', 'Water line', 'Length', 'Width', 'Height', 'Way in']}
+      head={['Bay', 'Station', 'Butt line', 'Water line', 'Length', 'Width', 'Height', 'Access']}
       onAdd={add}
       addText="Add a bay"
     >
@@ -69,7 +69,7 @@ function Bays({ frame }: { readonly frame: FramePlan }) {
             <td className="py-0.5 pr-3">
               <select
                 className="field"
-                aria-label={`Way into ${bay.title}`}
+                aria-label={`Access to ${bay.title}`}
                 value={bay.access}
                 onChange={(event) => {
                   const access = bayAccesses.find((one) => one === event.target.value);
@@ -131,12 +131,7 @@ function Routes({ frame }: { readonly frame: FramePlan }) {
   };
   const titleOf = (id: PointId): string => frame.points[id]?.title ?? id;
   return (
-    <Section
-      title="Routes"
-      head={['From', 'To', 'Hole', 'Comes apart at']}
-      onAdd={second === undefined ? undefined : add}
-      addText="Add a route"
-    >
+    <Section title="Routes" head={['From', 'To', 'Hole', 'Joint']} onAdd={second === undefined ? undefined : add} addText="Add a route">
       {Object.entries(frame.routes).map(([key, route]) => {
         const id = asId<RouteId>(key);
         const name = `${titleOf(route.a)} to ${titleOf(route.b)}`;

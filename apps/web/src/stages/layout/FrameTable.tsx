@@ -17,7 +17,7 @@ export function Section({ title, head, children, onAdd, addText }: SectionProps)
     <section className="mt-4" aria-label={title}>
       <h3 className="text-[13px] font-semibold text-ink2">{title}</h3>
       <table className="mt-1 text-[13px]">
-        <HeadRow cell="py-1 pr-3" heads={[...head, { text: 'Take out', isHidden: true }]} />
+        <HeadRow cell="py-1 pr-3" heads={[...head, { text: 'Remove', isHidden: true }]} />
         <tbody>{children}</tbody>
       </table>
       {onAdd !== undefined && (
@@ -91,8 +91,8 @@ export function TextCell({ label, text: was, placeholder, onSave }: TextCellProp
 export function TakeOut({ of, onTake }: { readonly of: string; readonly onTake: () => void }) {
   return (
     <td>
-      <button type="button" className="text-[12.5px] text-ink2 underline" aria-label={`Take out ${of}`} onClick={onTake}>
-        take out
+      <button type="button" className="text-[12.5px] text-ink2 underline" aria-label={`Remove ${of}`} onClick={onTake}>
+        remove
       </button>
     </td>
   );

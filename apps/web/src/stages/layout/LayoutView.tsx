@@ -120,7 +120,7 @@ function Plan({ frame }: { readonly frame: FramePlan }) {
           </label>
         </span>
       </div>
-      <NotComputed what="The field of this version could not be worked out" failure={field.failure} />
+      <NotComputed what="The field of this version could not be computed" failure={field.failure} />
       <PlanDrawing
         graph={shown}
         frame={frame}
@@ -194,12 +194,12 @@ function NotPlaced({ graph, onSelect }: NotPlacedProps) {
       ))}
       {open.some(({ part }) => part !== undefined && liesInBay(part)) && (
         <button type="button" className="action" onClick={put}>
-          Put into bays
+          Place in bays
         </button>
       )}
       {foundFull === graph && (
         <span role="alert" className="text-rust">
-          No bay that one gets into has room for these.
+          No accessible bay has room for these parts.
         </span>
       )}
     </p>

@@ -39,12 +39,12 @@ export function RangePage() {
     <div className="min-h-0 overflow-y-auto px-5 py-3" data-testid="range">
       <h2 className="text-[15px] font-bold">Range of the links</h2>
       <p className="mt-1 max-w-prose text-[13px] text-ink2">
-        With nothing in the way, {read(stated(heights.flightM, 'm'))} above the ground, the antenna on the ground at{' '}
+        On a clear path, {read(stated(heights.flightM, 'm'))} above the ground, the antenna on the ground at{' '}
         {read(stated(heights.groundM, 'm'))}; {stated(wantedDb, 'dB')} are kept in hand. Estimates: fly no further than your rules allow,
         and test the range on the ground first.
       </p>
       {radio === undefined ? (
-        <p className="mt-3">No radio with another end on the ground is in the aircraft.</p>
+        <p className="mt-3">No radio with a ground end is in the aircraft.</p>
       ) : (
         <>
           <label className="mt-3 flex items-center gap-2 text-[13px]">
@@ -86,12 +86,12 @@ function Link({ radio, heights, wantedDb, missionM }: LinkProps) {
     <>
       {present !== undefined && (
         <p className="mt-2 text-[13px]" data-testid="reach">
-          {pairName(present)} reaches <b className="value">{quantity(present.reachM / 1000, 'km')}</b> with {stated(wantedDb, 'dB')} in
-          hand; the way {present.budget.weaker.is} breaks first.{' '}
+          {pairName(present)} reaches <b className="value">{quantity(present.reachM / 1000, 'km')}</b> with {stated(wantedDb, 'dB')} of
+          margin; the {present.budget.weaker.is}link is the weaker one.{' '}
           {missionM > 0 && (
             <>
               At the {quantity(missionM / 1000, 'km')} of the mission it has{' '}
-              <b className="value">{quantity(marginDb(present.budget, missionM, heights), 'dB')}</b> to spare.
+              <b className="value">{quantity(marginDb(present.budget, missionM, heights), 'dB')}</b> of margin.
             </>
           )}
         </p>
@@ -102,7 +102,7 @@ function Link({ radio, heights, wantedDb, missionM }: LinkProps) {
       <table className="mt-2 text-[13px]">
         <HeadRow
           cell="py-1 pr-6"
-          heads={['In the air', 'On the ground', 'Reaches', 'Against what is there', { text: 'Take', isHidden: true }]}
+          heads={['On the aircraft', 'On the ground', 'Range', 'Compared with now', { text: 'Use', isHidden: true }]}
         />
         <tbody>
           {shown.map((option) => (
@@ -110,11 +110,11 @@ function Link({ radio, heights, wantedDb, missionM }: LinkProps) {
               <td className="py-1 pr-6">{ANTENNAS[option.air].title}</td>
               <td className="py-1 pr-6">{ANTENNAS[option.ground].title}</td>
               <td className="value py-1 pr-6">{quantity(option.reachM / 1000, 'km')}</td>
-              <td className="value py-1 pr-6">{option.isPresent ? 'is there' : shareText(option.share)}</td>
+              <td className="value py-1 pr-6">{option.isPresent ? 'in use' : shareText(option.share)}</td>
               <td className="py-1">
                 {!option.isPresent && (
                   <button type="button" className="action" onClick={() => make(takeEdit(radio, option))}>
-                    Take
+                    Use
                   </button>
                 )}
               </td>
@@ -127,7 +127,7 @@ function Link({ radio, heights, wantedDb, missionM }: LinkProps) {
 }
 
 function shareText(share: number): string {
-  return Math.abs(share - 1) < 0.005 ? 'the same' : `${percent(Math.abs(share - 1))} ${share > 1 ? 'further' : 'less far'}`;
+  return Math.abs(share - 1) < 0.005 ? 'the same' : `${percent(Math.abs(share - 1))} ${share > 1 ? 'further' : 'shorter'}`;
 }
 
 function takeEdit({ item, radio }: RadioAt, { air, ground }: AntennaOption): Edit {
@@ -182,7 +182,7 @@ function chartOf(
     xaxis: { type: 'numeric', title: { text: unit }, min: 0, max: step * ticks, tickAmount: ticks, decimalsInFloat: step < 1 ? 1 : 0 },
     yaxis: { title: { text: 'margin, dB' }, decimalsInFloat: 0 },
     annotations: {
-      yaxis: [{ y: wantedDb, borderColor: '#a4502a', label: { text: `${stated(wantedDb, 'dB')} wanted` } }],
+      yaxis: [{ y: wantedDb, borderColor: '#a4502a', label: { text: `${stated(wantedDb, 'dB')} required` } }],
       xaxis: missionM > 0 ? [{ x: (missionM / 1000) * perKm, borderColor: '#1c2530', label: { text: 'mission' } }] : [],
     },
     legend: { position: 'right' },

@@ -46,9 +46,9 @@ interface OfGraph {
 function Inertial({ graph }: OfGraph) {
   return (
     <FactTable
-      title="Inertial sensors: how they lie, and how far from where the aircraft balances"
-      head={['Controller', 'Its nose points', 'Its right side', 'Its top', 'From square', 'From the balance']}
-      empty="No controller has a place yet."
+      title="Inertial sensors: orientation, and distance from the centre of gravity"
+      head={['Controller', 'Its nose points', 'Its right side', 'Its top', 'Off square', 'From the CG']}
+      empty="No controller is placed yet."
       rows={inertialSensors(graph).map(({ controller, turning, offSquareDeg, fromBalanceMm }) => ({
         key: controller.item.id,
         isOver: false,
@@ -84,9 +84,9 @@ function Airspeed({ graph }: OfGraph) {
   const { stallMs, neverExceedMs } = graph.design.aircraft.airframe.frame?.numbers ?? {};
   return (
     <FactTable
-      title={`Airspeed: head and tube; the lag is an estimate for a bore of ${stated(TUBE_BORE_MM, 'mm')}`}
-      head={['Sensor', 'Head at station', 'Tube', 'Lag', 'Measures to', 'Never exceed', 'A step at stall speed']}
-      empty="No airspeed sensor has a place yet."
+      title={`Airspeed: probe and tube; the lag is an estimate for a bore of ${stated(TUBE_BORE_MM, 'mm')}`}
+      head={['Sensor', 'Probe at station', 'Tube', 'Lag', 'Range', 'Never exceed', 'A step at stall speed']}
+      empty="No airspeed sensor is placed yet."
       rows={pitotsOf(graph).map(({ sensor, head, tubeMm }) => {
         const range = sensor.part.airspeed;
         const mostMs = range === undefined ? undefined : speedAtPa(range.fullScalePa);
@@ -115,9 +115,9 @@ function stepText(range: Pitot['sensor']['part']['airspeed'], stallMs: number | 
 function Reach({ graph }: OfGraph) {
   return (
     <FactTable
-      title="What one gets at when the aircraft is together; cards, buttons and lights where the part has them"
-      head={['Part', 'What', 'Bay', 'Reached']}
-      empty="Nothing that one has to get at has a place yet."
+      title="Parts reachable after assembly, with cards, buttons and lights"
+      head={['Part', 'Feature', 'Bay', 'Access']}
+      empty="Nothing that needs access is placed yet."
       rows={reachOf(graph).map(({ placed, what, by }) => ({
         key: `${placed.item.id} ${what}`,
         isOver: by === 'closed',
@@ -125,7 +125,7 @@ function Reach({ graph }: OfGraph) {
           <ItemLink key="ref" graph={graph} itemRef={placed.item.ref} />,
           what,
           placed.place.bay === undefined ? 'none' : (graph.design.aircraft.airframe.frame?.bays[placed.place.bay]?.title ?? ''),
-          by === 'closed' ? 'set up before it is closed' : by === 'open' ? 'always' : `by its ${BAY_ACCESS[by]}`,
+          by === 'closed' ? 'configure before it is closed' : by === 'open' ? 'always' : `by its ${BAY_ACCESS[by]}`,
         ],
       }))}
     />

@@ -20,6 +20,6 @@ export const layout: StageDef = {
   keys: [
     { keys: 'arrow keys', what: `move the part, with Shift by ${stated(1, 'mm')}` },
     { keys: 'r', what: 'turn the part by a quarter' },
-    { keys: 'b', what: 'put the pack where it balances the aircraft' },
+    { keys: 'b', what: 'place the pack where it balances the aircraft' },
   ],
 };

@@ -22,23 +22,21 @@ export function ChainsView() {
     <section data-scroll className="min-h-0 overflow-y-auto px-5 py-4" aria-label="Chains" data-testid="chains">
       <h2 className="text-lg font-bold">Chains</h2>
       <p className="mt-1 max-w-prose text-[13px] text-ink2">
-        Every link from end to end, as the aircraft is wired and set. Two halves that meet agree; two that are apart do not. Choose a half
-        to see its item and what is set there.
+        Every link from end to end, as wired and set. Two halves that meet match; two that are apart do not. Choose a half to see its item
+        and its settings.
       </p>
       {chains.length === 0 ? (
         <p className="mt-3 max-w-prose">
-          No link yet. Links are not drawn: they follow from what is in the aircraft. Add a controller and a receiver, and their chain is
-          here as soon as they are wired.
+          No links yet. Links are not drawn: they follow from the parts of the aircraft. Add a controller and a receiver; their chain
+          appears here as soon as they are wired.
         </p>
       ) : (
         <>
           <label className="no-print mt-2 flex items-center gap-2 text-[13px]">
             <input type="checkbox" checked={isOnlyOpen} onChange={(event) => setOnlyOpen(event.target.checked)} />
-            Only what does not hold yet
+            Only chains with problems
           </label>
-          {shown.length === 0 && (
-            <p className="mt-3">{isOnlyOpen ? 'Every chain holds from end to end.' : 'Nothing of it is wired yet.'}</p>
-          )}
+          {shown.length === 0 && <p className="mt-3">{isOnlyOpen ? 'Every chain works from end to end.' : 'None of it is wired yet.'}</p>}
           <ul className="mt-2">
             {shown.map((chain) => (
               <ChainLine
@@ -75,8 +73,8 @@ const STATE_WORDS: Readonly<Record<Chain['state']['is'], string>> = {
   breaks: 'breaks',
   open: 'not set yet',
   short: 'ends early',
-  off: 'not wanted',
-  'not-joined': 'not joined',
+  off: 'not needed',
+  'not-joined': 'not connected',
 };
 
 interface ChainLineProps {
@@ -147,7 +145,7 @@ function Wanted({ chain: { key, wish, state } }: { readonly chain: Chain }) {
         make(wish !== undefined ? { kind: 'remove-wish', wish } : { kind: 'set-link-flag', link: key, flag: 'off', on: !isOff, was: isOff })
       }
     >
-      {wish !== undefined ? 'remove it' : isOff ? 'want it again' : 'leave it out'}
+      {wish !== undefined ? 'remove it' : isOff ? 'include it again' : 'leave it out'}
     </button>
   );
 }

@@ -15,15 +15,15 @@ export function GivingWay() {
   const isCurrent = now === shown?.seq;
   return (
     <div className="no-print mt-3" data-testid="giving-way" data-seq={shown?.seq ?? 0}>
-      <NotComputed what="What could give way was not worked out" failure={failure} />
+      <NotComputed what="The alternatives were not computed" failure={failure} />
       {share !== undefined && (
         <p className="mb-1 text-[13px] text-ink2" role="status">
-          Trying what could give way: {percent(share)}
+          Trying alternatives: {percent(share)}
         </p>
       )}
       {relaxations.length > 0 && (
         <>
-          <h3 className="text-[13px] font-semibold">What could give way</h3>
+          <h3 className="text-[13px] font-semibold">Alternatives</h3>
           <ul className="mt-1 text-[13px]">
             {relaxations.map(({ label, sentence, edit }) => (
               <li key={sentence} className="flex flex-wrap items-center gap-2 py-0.5">

@@ -8,7 +8,7 @@ export function HopMends({ hop }: { readonly hop: Hop }) {
   if (b === undefined) return null;
   return (
     <MendsOf
-      name={`What mends ${hopEndName(hop.a)} to ${hopEndName(b)}`}
+      name={`Remedies for ${hopEndName(hop.a)} to ${hopEndName(b)}`}
       isMeant={(finding) => isOfMedium(finding, hop) || (finding.check !== STREAMS && isAbout(finding, hop.a) && isAbout(finding, b))}
     />
   );
@@ -27,7 +27,7 @@ function isOfMedium({ check, where }: JudgedFinding['finding'], { medium, a, b }
 
 /** What makes the streams of a link fit. */
 export function BudgetMends({ chain: { key } }: { readonly chain: Chain }) {
-  return <MendsOf name="What makes it fit" isMeant={(finding) => finding.check === STREAMS && finding.key.includes(key)} />;
+  return <MendsOf name="Remedies" isMeant={(finding) => finding.check === STREAMS && finding.key.includes(key)} />;
 }
 
 interface MendsOfProps {

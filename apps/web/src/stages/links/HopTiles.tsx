@@ -53,7 +53,7 @@ function FacetLine({ facet, side }: { readonly facet: Facet; readonly side: Face
       <span className="sr-only">{facet.title}: </span>
       {facet.id === 'clock' && side.value !== undefined && 'clock makes '}
       {side.value ?? `${facet.id} ${side.setting === undefined ? 'not stated' : 'not set'}`}
-      {side.source === 'as delivered' && ', as delivered'}
+      {side.source === 'default' && ', default'}
     </span>
   );
 }

@@ -37,8 +37,8 @@ export function PortBoardView() {
     >
       <h2 className="text-lg font-bold">Port board</h2>
       <p className="mt-1 max-w-prose text-[13px] text-ink2">
-        Every link that ends at a controller, against its ports. A number says how much speaks against a port; a dash that the link cannot
-        be there. Choose a cell to read why, and to keep the link on that port.
+        Every link that ends at a controller, against its ports. A number is the cost of a port; a dash means that the link cannot use it.
+        Choose a cell to read why, and to fix the link to that port.
       </p>
       <NotComputed what="The ports of this version could not be planned" failure={failure} />
       {shown !== undefined && board === undefined && <p className="mt-3">The search was stopped before it found a plan.</p>}
@@ -48,7 +48,7 @@ export function PortBoardView() {
           <div className="no-print mt-2 flex flex-wrap items-center gap-4 text-[13px]">
             <label className="flex items-center gap-2">
               <input type="checkbox" checked={wish.giveWay} onChange={(event) => setWish({ giveWay: event.target.checked })} />
-              Where nothing else is left, also ports made by software, inverters and level shifters
+              If nothing else is left, also software ports, inverters and level shifters
             </label>
             {pinned.length > 0 && (
               <button
@@ -100,13 +100,13 @@ function Plan({ board: { summary, edit, rows, columns, proof }, seq, isAsked, gi
       )}
       {edit !== undefined && (
         <button type="button" className="action no-print mt-2" disabled={!isCurrent} onClick={() => make(edit)}>
-          {isCurrent ? 'Take the plan' : 'Being solved again'}
+          {isCurrent ? 'Apply the plan' : 'Solving again'}
         </button>
       )}
       {isShort && (
         <p className="no-print mt-2 text-[13px]">
           <Link className="underline" to={paths.boards(design.aircraft.id)}>
-            Which controller has a port for each, and at what price
+            Which controller has a port for each link, and at what cost
           </Link>
         </p>
       )}
@@ -181,11 +181,11 @@ function BoardTable({ board: { rows, columns }, onPin }: BoardTableProps) {
           </table>
         </WideRegion>
       </div>
-      <p className="mt-1 text-[12px] text-ink2">Filled: planned. Framed: wired there now. Underlined: kept there by you.</p>
+      <p className="mt-1 text-[12px] text-ink2">Filled: planned. Framed: wired there now. Underlined: fixed there by you.</p>
       <div aria-live="polite" className="no-print mt-2 min-h-12 text-[13px]">
         {chosen !== undefined && <Reason {...chosen} onPin={onPin} />}
       </div>
-      <h3 className="mt-3 text-[15px] font-bold">Why each is where it is</h3>
+      <h3 className="mt-3 text-[15px] font-bold">Reason for each port</h3>
       <dl className="mt-1 text-[13px]">
         {rows.map(({ title, keys, planned, why }) => (
           <div key={keys.join(' ')} className="border-b border-rule py-1">
@@ -211,7 +211,7 @@ interface CellButtonProps {
 }
 
 function CellButton({ name, cell, isNow, isPlanned, isPinned, isChosen, onChoose }: CellButtonProps) {
-  const marks = [isPlanned ? 'planned' : '', isNow ? 'wired there now' : '', isPinned ? 'kept there by you' : ''].filter(
+  const marks = [isPlanned ? 'planned' : '', isNow ? 'wired there now' : '', isPinned ? 'fixed there by you' : ''].filter(
     (mark) => mark !== '',
   );
   return (
@@ -257,7 +257,7 @@ function Reason({ row, column, cell, onPin }: ReasonProps) {
       </p>
       {cell.is !== 'no-fit' && (
         <button type="button" className="action mt-1" onClick={() => onPin(row, isPinned ? undefined : column)}>
-          {isPinned ? 'Release it' : 'Keep it there'}
+          {isPinned ? 'Release it' : 'Fix it there'}
         </button>
       )}
     </>

@@ -67,7 +67,7 @@ function Streams({ chain, graph, budget }: { readonly chain: Chain; readonly gra
     <details className="mt-1">
       <summary className="cursor-pointer text-ink2">
         {budget.streams.length} messages
-        {Object.keys(words?.streams ?? {}).length > 0 ? ', rates of your own among them' : ' at their usual rates'}
+        {Object.keys(words?.streams ?? {}).length > 0 ? ', including your own rates' : ' at their usual rates'}
       </summary>
       <label className="mt-1 flex items-center gap-2">
         <input
@@ -78,7 +78,7 @@ function Streams({ chain, graph, budget }: { readonly chain: Chain; readonly gra
         Messages are signed: 13 bytes more each
       </label>
       <table className="mt-1">
-        <HeadRow heads={['Message', 'Goes', 'Hz', figures('B/s')]} />
+        <HeadRow heads={['Message', 'Direction', 'Hz', figures('B/s')]} />
         <tbody>
           {STREAM_IDS.map((id) => {
             const { name, goes } = STREAM_MESSAGES[id];

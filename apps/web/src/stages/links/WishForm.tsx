@@ -23,9 +23,9 @@ export function WishForm({ graph }: { readonly graph: Graph }) {
   const submit = (): void => {
     const wrong =
       from === undefined || to === undefined
-        ? 'Choose where the link begins and where it ends.'
+        ? 'Choose both ends of the link.'
         : from === to
-          ? 'A link goes from one item to another.'
+          ? 'A link needs two different items.'
           : undefined;
     setProblem(wrong);
     if (from === undefined || to === undefined || wrong !== undefined) return;

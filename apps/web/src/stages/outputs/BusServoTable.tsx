@@ -12,7 +12,7 @@ export function BusServoTable({ graph }: { readonly graph: Graph }) {
   return (
     <section aria-label="Servos on a bus" className="mt-6 text-[12.5px]">
       <h3 className="text-[15px] font-bold">Servos on a bus</h3>
-      <p className="text-ink2">They are told apart by their identifiers, and take no output.</p>
+      <p className="text-ink2">They are addressed by identifier and need no output.</p>
       <table className="mt-1">
         <HeadRow heads={['Servo', 'Identifier', 'Function']} cell="pr-4" />
         <tbody>

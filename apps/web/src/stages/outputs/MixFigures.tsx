@@ -40,7 +40,7 @@ export function MixFigures({ graph, rows }: { readonly graph: Graph; readonly ro
       })}
       {left.length > 0 && (
         <>
-          <h4 className="mt-2 font-semibold">What is left at full command</h4>
+          <h4 className="mt-2 font-semibold">Authority left at full command</h4>
           <ul className="text-[12.5px]">
             {left.map(({ full, other, remains }) => (
               <li key={`${full} ${other}`}>

@@ -55,11 +55,11 @@ function BoardPlan({ plan, title, isCurrent }: BoardPlanProps) {
           <span>Everything is as planned.</span>
         ) : (
           <button type="button" className="action" disabled={!isCurrent} onClick={() => plan.edit !== undefined && make(plan.edit)}>
-            {isCurrent ? 'Take the plan' : 'Being solved again'}
+            {isCurrent ? 'Apply the plan' : 'Solving again'}
           </button>
         )}
         <button type="button" className="action" aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
-          {isOpen ? 'Hide the comparison' : 'Compare with what is'}
+          {isOpen ? 'Hide the comparison' : 'Compare with the present state'}
         </button>
       </div>
       <Relaxations plan={plan} isCurrent={isCurrent} />
@@ -76,7 +76,7 @@ function Relaxations({ plan: { relaxations, rows }, isCurrent }: Omit<BoardPlanP
   if (relaxations.length === 0)
     return (
       <p className="no-print mt-2">
-        Nothing on this controller can give way.{' '}
+        There is no alternative on this controller.{' '}
         <Link to={paths.boards(design.aircraft.id)} className="underline">
           Compare controllers
         </Link>{' '}
@@ -85,12 +85,12 @@ function Relaxations({ plan: { relaxations, rows }, isCurrent }: Omit<BoardPlanP
     );
   return (
     <div className="no-print mt-2">
-      <h4 className="font-semibold">What could give way</h4>
+      <h4 className="font-semibold">Alternatives</h4>
       <ul>
         {relaxations.map(({ sentence, edit }) => (
           <li key={sentence} className="flex flex-wrap items-center gap-2 py-0.5">
             <button type="button" className="action" disabled={!isCurrent} onClick={() => make(edit)}>
-              Take it so
+              Apply it
             </button>
             <span>{sentence}</span>
           </li>
@@ -103,7 +103,7 @@ function Relaxations({ plan: { relaxations, rows }, isCurrent }: Omit<BoardPlanP
 function Comparison({ plan: { rows, banks } }: { readonly plan: OutputBoard }) {
   const { read } = useReadersUnits();
   return (
-    <WideRegion label="Plan against what is">
+    <WideRegion label="Plan against the present state">
       <table className="mt-2 text-[12.5px]">
         <HeadRow heads={['Function', 'Now', 'Planned', 'Why']} cell="pr-4" />
         <tbody>

@@ -33,7 +33,7 @@ function NoController({ graph }: { readonly graph: Graph }) {
     <>
       <h2 className="text-lg font-bold">Outputs</h2>
       <p className="mt-1 max-w-prose text-[13px] text-ink2">
-        An output of a controller moves a surface or a motor. Add a controller with outputs: press / and type add controller. Then each
+        An output of a controller drives a surface or a motor. Add a controller with outputs: press / and type add controller. Then each
         function of the airframe gets an output, and each bank of outputs its pulses.
       </p>
       <ReceiverTable graph={graph} />
@@ -72,8 +72,8 @@ function Racks({ graph, racks }: { readonly graph: Graph; readonly racks: readon
     <>
       <h2 className="text-lg font-bold">Outputs of {listed(racks.map(({ entry }) => entry.item.ref))}</h2>
       <p className="mt-1 max-w-prose text-[13px] text-ink2">
-        Outputs of one bank share a timer: all of them make the same pulses. Drag a function to another output, or take it along with Shift
-        and an arrow key; its plug goes with it.
+        Outputs of one bank share a timer: all of them give the same pulses. Drag a function to another output, or move it with Shift and an
+        arrow key; its plug moves too.
       </p>
       <p aria-live="polite" className="min-h-5 text-[12.5px]">
         {said}
@@ -107,7 +107,7 @@ function Racks({ graph, racks }: { readonly graph: Graph; readonly racks: readon
           <h3 className="text-[15px] font-bold">What moves</h3>
           <MotionDrawing kind={airframe.kind} frame={airframe.frame} values={moved.values} pulses={pulses} rotors={rotors} />
           {airframe.frame === undefined && (
-            <p className="text-[12px] text-ink2">Drawn as is usual for the airframe; its numbers are open.</p>
+            <p className="text-[12px] text-ink2">Drawn with usual values for the airframe; its numbers are not set.</p>
           )}
           <MotionControls graph={graph} rows={rows} unplanned={moved.unplanned} motion={motion} onChange={setMotion} />
         </section>

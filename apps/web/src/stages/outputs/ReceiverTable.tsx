@@ -7,9 +7,9 @@ export function ReceiverTable({ graph }: { readonly graph: Graph }) {
   if (rows.length === 0) return null;
   return (
     <section aria-label="Outputs of receivers" className="mt-4">
-      <h3 className="text-[15px] font-bold">What the receiver moves by itself</h3>
+      <h3 className="text-[15px] font-bold">Driven directly by the receiver</h3>
       <table className="mt-1 text-[12.5px]">
-        <HeadRow heads={['Receiver', 'Output', 'Channel is for', 'On it']} cell="pr-4" />
+        <HeadRow heads={['Receiver', 'Output', 'Channel use', 'Connected to']} cell="pr-4" />
         <tbody>
           {rows.map(({ receiver, output, consumer, use }) => (
             <tr key={`${receiver} ${output} ${consumer}`} className="border-b border-rule">

@@ -15,10 +15,10 @@ export function RotorTable({ graph, rotors }: { readonly graph: Graph; readonly 
   return (
     <section aria-label="Lift motors" className="mt-6">
       <h3 className="text-[15px] font-bold">Lift motors</h3>
-      <p className="text-[12.5px]">Take the propellers off before a motor is tried. A propeller of the wrong hand blows upwards.</p>
+      <p className="text-[12.5px]">Remove the propellers before testing a motor. A propeller of the wrong direction pushes down.</p>
       <WideRegion label="Lift motors, table">
         <table className="mt-1 text-[12.5px]">
-          <HeadRow heads={['Motor', 'Place', 'Turns, from above', 'Output', 'Item', 'Sits', 'Without it']} cell="pr-4" />
+          <HeadRow heads={['Motor', 'Position', 'Turns, from above', 'Output', 'Item', 'Sits', 'If it fails']} cell="pr-4" />
           <tbody>
             {rotors.map(({ number, rotor, slot, motor, sitsAt, turns }, i) => {
               const isElsewhere = sitsAt !== undefined && sitsAt.place !== rotor.place;

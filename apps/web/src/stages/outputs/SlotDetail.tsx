@@ -74,7 +74,7 @@ export function SlotDetail({ graph, slot, row }: SlotDetailProps) {
               {mixerWords(row)} <span className="text-ink2">{row.scale === 'passed' ? '' : row.reason}</span>
             </Fact>
           )}
-          {isReserved && <Fact title="Kept">The firmware keeps it for motors on this airframe.</Fact>}
+          {isReserved && <Fact title="Kept">The firmware reserves it for motors on this airframe.</Fact>}
           {sharedWith !== undefined && <Fact title="Pin">{sharedWords(sharedWith)}</Fact>}
         </dl>
       </div>
@@ -83,7 +83,7 @@ export function SlotDetail({ graph, slot, row }: SlotDetailProps) {
           <Travel use={use} onSave={(value) => setTravel(slot, value)} />
           <label className="flex min-h-7 items-center gap-2">
             <input type="checkbox" checked={use.held === true} onChange={(event) => setHeld(slot, event.target.checked)} />
-            Keep the function on this output
+            Fix the function to this output
           </label>
         </div>
       )}
@@ -104,9 +104,9 @@ function Fact({ title, children }: { readonly title: string; readonly children: 
 }
 
 const LIMITS = [
-  ['minUs', 'Least'],
+  ['minUs', 'Minimum'],
   ['trimUs', 'Trim'],
-  ['maxUs', 'Most'],
+  ['maxUs', 'Maximum'],
 ] as const;
 
 function Travel({ use, onSave }: { readonly use: OutputTravel; readonly onSave: (travel: OutputTravel) => void }) {

@@ -16,8 +16,8 @@ export const outputs: StageDef = {
     },
   ],
   keys: [
-    { keys: 'Arrows', what: 'from output to output' },
-    { keys: 'Shift+Arrows', what: 'take the function along to the next output' },
+    { keys: 'Arrows', what: 'from output to output; on a stick: move it' },
+    { keys: 'Shift+Arrows', what: 'move the function to the next output' },
     { keys: 'Enter', what: 'choose the output' },
   ],
 };

@@ -85,7 +85,7 @@ export function valueWords({ row, value }: MixedValue): string {
     case 'opens':
       return value === 0 ? 'closed' : `${share} open`;
     case 'passed':
-      return 'as it comes';
+      return 'pass-through';
     case 'surface':
       if (row.function === 'camera-trigger' || row.function === 'light')
         return value <= -0.98 ? 'off' : value >= 0.98 ? 'on' : percent((value + 1) / 2);
@@ -96,7 +96,7 @@ export function valueWords({ row, value }: MixedValue): string {
 function sideWords(name: OutputFunction, value: number): string {
   if (name.startsWith('rudder') || name === 'steering' || name === 'tail-tilt') return value > 0 ? 'right' : 'left';
   if (name === 'pan') return value > 0 ? 'right' : 'left';
-  if (name === 'gear' || name === 'dropper') return value > 0 ? 'to its last end' : 'to its first end';
+  if (name === 'gear' || name === 'dropper') return value > 0 ? 'to its upper end' : 'to its lower end';
   if (name === 'ailerons') return value > 0 ? 'left one down' : 'left one up';
   return value > 0 ? 'down' : 'up';
 }

@@ -38,7 +38,7 @@ function ItemList() {
       <NewerRevisions />
       {items.length === 0 ? (
         <p className="mt-2 max-w-prose text-ink2">
-          Nothing yet. Take the controller from the catalogue first: everything else is wired to it. For example, type "add controller" in
+          Nothing yet. Add the controller from the catalogue first: everything else is wired to it. For example, type "add controller" in
           the entry line.
         </p>
       ) : (

@@ -63,12 +63,12 @@ function Fields<K extends string>({ entries, figures, onChange }: FieldsProps<K>
 
 const RAIL = {
   railV: { label: 'Highest normal rail', unit: 'V', least: 1, most: 60 },
-  maxV: { label: 'The most delicate part stands', unit: 'V', least: 1, most: 80 },
-  stepA: { label: 'Servos start, at once', unit: 'A', least: 0.1, most: 100 },
-  stepMs: { label: 'until the regulator follows', unit: 'ms', least: 0.01, most: 100 },
-  sourceA: { label: 'meanwhile delivered', unit: 'A', least: 0, most: 100 },
+  maxV: { label: 'Lowest maximum voltage on this rail', unit: 'V', least: 1, most: 80 },
+  stepA: { label: 'Servo start current, step', unit: 'A', least: 0.1, most: 100 },
+  stepMs: { label: 'regulator response time', unit: 'ms', least: 0.01, most: 100 },
+  sourceA: { label: 'supplied meanwhile', unit: 'A', least: 0, most: 100 },
   allowedV: { label: 'Dip allowed', unit: 'V', least: 0.05, most: 5 },
-  pushedA: { label: 'Servos push back, braking', unit: 'A', least: 0, most: 50 },
+  pushedA: { label: 'Servo regeneration, braking', unit: 'A', least: 0, most: 50 },
   pushedMs: { label: 'for', unit: 'ms', least: 0.1, most: 2000 },
 } as const;
 
@@ -108,13 +108,13 @@ function Conditioner() {
       <Fields entries={RAIL} figures={figures} onChange={setFigures} />
       <p className="mt-2 text-[13px]" data-testid="dip">
         {dip === undefined
-          ? 'No capacitor does it: its own resistance takes the whole dip. Take several in parallel, or a stronger regulator.'
+          ? 'No capacitor is enough: its own resistance causes the whole dip. Use several in parallel, or a stronger regulator.'
           : `At least ${stated(dip.microfarad, 'uF')} with ${stated(ESR_OHM * 1000, 'mohm')}: the dip is ${quantity(dip.dipV, 'V')}.`}
       </p>
       <p className="mt-1 text-[13px]" data-testid="clamp">
         {clamp === undefined
-          ? 'No zener of the standard series is above the normal rail and below what the parts stand.'
-          : `Zener ${stated(clamp.volts, 'V')}, 5 %: begins at ${quantity(clamp.fromV, 'V')}, holds the rail below ${quantity(clamp.toV, 'V')}; it carries nothing at the normal rail; a braking servo puts ${quantity(clamp.energyJ, 'J')} into it.`}
+          ? 'No standard zener value is above the normal rail and below the lowest maximum voltage.'
+          : `Zener ${stated(clamp.volts, 'V')}, 5 %: begins at ${quantity(clamp.fromV, 'V')}, holds the rail below ${quantity(clamp.toV, 'V')}; it does not conduct at the normal rail; a braking servo puts ${quantity(clamp.energyJ, 'J')} into it.`}
       </p>
       <PutIn
         part={CONDITIONER_PART}
@@ -131,7 +131,7 @@ const FILTER = {
   coilMilliohm: { label: 'Resistance of the coil', unit: 'mohm', least: 1, most: 10_000 },
   microfarad: { label: 'Capacitor', unit: 'uF', least: 1, most: 10_000 },
   esrMilliohm: { label: 'Its series resistance', unit: 'mohm', least: 1, most: 10_000 },
-  switchingKhz: { label: 'Motor controllers chop at', unit: 'kHz', least: 1, most: 200 },
+  switchingKhz: { label: 'Motor controller switching frequency', unit: 'kHz', least: 1, most: 200 },
   motorHz: { label: 'Highest motor frequency', unit: 'Hz', least: 10, most: 20_000 },
 } as const;
 
@@ -165,8 +165,8 @@ function Filter() {
       </p>
       {answer.isHarmful && (
         <p role="alert" className="mt-1 text-[13px] text-rust">
-          At {quantity(answer.peakHz, 'Hz')} the noise comes through {quantity(answer.peakDb, 'dB')} stronger, and the motor turns through
-          that frequency. Take a larger capacitor, or one with more series resistance.
+          At {quantity(answer.peakHz, 'Hz')} the noise is {quantity(answer.peakDb, 'dB')} stronger, and the motor turns through that
+          frequency. Use a larger capacitor, or one with more series resistance.
         </p>
       )}
       <PutIn part={FILTER_PART} wanted={{ microhenry: figures.microhenry, microfarad: figures.microfarad }} />
@@ -181,7 +181,7 @@ function Lead() {
     <section aria-label="Long battery lead">
       <h2 className="text-[15px] font-bold">Long battery lead</h2>
       <NumberField
-        label="Longer than delivered by"
+        label="Lengthened by"
         unit="mm"
         value={addedMm}
         least={0}
@@ -191,7 +191,7 @@ function Lead() {
       <p className="mt-2 text-[13px]" data-testid="lead">
         {microfarad === 0
           ? 'Nothing to add.'
-          : `${stated(microfarad, 'uF')} low ESR at the motor controller${pieces > 1 ? `, as ${pieces} capacitors` : ''}, above the pack's full voltage, with short legs. Longer motor leads instead need none.`}
+          : `${stated(microfarad, 'uF')} low ESR at the motor controller${pieces > 1 ? `, as ${pieces} capacitors` : ''}, above the pack's full voltage, with short leads. Longer motor leads need none.`}
       </p>
       <p className="mt-1 text-[13px] text-ink2">
         A large pack sparks when it is plugged in: use a connector with a resistor or an anti-spark lead.
@@ -210,8 +210,8 @@ function PutIn({ part, wanted }: { readonly part: Part | undefined; readonly wan
     return (
       <p className="mt-2 text-[13px]" data-testid="not-in-catalogue">
         The catalogue has no such part: the {inSentence(part.name)} does not come with{' '}
-        {found.settings.map((id) => `${wordsOf(part, id)} ${wanted[id] ?? ''}`).join(', ')}. Get one with these values, and write it down as
-        a part of the workshop.
+        {found.settings.map((id) => `${wordsOf(part, id)} ${wanted[id] ?? ''}`).join(', ')}. Buy one with these values, and enter it as a
+        part of the workshop.
       </p>
     );
   }
@@ -220,7 +220,7 @@ function PutIn({ part, wanted }: { readonly part: Part | undefined; readonly wan
   if (edit === undefined) return null;
   return (
     <button type="button" className="action mt-2" onClick={() => make(edit)}>
-      Put it into the aircraft ({Object.values(settings).join(', ')})
+      Add it to the aircraft ({Object.values(settings).join(', ')})
     </button>
   );
 }
@@ -235,17 +235,18 @@ function wordsOf(part: Part, setting: string): string {
 function Cautions() {
   return (
     <section aria-label="Cautions">
-      <h2 className="text-[15px] font-bold">Before it is powered</h2>
+      <h2 className="text-[15px] font-bold">Before powering it</h2>
       <ul className="list-disc pl-5 text-[13px]">
         <li>
           The negative terminal of the capacitor goes to ground. On aluminium electrolytics the stripe marks the negative; on tantalums the
-          bar marks the positive. The wrong way round it bursts.
+          bar marks the positive. Reversed, it bursts.
         </li>
         <li>The band of the zener, its cathode, goes to the rail.</li>
         <li>
-          Try it on a separate supply with a current limit first, with eye protection, and measure the rail before it meets the controller.
+          Test it on a separate supply with a current limit first, wearing eye protection, and measure the rail before connecting the
+          controller.
         </li>
-        <li>A clamp fails short beyond its energy. It never protects against a regulator that puts the pack through.</li>
+        <li>A clamp fails short beyond its energy. It never protects against a regulator that fails shorted.</li>
       </ul>
     </section>
   );

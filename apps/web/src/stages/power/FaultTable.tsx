@@ -21,7 +21,7 @@ const CLASS_WORDS: Readonly<Record<FaultClass, string>> = {
   unknown: 'control may be lost',
   major: 'propulsion and more is lost',
   minor: 'one ability is lost',
-  latent: 'something spare is used up',
+  latent: 'a backup is used up',
   none: 'nothing stops working',
 };
 
@@ -32,18 +32,18 @@ export function FaultTable({ state, chosen, onChoose, onStop, onAgain }: FaultTa
       <h3 className="text-[15px] font-bold">If one thing fails</h3>
       {state.is === 'running' && (
         <p className="mt-1 flex items-center gap-3 text-[13px]">
-          <progress max={1} value={state.share} aria-label="Faults looked at" />
+          <progress max={1} value={state.share} aria-label="Faults checked" />
           <button type="button" className="action" onClick={onStop}>
             Stop
           </button>
         </p>
       )}
-      <NotComputed what="The faults of this version could not be looked at" failure={state.is === 'failed' ? state.sentence : undefined} />
+      <NotComputed what="The faults of this version could not be checked" failure={state.is === 'failed' ? state.sentence : undefined} />
       {state.is === 'stopped' && (
         <p className="mt-1 text-[13px]">
           Stopped before the end.{' '}
           <button type="button" className="underline" onClick={onAgain}>
-            Look at every fault
+            Check every fault
           </button>
         </p>
       )}
@@ -63,7 +63,7 @@ function Lines({ lines, chosen, onChoose }: LinesProps) {
   const present = FAULT_CLASSES.filter((name) => lines.some((line) => line.class === name));
   const [shown, setShown] = useState<FaultClass>();
   const open = shown !== undefined && present.includes(shown) ? shown : present[0];
-  if (open === undefined) return <p className="mt-1 text-[13px] text-ink2">There is nothing wired yet that could fail.</p>;
+  if (open === undefined) return <p className="mt-1 text-[13px] text-ink2">Nothing is wired yet that could fail.</p>;
   return (
     <>
       <div role="group" aria-label="Class of fault" className="mt-1 flex flex-wrap gap-1 text-[13px]">
@@ -88,7 +88,7 @@ function Lines({ lines, chosen, onChoose }: LinesProps) {
         </p>
       )}
       <table className="mt-2 w-full text-[13px]">
-        <HeadRow heads={['Fault', 'Worst in', 'Lost', 'Stops working']} />
+        <HeadRow heads={['Fault', 'Worst situation', 'Drop', 'Stops working']} />
         <tbody>
           {lines
             .filter((line) => line.class === open)

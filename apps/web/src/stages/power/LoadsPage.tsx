@@ -9,7 +9,7 @@ import { figures, HeadRow } from '../../ui/HeadRow.tsx';
 interface Loaded {
   readonly line: SupplyLine;
   readonly rows: readonly { readonly title: string; readonly amps: number; readonly volts: number }[];
-  /** The largest share of what it may for ever. */
+  /** The largest share of continuous rating. */
   readonly share: number;
 }
 
@@ -45,7 +45,7 @@ export function LoadsPage() {
         />
       </div>
       <table className="mt-2 w-full max-w-[620px] text-[13px]">
-        <HeadRow heads={['Situation', figures('Volts'), figures('Amps'), figures(`of ${current(shown.line.ratedA ?? 0)}`)]} />
+        <HeadRow heads={['Situation', figures('Voltage'), figures('Current'), figures(`of ${current(shown.line.ratedA ?? 0)}`)]} />
         <tbody>
           {shown.rows.map((row) => (
             <tr key={row.title} className="border-b border-rule">
@@ -97,7 +97,7 @@ function chartOf({ line, rows }: Loaded): ApexOptions {
           y: ratedA,
           borderColor: '#a8431b',
           strokeDashArray: 4,
-          label: { text: `may carry ${current(ratedA)}`, style: { color: '#a8431b' } },
+          label: { text: `rated ${current(ratedA)}`, style: { color: '#a8431b' } },
         },
       ],
     },

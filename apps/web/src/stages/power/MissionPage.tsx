@@ -48,7 +48,7 @@ export function MissionPage() {
 }
 
 function Outcome({ mission, endurance }: { readonly mission: Mission; readonly endurance: FlownMission['endurance'] }) {
-  if (mission.packs.length === 0) return <p className="mt-2">There is no pack in the aircraft yet, so that there is nothing to fly on.</p>;
+  if (mission.packs.length === 0) return <p className="mt-2">There is no pack in the aircraft yet.</p>;
   const share = Math.round(mission.usableShare * 100);
   return (
     <p className="mt-1 max-w-prose text-[13px]" data-testid="endurance">
@@ -62,7 +62,7 @@ function Outcome({ mission, endurance }: { readonly mission: Mission; readonly e
         ? 'The mission below is only an example for this kind of airframe; enter your own legs.'
         : mission.emptyAtMin === undefined
           ? `The mission of ${quantity(mission.totalMin, 'minutes')} ends with charge left.`
-          : `${mission.emptyPack ?? '?'} is at the end of its usable charge after ${decimals(mission.emptyAtMin, 0)} of ${quantity(mission.totalMin, 'minutes')}.`}
+          : `${mission.emptyPack ?? '?'} runs out of usable charge after ${decimals(mission.emptyAtMin, 0)} of ${quantity(mission.totalMin, 'minutes')}.`}
     </p>
   );
 }
@@ -112,7 +112,7 @@ function Legs() {
                 </td>
                 <td>
                   <button type="button" className="underline" onClick={() => set(was.filter((_, k) => k !== i))}>
-                    take out leg {i + 1}
+                    remove leg {i + 1}
                   </button>
                 </td>
               </tr>
@@ -159,7 +159,7 @@ function Ends({ mission: { packs, samples } }: { readonly mission: Mission }) {
   if (last === undefined) return null;
   return (
     <table className="mt-2 w-full max-w-[620px] text-[13px]">
-      <HeadRow heads={['Pack, at the end', figures('Volts'), figures('Consumed'), figures('Left')]} />
+      <HeadRow heads={['Pack, at the end', figures('Voltage'), figures('Consumed'), figures('Left')]} />
       <tbody>
         {packs.map(({ ref, capacityMah }, k) => {
           const pack = last.packs[k];

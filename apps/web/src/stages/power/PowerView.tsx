@@ -58,13 +58,13 @@ export function PowerView() {
       <ScenarioStrip scenarios={scenarios} chosen={report.id} onChoose={setId} />
       <p className="mt-2 text-[13px] text-ink2">
         {report.title}: {situationText(report)}
-        {report.stalled !== undefined && `; ${report.stalled} is the servo that hurts most when it jams`}.{' '}
-        {report.id === 'cruise' && 'The power of cruising is an estimate from the mass and the cruise speed.'}
-        {report.id === 'hover' && 'The throttle of hovering is an estimate from the weight and the lift propellers.'}
+        {report.stalled !== undefined && `; ${report.stalled} is the worst servo to jam`}.{' '}
+        {report.id === 'cruise' && 'Cruise power is an estimate from mass and cruise speed.'}
+        {report.id === 'hover' && 'Hover throttle is an estimate from weight and lift propellers.'}
       </p>
       {report.unsettled !== undefined && (
         <p role="alert" className="mt-1 text-rust">
-          {report.unsettled} does not settle here: these figures are not to be trusted.
+          {report.unsettled} does not settle here: do not trust these figures.
         </p>
       )}
       <NotComputed what="The situation with this fault could not be solved" failure={faulty.failure} />
@@ -78,7 +78,7 @@ export function PowerView() {
             With <b>{fault.names[0]}</b>: {costText(fault)}
           </span>
           <button type="button" className="action" onClick={() => setChosen(undefined)}>
-            Take the fault away
+            Clear the fault
           </button>
         </p>
       )}
@@ -157,9 +157,9 @@ function ScenarioStrip({ scenarios, chosen, onChoose }: ScenarioStripProps) {
         >
           {scenario.title}
           {isTroubled(scenario) && (
-            <span className={scenario.id === chosen ? '' : 'font-semibold text-rust'} title="Something gives way or stands too low here">
+            <span className={scenario.id === chosen ? '' : 'font-semibold text-rust'} title="Something fails or is under-voltage here">
               {' '}
-              !<span className="sr-only"> something gives way</span>
+              !<span className="sr-only"> something fails</span>
             </span>
           )}
         </button>
@@ -170,7 +170,7 @@ function ScenarioStrip({ scenarios, chosen, onChoose }: ScenarioStripProps) {
 
 function Events({ report }: { readonly report: ScenarioReport }) {
   return (
-    <ol className="mt-1 text-[13px]" data-testid="power-events" aria-label="What gives way, in order">
+    <ol className="mt-1 text-[13px]" data-testid="power-events" aria-label="What fails, in order">
       {report.events.map((sentence, i) => (
         <li key={i} className="border-l-2 border-rust pl-2">
           {sentence}
@@ -187,8 +187,8 @@ function Dry({ report }: { readonly report: ScenarioReport }) {
   const dry = riverLayout(report).dry.filter(({ state }) => state !== 'reversed');
   return (
     <div className="mt-2 text-[13px]" data-testid="power-dry">
-      {reversed.length > 0 && <p className="font-semibold text-rust">Fed the wrong way round: {refs(reversed)}. Do not apply power.</p>}
-      {dry.length > 0 && <p>Reached by no supply here: {refs(dry)}.</p>}
+      {reversed.length > 0 && <p className="font-semibold text-rust">Powered in reverse: {refs(reversed)}. Do not apply power.</p>}
+      {dry.length > 0 && <p>Unpowered in this situation: {refs(dry)}.</p>}
     </div>
   );
 }
@@ -198,8 +198,8 @@ function EmptyPower() {
     <div className="px-6 py-5" data-testid="power">
       <h2 className="text-lg font-bold">Power</h2>
       <p className="mt-1 max-w-prose text-ink2">
-        Here stands what feeds what, with every voltage and current, in each situation from USB on the bench to a jammed servo. It needs a
-        supply: add a battery, for example with <span className="value">/ add battery lipo 4s</span>, and wire it.
+        This page shows what feeds what, with every voltage and current, in each situation from USB on the bench to a jammed servo. It needs
+        a supply: add a battery, for example with <span className="value">/ add battery lipo 4s</span>, and wire it.
       </p>
     </div>
   );

@@ -85,7 +85,7 @@ function FlowLabel({ box, largestA }: { readonly box: RiverBox; readonly largest
 
 function Box({ box, isChosen, onChoose }: { readonly box: RiverBox; readonly isChosen: boolean; readonly onChoose: () => void }) {
   const { line } = box;
-  const isWell = line.state === 'on' || line.state === 'off' || line.state === 'gives nothing';
+  const isWell = line.state === 'on' || line.state === 'off' || line.state === 'standing by';
   return (
     <g
       role="button"
@@ -118,7 +118,7 @@ function Box({ box, isChosen, onChoose }: { readonly box: RiverBox; readonly isC
         {quantity(line.volts, 'V')}
       </text>
       <text x={7} y={25} fontSize={10.5} fill={isWell ? 'var(--color-ink2)' : 'var(--color-rust)'} fontWeight={isWell ? 400 : 700}>
-        {isWell && line.state !== 'off' ? line.element : stateText(line)}
+        {line.state === 'on' ? line.element : stateText(line)}
       </text>
     </g>
   );

@@ -32,7 +32,7 @@ export function SituationsPage() {
   };
   const takeOut = (id: string, situation: OwnSituation): void => {
     const isFlown = aircraft.power?.mission?.some((leg) => leg.situation === id) === true;
-    setRefusal(isFlown ? `The mission has a leg in "${situation.title}". Take the leg out first.` : undefined);
+    setRefusal(isFlown ? `The mission has a leg in "${situation.title}". Remove the leg first.` : undefined);
     if (!isFlown) make({ kind: 'set-own-situation', id, situation: null, was: situation });
   };
   return (
@@ -42,7 +42,7 @@ export function SituationsPage() {
         Everything is solved in each of them. Short ones may use burst ratings; those that last may not.
       </p>
       <table className="mt-2 w-full text-[13px]">
-        <HeadRow heads={['Situation', 'Charge', 'Lasts', 'Cruise motors', 'Lift motors', 'Servos', 'Transmitters', 'Others']} />
+        <HeadRow heads={['Situation', 'Charge', 'Duration', 'Cruise motors', 'Lift motors', 'Servos', 'Transmitters', 'Others']} />
         <tbody>
           {scenariosOf(aircraft).map((scenario) => (
             <Row key={scenario.id} scenario={scenario} />
@@ -124,7 +124,7 @@ function OwnForm({ id, situation, onTakeOut }: OwnFormProps) {
             onKeyDown={(event) => event.key === 'Enter' && saveTitle()}
           />
           <button type="button" className="action" onClick={onTakeOut}>
-            Take out {situation.title}
+            Remove {situation.title}
           </button>
         </label>
         {share('Charge', situation.charge, (charge) => set({ charge }))}
@@ -134,7 +134,7 @@ function OwnForm({ id, situation, onTakeOut }: OwnFormProps) {
           value={situation.durationS ?? undefined}
           least={1}
           most={86_400}
-          usual={{ words: 'for ever' }}
+          usual={{ words: 'unlimited' }}
           onSave={(durationS) => set({ durationS: durationS ?? null })}
         />
         <NumberField

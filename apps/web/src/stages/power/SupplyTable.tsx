@@ -11,7 +11,7 @@ export function SupplyTable({ report }: { readonly report: ScenarioReport }) {
   if (shown.length === 0) return null;
   return (
     <table className="mt-2 w-full text-[13px]" data-testid="supplies">
-      <HeadRow heads={['Supply', figures('Volts'), figures('Amps'), { text: 'of what it may for ever', className: 'pl-3' }]} />
+      <HeadRow heads={['Supply', figures('Voltage'), figures('Current'), { text: 'of continuous rating', className: 'pl-3' }]} />
       <tbody>
         {shown.map((line) => (
           <tr key={line.device} className="border-b border-rule">
@@ -32,7 +32,7 @@ export function SupplyTable({ report }: { readonly report: ScenarioReport }) {
 }
 
 function Share({ line: { amps, ratedA } }: { readonly line: SupplyLine }) {
-  if (ratedA === undefined || ratedA <= 0) return <span className="text-ink2">not limited</span>;
+  if (ratedA === undefined || ratedA <= 0) return <span className="text-ink2">no limit</span>;
   const share = Math.max(0, amps) / ratedA;
   return (
     <span className="flex items-center gap-2">

@@ -37,7 +37,7 @@ function Sensors({ scenarios }: { readonly scenarios: readonly ScenarioReport[] 
   return (
     <section aria-label="Current sensors">
       <h2 className="flex items-center gap-3 text-[15px] font-bold">
-        What the current sensors read
+        Readings of the current sensors
         <select className="field font-normal" aria-label="Situation" value={shown.id} onChange={(event) => setId(event.target.value)}>
           {scenarios.map((scenario) => (
             <option key={scenario.id} value={scenario.id}>
@@ -54,8 +54,8 @@ function Sensors({ scenarios }: { readonly scenarios: readonly ScenarioReport[] 
               <td className="font-semibold">{name}</td>
               <td className="value text-right">{current(amps)}</td>
               <td className="pl-3 text-ink2">
-                reads up to {current(fullScaleA)}
-                {amps > fullScaleA && <b className="text-rust">: out of scale</b>}
+                range {current(fullScaleA)}
+                {amps > fullScaleA && <b className="text-rust">: out of range</b>}
               </td>
             </tr>
           ))}
@@ -65,10 +65,10 @@ function Sensors({ scenarios }: { readonly scenarios: readonly ScenarioReport[] 
               <td className="value text-right">{current(amps)}</td>
               <td className="pl-3">
                 {unseenA < 0.001 ? (
-                  'all of it counted'
+                  'all measured'
                 ) : (
                   <>
-                    not counted: <span className="value">{current(unseenA)}</span> ({unseen.map(({ name }) => name).join(', ')}),{' '}
+                    not measured: <span className="value">{current(unseenA)}</span> ({unseen.map(({ name }) => name).join(', ')}),{' '}
                     {quantity(unseenA * 1000, 'mAh')} an hour
                   </>
                 )}
@@ -84,10 +84,10 @@ function Sensors({ scenarios }: { readonly scenarios: readonly ScenarioReport[] 
 function Wires({ wires }: { readonly wires: readonly WireProposal[] }) {
   const { unit, figure } = useReadersUnits();
   const make = useMake();
-  if (wires.length === 0) return <p className="text-[13px]">No wire carries a supply yet.</p>;
+  if (wires.length === 0) return <p className="text-[13px]">No supply wires yet.</p>;
   return (
     <table className="mt-1 w-full text-[13px]">
-      <HeadRow heads={['Wire', unit('mm'), 'Most', 'good for', 'in', 'Lost', 'allowed', 'in', 'AWG', 'Proposed']} />
+      <HeadRow heads={['Wire', unit('mm'), 'Highest', 'rated', 'in', 'Drop', 'allowed', 'in', 'AWG', 'Proposed']} />
       <tbody>
         {wires.map((wire) => (
           <tr key={`${wire.cable} ${wire.conductor}`} className="border-b border-rule">
@@ -122,18 +122,18 @@ function Proposal({
   readonly wire: WireProposal;
   readonly onTake: (awg: number) => void;
 }) {
-  if (proposedAwg === undefined) return <span className="text-rust">none that its contacts take</span>;
+  if (proposedAwg === undefined) return <span className="text-rust">none that fits its contacts</span>;
   if (proposedAwg === awg) return <span className="value">{awg}</span>;
   // A thinner wire is worth a word, not a button: the sum does not know what the wire must stand when another one breaks.
-  if (proposedAwg > awg) return <span className="text-ink2">{proposedAwg} would do</span>;
+  if (proposedAwg > awg) return <span className="text-ink2">{proposedAwg} is enough</span>;
   return (
     <button
       type="button"
       className="action"
-      aria-label={`Take AWG ${proposedAwg} for ${tag} wire ${contact}`}
+      aria-label={`Use AWG ${proposedAwg} for ${tag} wire ${contact}`}
       onClick={() => onTake(proposedAwg)}
     >
-      Take <span className="value">{proposedAwg}</span>
+      Use <span className="value">{proposedAwg}</span>
     </button>
   );
 }

@@ -53,7 +53,8 @@ export function riverLayout(report: ScenarioReport): River {
   };
   for (const line of report.supplies) {
     const isRoot = !fed.has(line.device) && (line.is === 'battery' || line.is === 'usb' || line.is === 'source');
-    if (isRoot && (line.state !== 'gives nothing' || children.has(line.device))) place(line.device, 0, undefined, line.amps);
+    if (isRoot && ((line.state !== 'off' && line.state !== 'standing by') || children.has(line.device)))
+      place(line.device, 0, undefined, line.amps);
   }
   return {
     boxes,

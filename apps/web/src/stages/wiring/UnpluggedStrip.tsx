@@ -8,7 +8,7 @@ export function UnpluggedStrip({ graph }: { readonly graph: Graph }) {
   if (cables.length === 0) return null;
   return (
     <section aria-label="Unplugged" className="px-4 pt-1 pb-3">
-      <h3 className="text-[12.5px] text-ink2">Unplugged: choose an end, then a pin of the port that it goes into</h3>
+      <h3 className="text-[12.5px] text-ink2">Unplugged: choose an end, then a pin of its port</h3>
       <ul className="mt-1 flex flex-wrap gap-3">
         {cables.map(({ cable, free }) => (
           <li key={cable.id} className="border border-dashed border-ink2 bg-sheet px-2 py-1.5" data-unplugged={cable.tag}>
@@ -48,5 +48,5 @@ function pluggedWords(graph: Graph, cable: Cable): string {
   const plugged = Object.values(cable.nodes).flatMap((node) =>
     node.is === 'end' && node.at.is !== 'free' ? (names.get(node.id) ?? '?') : [],
   );
-  return plugged.length === 0 ? 'in no port' : `in ${plugged.join(', ')}`;
+  return plugged.length === 0 ? 'not plugged in' : `in ${plugged.join(', ')}`;
 }

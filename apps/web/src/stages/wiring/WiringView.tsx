@@ -69,15 +69,15 @@ export function WiringView() {
   );
 }
 
-/** What the pin under the pointer or the cursor is, and whether the chosen pin goes with it. */
+/** What the pin under the pointer or the cursor is, and whether the chosen pin matches it. */
 function statusText(graph: Graph, picked: PinAddress | undefined, pointedAt: PinAddress | undefined): string {
   const at = pointedAt === undefined ? undefined : findPin(graph, pointedAt);
   const from = picked === undefined ? undefined : findPin(graph, picked);
   if (at === undefined)
-    return from === undefined ? 'Choose a pin to join it, or a cable to open it.' : `${pinName(from)}: choose its counterpart.`;
+    return from === undefined ? 'Choose a pin to connect it, or a cable to open it.' : `${pinName(from)}: choose its counterpart.`;
   if (from === undefined || from.itemIx === at.itemIx) return pinName(at);
   const verdict = joinVerdict(graph, from, at);
-  const word = verdict.is === 'good' ? 'goes with' : verdict.is === 'harmful' ? 'would be damaged at' : 'does not go with';
+  const word = verdict.is === 'good' ? 'matches' : verdict.is === 'harmful' ? 'would be damaged at' : 'does not match';
   return `${pinName(from)} ${word} ${pinName(at)}. ${verdict.why}`;
 }
 
@@ -96,7 +96,7 @@ function EmptySheet() {
     <div className="p-8">
       <h2 className="text-xl font-bold">Wiring</h2>
       <p className="mt-2 max-w-prose">
-        Here the controller stands in the middle, with every other part beside it and each wire between them, down to the pin.
+        The sheet shows the controller in the middle, every other part beside it, and each wire between them, down to the pin.
       </p>
       <p className="mt-2 max-w-prose">
         First add the parts: press <kbd className="key">/</kbd> and type <span className="value">add controller</span>, then{' '}

@@ -12,7 +12,9 @@ export const wiring: StageDef = {
   keys: [
     { keys: 'arrow keys', what: 'on the sheet: from pin to pin; in the ladder: along and across' },
     { keys: 'Enter', what: 'on a pin: choose it, then its counterpart; on a cable tag: open it' },
-    { keys: 'Delete', what: 'in the ladder: part the joined pin' },
-    { keys: 'x', what: 'in the ladder: swap the joined pin with the next one' },
+    { keys: 'Delete', what: 'in the ladder: disconnect the pin' },
+    { keys: 'x', what: 'in the ladder: swap the pin with the next one' },
+    { keys: 'c', what: 'in the ladder: pull the contact from the housing, or fit it' },
+    { keys: 'o', what: 'in the ladder: show the next end opposite' },
   ],
 };

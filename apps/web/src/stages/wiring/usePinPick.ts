@@ -49,7 +49,7 @@ export function usePinPick(graph: Graph): (pin: PinAddress) => void {
       joinWay(graph, map.a, map.b).is === 'inside'
         ? planJoin(graph, a, b, wish)
         : joinPins(graph, leg, pinA.n - pinsBefore(leg.a), pinB.n - pinsBefore(leg.b));
-    if (edit === undefined) session.say(`${leg.cable.tag} joins these two pins already.`);
+    if (edit === undefined) session.say(`${leg.cable.tag} already connects these two pins.`);
     else make(edit);
     select({ is: 'cable', cable: leg.cable.id });
   };

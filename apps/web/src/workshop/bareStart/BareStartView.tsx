@@ -68,8 +68,9 @@ export function BareStartView() {
       <main data-scroll className="min-h-0 overflow-y-auto bg-sheet px-5 py-4">
         <h1 className="text-lg font-bold">Aircraft from a dump</h1>
         <p className="mt-1 max-w-prose text-[13px] text-ink2">
-          From what a flying controller has written out and the type of its board: ports, outputs, RC and sensors as the dump has them,
-          placeholders for what is joined there, and every other line kept as it is. Exchange the placeholders for your parts afterwards.
+          From the exported configuration of a flying controller and the type of its board: ports, outputs, RC and sensors as in the dump,
+          placeholders for the parts connected there, and every other line kept as it is. Replace the placeholders for your parts
+          afterwards.
         </p>
         <div className="mt-3 flex flex-wrap gap-4 text-[13px]">
           <label>

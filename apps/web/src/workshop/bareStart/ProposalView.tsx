@@ -14,8 +14,8 @@ export function ProposalView({ proposal: { inferences, taken, kept, unknown, bad
     <section aria-label="Proposed aircraft" className="mt-4 text-[13px]" data-testid="proposal">
       <h2 className="text-[15px] font-bold">Proposed aircraft</h2>
       <p>
-        {taken} settings are taken over, {inferences.length} placeholders added, {kept} lines kept as they are.
-        {unknown + bad === 0 ? ' Every line is understood.' : ` ${unknown} lines are not known to the dialect, ${bad} cannot be read.`}
+        {taken} settings imported, {inferences.length} placeholders added, {kept} lines kept as they are.
+        {unknown + bad === 0 ? ' Every line is understood.' : ` ${unknown} lines are not in the dialect, ${bad} cannot be read.`}
       </p>
       <button type="button" className="action action-main mt-2" disabled={isBusy} onClick={onCreate}>
         Create this aircraft

@@ -26,9 +26,8 @@ export function WorkshopDialectsView() {
         {own.isError && <p className="mt-2 text-rust">{own.error.message}</p>}
         {own.data?.length === 0 && (
           <p className="mt-2 max-w-prose text-ink2">
-            Nothing yet. A dialect says how one family of firmware writes ports, outputs, functions and modes. Copy the sample that thinks
-            as your firmware does, export it, put in your firmware's own numbers and words, and import it; then choose it in an aircraft's
-            Brief.
+            Nothing yet. A dialect says how one family of firmware writes ports, outputs, functions and modes. Copy the sample closest to
+            your firmware, export it, put in your firmware's own numbers and words, and import it; then choose it in an aircraft's Brief.
           </p>
         )}
         <ul className="mt-2 max-w-[880px]" data-testid="own-dialects">

@@ -43,7 +43,7 @@ export function HangarView() {
           <div>
             <h2 className="text-2xl font-bold">Hangar</h2>
             <p className="mt-1 max-w-prose text-ink2">
-              Every aircraft of this workshop. Open one to wire it; what is wrong with it stands in its margin.
+              Every aircraft of this workshop. Open one to wire it; its findings are in its margin.
             </p>
           </div>
           <NewAircraft />
@@ -62,7 +62,7 @@ export function HangarView() {
         )}
         {hangar.data !== undefined && hangar.data.length > 0 && <HangarTable entries={hangar.data} />}
         <p className="mt-8 max-w-prose text-[12.5px] text-ink2">
-          Wired Falcon computes from sample values and from what you tell it. Check its figures against your parts. Local electrical codes,
+          Wired Falcon computes from sample values and from what you enter. Check its values against your parts. Local electrical codes,
           radio and aviation rules and licensed practice come first.
         </p>
       </main>

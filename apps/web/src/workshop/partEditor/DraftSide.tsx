@@ -26,13 +26,13 @@ export function DraftSide(props: DraftSideProps) {
   return (
     <aside className="min-h-0 overflow-y-auto border-l border-rule px-4 py-3" aria-label="About this part">
       <PartPicture draft={draft} chosen={props.port} onChoose={props.onPort} />
-      <h2 className="mt-4 text-[15px] font-bold">Does it hold together?</h2>
+      <h2 className="mt-4 text-[15px] font-bold">Is it consistent?</h2>
       <div role="status" data-testid="part-problems" data-count={sentences.length}>
         {sentences.length === 0 ? (
-          <p className="mt-1 text-[13px]">Yes, as delivered and under every choice of its settings.</p>
+          <p className="mt-1 text-[13px]">Yes, with its defaults and with every choice of its settings.</p>
         ) : (
           <>
-            <p className="mt-1 text-[13px] text-ink2">Not yet. It can be saved when nothing stands here any more.</p>
+            <p className="mt-1 text-[13px] text-ink2">Not yet. Fix these problems before saving.</p>
             <ul className="mt-1">
               {sentences.map((sentence) => (
                 <li key={sentence} className="border-b border-rule py-1 text-[13px] leading-snug">
@@ -55,7 +55,7 @@ export function DraftSide(props: DraftSideProps) {
       )}
       {newest > base && (
         <p className="mt-2 text-[13px]">
-          Revision {newest} was saved after the one that this draft was made from.{' '}
+          Revision {newest} was saved after the one this draft started from.{' '}
           <button type="button" className="underline" onClick={() => props.onAfter(newest)}>
             Save mine after it
           </button>
@@ -63,7 +63,7 @@ export function DraftSide(props: DraftSideProps) {
       )}
       <h2 className="mt-4 text-[15px] font-bold">Revisions</h2>
       {revisions.length === 0 && (
-        <p className="mt-1 text-[13px] text-ink2">None yet. A saved revision never changes; aircraft keep the one that they have.</p>
+        <p className="mt-1 text-[13px] text-ink2">None yet. A saved revision never changes; aircraft keep the one they have.</p>
       )}
       <ul>
         {revisions.map((revision) => (
@@ -77,15 +77,15 @@ export function DraftSide(props: DraftSideProps) {
               type="button"
               className="underline"
               onClick={() => props.onTake(revision)}
-              aria-label={`Take up revision ${revision.revision}`}
+              aria-label={`Load revision ${revision.revision}`}
             >
-              take up
+              load
             </button>
           </li>
         ))}
       </ul>
       <p className="mt-4 text-[12.5px] text-ink2">
-        Take values from the data sheet, and measure where it is silent: what is computed of an aircraft is as good as they are.
+        Take values from the data sheet, and measure what it does not state: results are only as good as these values.
       </p>
     </aside>
   );

@@ -30,7 +30,7 @@ const LIST_TABS: readonly { readonly title: string; readonly lists: readonly Lis
       {
         name: 'settings',
         noun: 'setting',
-        lead: 'What a person can set on the part. Numbers, elements, signals and pins can depend on it. Protocol, baud and address of a serial, I2C or CAN signal need none: they are made from the signal.',
+        lead: 'Settings that a person can make on the part. Numbers, elements, signals and pins can depend on it. Protocol, baud rate and address of a serial, I2C or CAN signal need no entry: they follow from the signal.',
         titleOf: (entry) => textOf(entry, 'label') || entryTitle(entry),
       },
     ],
@@ -41,7 +41,7 @@ const LIST_TABS: readonly { readonly title: string; readonly lists: readonly Lis
       {
         name: 'circuit',
         noun: 'element',
-        lead: "The part's direct-current network between its pins (UART.1) and inner nodes (@rail). Every supply pin is on some element; a load says what it takes and within which voltages it works.",
+        lead: "The part's direct-current network between its pins (UART.1) and inner nodes (@rail). Every supply pin belongs to an element; a load states its current and voltage range.",
         titleOf: entryTitle,
       },
     ],
@@ -52,7 +52,7 @@ const LIST_TABS: readonly { readonly title: string; readonly lists: readonly Lis
       {
         name: 'endpoints',
         noun: 'signal',
-        lead: 'What the part says and hears, each bound to its pins. Two signals share a pin only when they are never used at once.',
+        lead: 'What the part sends and receives, each on its pins. Two signals share a pin only if they are never used at once.',
         titleOf: entryTitle,
       },
     ],
@@ -63,7 +63,7 @@ const LIST_TABS: readonly { readonly title: string; readonly lists: readonly Lis
       {
         name: 'routes',
         noun: 'path',
-        lead: 'What comes in at one signal and goes out at another: a bridge, an inverter, an overlay.',
+        lead: 'From one signal in to another out: a bridge, an inverter, an overlay.',
         titleOf: (entry) => `${textOf(entry, 'from') || '?'} to ${textOf(entry, 'to') || '?'}`,
       },
     ],
@@ -74,13 +74,13 @@ const LIST_TABS: readonly { readonly title: string; readonly lists: readonly Lis
       {
         name: 'indications',
         noun: 'light or sound',
-        lead: 'What its lights and sounds mean.',
+        lead: 'Meaning of its lights and sounds.',
         titleOf: (entry) => textOf(entry, 'shows') || '?',
       },
       {
         name: 'steps',
         noun: 'step',
-        lead: 'What is done once with this part: binding, range calibration, first power-up. Say at the step what can hurt.',
+        lead: 'One-time steps with this part: binding, range calibration, first power-up. State the hazard at the step.',
         titleOf: (entry) => textOf(entry, 'title') || '?',
       },
     ],
@@ -143,7 +143,7 @@ function AddBoard() {
   const { set } = useDraft();
   return (
     <>
-      <p className="text-[13px] text-ink2">A controller says which of its outputs share a timer: each bank holds the outputs of one.</p>
+      <p className="text-[13px] text-ink2">Outputs that share a timer form a bank.</p>
       <button type="button" className="action mt-2" onClick={() => set(['board'], { banks: [], sensors: [] })}>
         Add banks
       </button>

@@ -51,7 +51,7 @@ export function EntriesTab({ name, form, noun, lead, titleOf }: EntriesTabProps)
           <>
             <FieldFor key={at} field={form} path={[name, at]} label={noun} />
             <button type="button" className="action mt-3" onClick={() => set([name, at], undefined)}>
-              Take out this {noun}
+              Remove this {noun}
             </button>
           </>
         )}

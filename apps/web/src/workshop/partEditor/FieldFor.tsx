@@ -182,7 +182,7 @@ function ListField({ field, path, label }: FieldOf<'list'>) {
         <div key={i} className="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-x-2">
           <FieldFor field={field.of} path={[...path, i]} label={`${one} ${i + 1}`} />
           <button type="button" className="mt-2 text-[12px] underline" onClick={() => set([...path, i], undefined)}>
-            Take out {one} {i + 1}
+            Remove {one} {i + 1}
           </button>
         </div>
       ))}

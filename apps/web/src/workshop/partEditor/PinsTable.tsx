@@ -30,7 +30,7 @@ export function PinsTable({ port, form, onMove, onAdd, onRemove }: PinsTableProp
     <div className="mt-3">
       <table className="w-full text-[13px]">
         <caption className="pb-1 text-left font-semibold">Pins, in physical order</caption>
-        <HeadRow heads={[{ text: 'n', className: 'w-7' }, 'Label', 'Role', 'Level V', 'Stands V', { text: 'Order', isHidden: true }]} />
+        <HeadRow heads={[{ text: 'n', className: 'w-7' }, 'Label', 'Role', 'Level V', 'Maximum V', { text: 'Order', isHidden: true }]} />
         <tbody>
           {pins.map((pin, i) => {
             const n = i + 1;
@@ -121,7 +121,7 @@ export function PinsTable({ port, form, onMove, onAdd, onRemove }: PinsTableProp
                     className="min-h-6 min-w-6 px-1 underline"
                     disabled={pins.length === 1}
                     onClick={() => onRemove(i)}
-                    aria-label={`Take out pin ${n}`}
+                    aria-label={`Remove pin ${n}`}
                   >
                     out
                   </button>

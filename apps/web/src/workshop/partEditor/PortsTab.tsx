@@ -64,7 +64,7 @@ export function PortsTab({ form, chosen, onChoose }: PortsTabProps) {
             onRemove={(pin) => change(withPinRemoved(draft, at, pin), '')}
           />
           <button type="button" className="action mt-3" onClick={() => set(['ports', at], undefined)}>
-            Take out this port
+            Remove this port
           </button>
         </div>
       )}

@@ -46,8 +46,8 @@ const OWN_WORDS: Readonly<Record<string, string>> = {
   exclusive: 'never at once with',
   duplex: 'direction',
   inverts: 'can invert',
-  software: 'made in software',
-  console: 'login console as delivered',
+  software: 'software port',
+  console: 'login console by default',
   gnd: 'ground',
   atV: 'at, V',
   secondsPer60Deg: 'time for 60 deg, s',
@@ -80,13 +80,13 @@ export function placeWords(path: string): string {
 
 /** What a checker of shapes says, and how it is said to a person; the first that fits. */
 const SHAPE_WORDS: readonly (readonly [RegExp, string])[] = [
-  [/to match/, 'is not filled in, or not written as such a name is'],
+  [/to match/, 'is empty, or not a valid name'],
   [/^Required/, 'is missing'],
   [/^Unexpected/, 'is not known here'],
   [/^Expected (number|integer)$/, 'is not a number'],
   [/^Expected string$/, 'is not a text'],
   [/^Expected string length greater or equal to 1$/, 'is empty'],
-  [/^Expected union value/, 'is not one of those that can stand here'],
+  [/^Expected union value/, 'is not one of the values allowed here'],
 ];
 
 /** What a checker of shapes says, for a person. */

@@ -47,7 +47,7 @@ describe('words of a form', () => {
 
   it('says what is wrong with a value without the words of the checker', () => {
     expect(problemWords('Expected number')).toBe('is not a number');
-    expect(problemWords("Expected string to match '^[a-z]$'")).toBe('is not filled in, or not written as such a name is');
+    expect(problemWords("Expected string to match '^[a-z]$'")).toBe('is empty, or not a valid name');
     expect(problemWords('Expected number to be less or equal to 5')).toBe('should be number to be less or equal to 5');
   });
 });

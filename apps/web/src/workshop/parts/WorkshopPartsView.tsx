@@ -50,8 +50,8 @@ export function WorkshopPartsView() {
           {own.isError && <p className="mt-2 text-rust">{own.error.message}</p>}
           {own.data?.length === 0 && drafts.length === 0 && (
             <p className="mt-2 max-w-prose text-ink2">
-              Nothing yet. Take the sample that is nearest to your part and copy it, for example "GNSS receiver, serial"; then put in your
-              part's own pins, currents and mass.
+              Nothing yet. Copy the sample closest to your part, for example "GNSS receiver, serial"; then put in your part's own pins,
+              currents and mass.
             </p>
           )}
           <ul className="mt-2" data-testid="own-parts">
@@ -73,7 +73,7 @@ export function WorkshopPartsView() {
                   setDiscarded(undefined);
                 }}
               >
-                Take it back
+                Restore it
               </button>
             </p>
           )}

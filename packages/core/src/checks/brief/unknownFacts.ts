@@ -23,12 +23,12 @@ export const unknownFacts: Check = {
         where: items.map(({ id }): Subject => ({ is: 'item', item: id })),
         what: `${named(items)} ${isOne ? 'has an older revision of its part, which does' : 'have older revisions of their parts, which do'} not state ${listed(facts.map(({ title }) => title))}.`,
         evidence: lacking.slice(0, 6).map(evidenceOf),
-        why: 'What is not stated is unknown, and no check judges it: it neither warns nor clears.',
+        why: 'What is not stated is unknown: no check uses it, for or against.',
         remedies: () => {
           const { edit } = learnFacts(graph.design);
           if (edit === undefined) return [];
           const sentence = `Make ${isOne ? 'it' : 'them'} the newest revision of ${isOne ? 'its part' : 'their parts'}; no wire, setting or function moves or is lost.`;
-          return [{ label: 'Learn newer facts', sentence, edit }];
+          return [{ label: 'Update to newer facts', sentence, edit }];
         },
       },
     ];

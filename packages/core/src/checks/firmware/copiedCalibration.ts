@@ -6,7 +6,7 @@ import type { Check, Saying } from '../finding.ts';
 export const copiedCalibration: Check = {
   id: 'firmware.copied-calibration',
   stage: 'firmware',
-  title: 'Calibration of another aircraft, or none',
+  title: 'Calibration copied or missing',
   leftToPeople: 'sensors are calibrated on the aircraft',
   run: ({ graph }) =>
     configurable(graph).flatMap(({ item }): Saying[] => {
@@ -20,8 +20,8 @@ export const copiedCalibration: Check = {
             severity: 'mend',
             where,
             what: `${item.ref} has the calibration of ${copiedFrom.aircraft}.`,
-            evidence: [{ label: 'calibration values that are the same', value: String(copiedFrom.lines), limit: '0' }],
-            why: 'Sensors differ from piece to piece: gyros drift, the heading is off, airspeed reads wrong. Calibrate on this aircraft.',
+            evidence: [{ label: 'identical calibration values', value: String(copiedFrom.lines), limit: '0' }],
+            why: 'Each sensor is different: gyros drift, the heading is off, airspeed reads wrong. Calibrate on this aircraft.',
             discriminator: 'copied',
           },
         ];
@@ -30,9 +30,9 @@ export const copiedCalibration: Check = {
         {
           severity: 'mend',
           where,
-          what: `${item.ref} is not calibrated: all ${calibrations} calibration values are as delivered.`,
-          evidence: [{ label: 'as delivered', value: listed(uncalibrated.slice(0, 6)) }],
-          why: 'Its level, heading and airspeed are off by whatever its sensors are off. Calibrate them before the first flight.',
+          what: `${item.ref} is not calibrated: all ${calibrations} calibration values are defaults.`,
+          evidence: [{ label: 'default', value: listed(uncalibrated.slice(0, 6)) }],
+          why: 'Level, heading and airspeed are off by the errors of its sensors. Calibrate them before the first flight.',
           discriminator: 'none',
         },
       ];

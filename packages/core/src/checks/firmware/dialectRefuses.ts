@@ -17,7 +17,7 @@ import { modeSlotSayings } from './modeSlots.ts';
 export const dialectRefuses: Check = {
   id: 'link.dialect-refuses',
   stage: 'links',
-  title: 'Not with this firmware',
+  title: 'Not possible with this firmware',
   run: ({ graph }) => {
     const dialect = dialectOf(graph.design);
     const refused = dialect === undefined ? [] : configurable(graph).flatMap((entry) => roleSayings(graph, dialect, entry));
@@ -38,9 +38,9 @@ function roleSayings(graph: Graph, dialect: Dialect, { item }: GraphItem): Sayin
       {
         severity: 'mend',
         where: [...some, ...others].map(endSubject),
-        what: `${listed([...some, ...others].map(endName))} are set to ${protocols[refusal.role].title} and ${protocols[refusal.with].title}, which ${dialect.name} does not have together.`,
+        what: `${listed([...some, ...others].map(endName))} are set to ${protocols[refusal.role].title} and ${protocols[refusal.with].title}, which ${dialect.name} does not allow together.`,
         evidence: [...some, ...others].map((end) => ({ label: endName(end), value: titleOf(end) })),
-        why: `${refusal.sentence} The firmware may put all its ports back to what was delivered, without a word.`,
+        why: `${refusal.sentence} The firmware may reset all its ports to their defaults, without a message.`,
         discriminator: `${refusal.role} ${refusal.with}`,
         remedies: () => [freed(first)],
       },
@@ -62,9 +62,9 @@ function tooMany(dialect: Dialect, ends: readonly SerialEnd[]): Saying[] {
     {
       severity: 'mend',
       where: ends.map(endSubject),
-      what: `${listed(ends.map(endName))} carry MAVLink: ${ends.length} ports, and ${dialect.name} has ${limit.most}.`,
+      what: `${listed(ends.map(endName))} carry MAVLink: ${ends.length} ports, and ${dialect.name} allows ${limit.most}.`,
       evidence: [{ label: 'ports that carry MAVLink', value: String(ends.length), limit: String(limit.most) }],
-      why: `${limit.sentence} Which of them stay silent is not said.`,
+      why: `${limit.sentence} It does not report which of them stay silent.`,
       discriminator: 'ground-links',
       remedies: () => (ends.length - limit.most === 1 ? [freed(last)] : []),
     },
@@ -75,7 +75,7 @@ function freed({ entry: { item }, endpoint }: SerialEnd): Remedy {
   const setting = `${endpoint.id}.protocol`;
   return {
     label: `Free ${endpoint.names.label}`,
-    sentence: `Take the protocol of ${item.ref} ${endpoint.names.label} away.`,
+    sentence: `Remove the protocol of ${item.ref} ${endpoint.names.label}.`,
     edit: { kind: 'set-item-setting', item: item.id, setting, value: null, was: item.settings[setting] ?? null },
   };
 }
@@ -96,7 +96,7 @@ function withoutCode(graph: Graph): Saying[] {
         where: [{ is: 'item', item: item.id }],
         what: `${item.ref}, ${left.what}: ${scope.dialect.name} has no code for ${left.words}.`,
         evidence: [{ label: left.title, value: left.words, limit: 'a code of the dialect' }],
-        why: 'It cannot be loaded: the controller keeps what it has.',
+        why: 'This line cannot be loaded: the controller keeps its present value.',
         discriminator: `${left.family} ${left.what} ${left.title}`,
         remedies: () => leftOpen(graph, left),
       }));
@@ -110,8 +110,8 @@ function leftOpen({ design }: Graph, { family, value }: LeftOut): Remedy[] {
   if (choice === undefined || design.aircraft.rc.choices[choice] !== value) return [];
   return [
     {
-      label: 'Leave the action open',
-      sentence: 'Leave open what happens then, until an action is chosen that the firmware has.',
+      label: 'Leave the action unset',
+      sentence: 'Leave the action unset until you choose one that the firmware has.',
       edit: { kind: 'set-rc-choice', choice, value: null, was: value },
     },
   ];

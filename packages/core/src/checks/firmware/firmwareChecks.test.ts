@@ -39,7 +39,7 @@ describe('calibration', () => {
   it('of which all is as delivered was not done; of which some is, was', () => {
     const names = ['GYRO.X.ZERO', 'GYRO.Y.ZERO'];
     expect(whats(read({ calibrations: 2, uncalibrated: names }), 'firmware.copied-calibration')).toEqual([
-      'FC1 is not calibrated: all 2 calibration values are as delivered.',
+      'FC1 is not calibrated: all 2 calibration values are defaults.',
     ]);
     expect(whats(read({ calibrations: 3, uncalibrated: names }), 'firmware.copied-calibration')).toEqual([]);
     expect(whats(read({ calibrations: 0, uncalibrated: [] }), 'firmware.copied-calibration')).toEqual([]);
@@ -52,21 +52,21 @@ describe('what the firmware does not take', () => {
   it('roles that do not go together', () => {
     const design = set(set(bench(FC).design, 'FC1', 'S2.protocol', 'sbus'), 'FC1', 'S3.protocol', 'crsf');
     expect(refused(withDialect(design, numbered))).toEqual([
-      'FC1 S2 rc in and FC1 S3 are set to SBUS and CRSF, which Numbered ports does not have together.',
+      'FC1 S2 rc in and FC1 S3 are set to SBUS and CRSF, which Numbered ports does not allow together.',
     ]);
   });
 
   it('more links than it has', () => {
     const two = set(set(bench(FC).design, 'FC1', 'S1.protocol', 'mavlink-2'), 'FC1', 'S3.protocol', 'mavlink-2');
     expect(refused(withDialect(two, numbered))).toEqual([]);
-    expect(refused(withDialect(two, roleTable))).toEqual(['FC1 S1 and FC1 S3 carry MAVLink: 2 ports, and Role table has 1.']);
+    expect(refused(withDialect(two, roleTable))).toEqual(['FC1 S1 and FC1 S3 carry MAVLink: 2 ports, and Role table allows 1.']);
   });
 
   it('an action for which it has no code', () => {
     const design = withDialect(planned(), numbered);
     const lands = made(design, { kind: 'set-rc-choice', choice: 'onLoss', value: 'land', was: 'return' });
     expect(refused(lands).filter((what) => what.includes('code'))).toEqual([
-      'FC1, when the signal is lost: Numbered ports has no code for lands where it is.',
+      'FC1, action on loss of signal: Numbered ports has no code for lands in place.',
     ]);
   });
 });
@@ -75,7 +75,7 @@ describe('a prerequisite that is off', () => {
   it('is said once for all lines that need it, and says how to turn it on', () => {
     const design = kept(set(bench(FC).design, 'FC1', 'S6.protocol', 'mavlink-2'), 'ports', 'SOFT.PORT *', 'SOFT.PORT 0');
     expect(whats(design, 'firmware.prerequisite')).toEqual([
-      '"P5.ROLE 31" and one line more of FC1 need the serial port by software, which is off.',
+      '"P5.ROLE 31" and one line more of FC1 need the software serial port, which is off.',
     ]);
   });
 });

@@ -32,7 +32,7 @@ function unknownModes(graph: Graph): Saying[] {
         where: rcSubjects(graph),
         what: `The firmware has no mode "${givesName(gives)}".`,
         evidence: [{ label: 'dialect', value: dialect.name }],
-        why: 'It cannot be loaded.',
+        why: 'This mode cannot be loaded.',
         discriminator: `mode ${id}`,
         remedies: () => [takenOut(id, range)],
       },
@@ -54,10 +54,10 @@ function outsideSlots(graph: Graph): Saying[] {
         where: rcSubjects(graph),
         what:
           off.length > 0
-            ? `The range of ${givesName(range.gives)} on channel ${range.channel} has a border at ${listed(off.map(String))} us, where no slot of the firmware has one.`
-            : `The range of ${givesName(range.gives)} on channel ${range.channel} goes with another channel; slots of the firmware do not.`,
-        evidence: [{ label: 'borders of the slots', value: slots.join(' ') }],
-        why: 'The firmware cuts the channel at its own borders.',
+            ? `The range of ${givesName(range.gives)} on channel ${range.channel} has a limit at ${listed(off.map(String))} us, where no slot of the firmware has one.`
+            : `The range of ${givesName(range.gives)} on channel ${range.channel} depends on another channel; slots of the firmware do not.`,
+        evidence: [{ label: 'limits of the slots', value: slots.join(' ') }],
+        why: 'The firmware divides the channel at its own limits.',
         discriminator: `slot ${id}`,
         remedies: () => onEdges(id, range, edges),
       },
@@ -73,7 +73,7 @@ function onEdges(id: string, range: ModeRange, edges: readonly number[]): Remedy
   return [
     {
       label: `${fromUs} to ${toUs} us`,
-      sentence: `Let ${givesName(range.gives)} have the slots from ${fromUs} to ${toUs} us.`,
+      sentence: `Give ${givesName(range.gives)} the slots from ${fromUs} to ${toUs} us.`,
       edit: { kind: 'set-mode-range', id, value: { ...plain, fromUs, toUs }, was: range },
     },
   ];
@@ -87,9 +87,9 @@ function otherChannels(graph: Graph): Saying[] {
     {
       severity: 'mend',
       where: rcSubjects(graph),
-      what: `Modes are on channels ${listed(channels)}; the firmware has its slots on one channel.`,
+      what: `Modes are on channels ${listed(channels)}; the firmware has all its slots on one channel.`,
       evidence: [{ label: 'channels with modes', value: String(channels.length), limit: '1' }],
-      why: 'Those on the other channels cannot be loaded. Two switches can be mixed to one channel in the radio.',
+      why: 'Those on the other channels cannot be loaded. Two switches can be mixed into one channel in the radio.',
       discriminator: 'channels',
     },
   ];
@@ -97,8 +97,8 @@ function otherChannels(graph: Graph): Saying[] {
 
 function takenOut(id: string, range: ModeRange): Remedy {
   return {
-    label: 'Take it out',
-    sentence: `Take the range of ${givesName(range.gives)} out.`,
+    label: 'Remove it',
+    sentence: `Remove the range of ${givesName(range.gives)}.`,
     edit: { kind: 'set-mode-range', id, value: null, was: range },
   };
 }

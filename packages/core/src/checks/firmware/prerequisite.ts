@@ -11,7 +11,7 @@ import type { Check, Remedy, Saying } from '../finding.ts';
 export const prerequisite: Check = {
   id: 'firmware.prerequisite',
   stage: 'firmware',
-  title: 'A setting needs another one first',
+  title: 'Setting needs another one first',
   run: ({ graph }) =>
     configurable(graph).flatMap(({ item }): Saying[] => {
       const scope = scopeOf(graph, item.id);
@@ -28,7 +28,7 @@ export const prerequisite: Check = {
             lines.length === 1 ? ' needs ' : ' need ',
           ),
           evidence: lines.slice(0, 6).map(({ line }) => ({ label: line.row.what, value: line.text })),
-          why: `The firmware does not know these lines as long as that is off, and drops them. ${needed.byHand ?? ''}`.trim(),
+          why: `While that is off the firmware ignores these lines. ${needed.byHand ?? ''}`.trim(),
           discriminator: needed.id,
           remedies: () => asPlanned(graph, keptGivers(needed.id)),
         };
@@ -49,10 +49,10 @@ function asPlanned(graph: Graph, kept: readonly KeptLine[]): readonly Remedy[] {
   return [
     {
       label: 'Load it as planned',
-      sentence: `Load ${listed(kept.map(({ line }) => `"${shownName(line)}"`))} as planned, and not as the aircraft had it.`,
+      sentence: `Load ${listed(kept.map(({ line }) => `"${shownName(line)}"`))} as planned, not as it was in the aircraft.`,
       edit: {
         kind: 'batch',
-        title: 'Load as planned what turns other settings on',
+        title: 'Load the lines that turn other settings on as planned',
         edits: kept.map((line) => ({ kind: 'keep-line' as const, key: keptKey(line), value: null, was: all[keptKey(line)] ?? null })),
       },
     },

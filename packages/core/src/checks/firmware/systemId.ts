@@ -9,7 +9,7 @@ import type { Check, Remedy, Saying } from '../finding.ts';
 export const systemId: Check = {
   id: 'mavlink.system-id',
   stage: 'links',
-  title: 'Two with one MAVLink id',
+  title: 'One MAVLink id used twice',
   run: ({ graph }) => {
     const vehicles = vehiclesOf(graph);
     return [...vehicles.flatMap((vehicle) => programsWithItsId(vehicle)), ...sameVehicles(vehicles)];
@@ -54,7 +54,7 @@ function programsWithItsId({ entry, id, programs }: Vehicle): Saying[] {
           { label: `${entry.item.ref}, system and component`, value: `${id}/${CONTROLLER_COMPONENT}` },
           { label: programName(joined), value: `${joined.system}/${joined.component}` },
         ],
-        why: 'What the one sends is taken for the other: commands are answered by the wrong one, or by both.',
+        why: "Messages of one are taken for the other's: commands are answered by the wrong one, or by both.",
         discriminator: joined.program.id,
         remedies: () =>
           free === undefined
@@ -85,7 +85,7 @@ function sameVehicles(vehicles: readonly Vehicle[]): Saying[] {
           ],
           what: `${a.entry.item.ref} and ${b.entry.item.ref} have the same system id, ${a.id}, for ${programName(shared)}.`,
           evidence: [a, b].map(({ entry, id }) => ({ label: `${entry.item.ref}, system id`, value: String(id) })),
-          why: 'The program takes the two for one vehicle that jumps to and fro, and commands reach both.',
+          why: 'The program shows the two as one vehicle that jumps back and forth, and commands reach both.',
           remedies: () => otherId(vehicles, b),
         },
       ];

@@ -10,7 +10,7 @@ import type { Check, Saying } from '../finding.ts';
 export const target: Check = {
   id: 'firmware.target',
   stage: 'firmware',
-  title: 'Another target or version than planned',
+  title: 'Target or version not as planned',
   run: ({ graph }) =>
     configurable(graph).flatMap((entry) => [...unknownBoard(graph, entry), ...otherBoard(graph, entry), ...otherRead(graph, entry)]),
 };
@@ -25,7 +25,7 @@ function unknownBoard(graph: Graph, { item, part }: GraphItem): Saying[] {
       where: [{ is: 'item', item: item.id }],
       what: `${dialect.name} does not know the board of ${item.ref}.`,
       evidence: [{ label: 'board target', value: own, limit: `${Object.keys(dialect.boards).length} boards that it knows` }],
-      why: 'The firmware numbers of its ports and outputs are not known, so that no line can name them.',
+      why: "The firmware's numbers for its ports and outputs are unknown, so no line can name them.",
       discriminator: 'unknown',
     },
   ];
@@ -42,11 +42,9 @@ function otherBoard(graph: Graph, entry: GraphItem): Saying[] {
       where: [{ is: 'item', item: item.id }],
       what: `${item.ref} is board target ${own}, and ${planned} is planned.`,
       evidence: [{ label: 'planned target', value: planned, limit: own }],
-      why: 'Firmware of another board does not start, or takes other pins for its ports and outputs.',
+      why: 'Firmware for another board does not start, or uses other pins for its ports and outputs.',
       discriminator: 'board',
-      remedies: () => [
-        { label: `Plan ${own}`, sentence: `Plan the target that the board names, ${own}.`, edit: setFacts(graph, 'target', {}) },
-      ],
+      remedies: () => [{ label: `Plan ${own}`, sentence: `Plan the target of the board, ${own}.`, edit: setFacts(graph, 'target', {}) }],
     },
   ];
 }
@@ -67,7 +65,7 @@ function otherRead(graph: Graph, entry: GraphItem): Saying[] {
             where: [{ is: 'item' as const, item: item.id }],
             what: `${item.ref} has firmware of target ${found.target}, and ${planned} is planned.`,
             evidence: [{ label: 'target as read', value: found.target, limit: planned }],
-            why: 'Firmware of another board takes other pins for its ports and outputs. Load the planned one, propellers off.',
+            why: 'Firmware for another board uses other pins for its ports and outputs. Load the planned one, with the propellers off.',
             discriminator: 'target read',
           },
         ]),
@@ -79,7 +77,7 @@ function otherRead(graph: Graph, entry: GraphItem): Saying[] {
             where: [{ is: 'item' as const, item: item.id }],
             what: `${item.ref} has firmware version ${version}, and ${facts.version} is planned.`,
             evidence: [{ label: 'version as read', value: version, limit: facts.version }],
-            why: 'Names, codes and delivered values may be others in that version.',
+            why: 'Names, codes and defaults may be different in that version.',
             discriminator: 'version read',
             remedies: () => [
               {

@@ -21,17 +21,17 @@ import { inSentence } from '../../text/sentences.ts';
  * @param check the check that must no longer speak of the two ends then
  */
 export function addInverter(graph: Graph, from: SerialSide, to: SerialSide, check: Check): readonly Remedy[] {
-  return remedyOf(graph, inverterBetween(graph, from, to), 'Put an inverter in', check);
+  return remedyOf(graph, inverterBetween(graph, from, to), 'Insert an inverter', check);
 }
 
 /** A level shifter in both wires between two serial ends. */
 export function addShifter(graph: Graph, one: SerialSide, other: SerialSide, check: Check): readonly Remedy[] {
-  return remedyOf(graph, shifterBetween(graph, one, other), 'Put a level shifter in', check);
+  return remedyOf(graph, shifterBetween(graph, one, other), 'Insert a level shifter', check);
 }
 
 /** A level shifter in the one wire from an output to an input that wants more. */
 export function addLineShifter(graph: Graph, talker: PinAt, listener: PinAt, check: Check): readonly Remedy[] {
-  return remedyOf(graph, lineShifterBetween(graph, talker, listener), 'Put a level shifter in', check);
+  return remedyOf(graph, lineShifterBetween(graph, talker, listener), 'Insert a level shifter', check);
 }
 
 /** The inverter in the wire from one end to another taken out, and the two joined directly. */
@@ -46,9 +46,9 @@ export function withoutInverter(graph: Graph, from: SerialSide, to: SerialSide, 
   for (const cable of cables) if (plainCable(graph, cable) !== undefined) draft.make({ kind: 'remove-cable', cable: cable.id });
   const [x, y] = [a, b].map(({ at }) => portIn(draft.graph, draft.graph.itemIx.get(at.itemId) ?? -1, at.port.id));
   if (x === undefined || y === undefined || !draft.take(planJoin(draft.graph, x, y, { a: a.n, b: b.n }))) return [];
-  const label = `Take ${item.ref} out`;
-  const edit = draft.edit(`${label}, and join ${a.at.ref} and ${b.at.ref}`);
-  const sentence = `Take the inverter ${item.ref} out, and join ${a.at.ref} ${a.at.port.label} and ${b.at.ref} ${b.at.port.label} directly.`;
+  const label = `Remove ${item.ref}`;
+  const edit = draft.edit(`${label}, and connect ${a.at.ref} and ${b.at.ref}`);
+  const sentence = `Remove the inverter ${item.ref}, and connect ${a.at.ref} ${a.at.port.label} and ${b.at.ref} ${b.at.port.label} directly.`;
   return isMended(graph, edit, [a, b], check) ? [{ label, sentence, edit }] : [];
 }
 

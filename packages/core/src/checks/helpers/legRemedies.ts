@@ -18,10 +18,10 @@ export function repinByMeaning(graph: Graph, run: Run): Remedy | undefined {
   const edits = repinEdits(graph, leg, 'meaning');
   if (edits.length === 0) return undefined;
   const title = isWholeCable(run)
-    ? `Re-pin ${run.name} by meaning`
-    : `Re-pin ${run.name} from ${a.ref} to ${b.ref} ${b.port.label} by meaning`;
+    ? `Re-pin ${run.name} by signal`
+    : `Re-pin ${run.name} from ${a.ref} to ${b.ref} ${b.port.label} by signal`;
   return {
-    label: 'Re-pin by meaning',
+    label: 'Re-pin by signal',
     sentence: `${title}: each pin of ${a.ref} ${a.port.label} to the pin of ${b.ref} ${b.port.label} that it belongs to.`,
     edit: { kind: 'batch', title, edits },
   };

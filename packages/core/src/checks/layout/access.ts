@@ -36,7 +36,7 @@ function glued(graph: Graph, entry: PlacedItem, usb: Port, bay: Bay): Saying {
     where: [{ is: 'port', item: item.id, port: usb.id }],
     what: `The ${usb.label} port of ${item.ref} is behind "${bay.title}", which is closed once glued.`,
     evidence: [otherWayFact(otherWay)],
-    why: 'Firmware, logs and a controller that does not start need it: lead a cable out, or set everything up before it is closed.',
+    why: 'You need it for firmware, logs and a controller that does not start: run a cable out, or set everything up before it is closed.',
     remedies: () => [
       ...intoOtherBay(graph, entry, ({ access }) => access !== 'closed', isReached(entry)),
       ...(place.bay === undefined ? [] : otherAccess(graph, place.bay, 'hatch-above', 'Cut a hatch above it', isReached(entry))),
@@ -55,9 +55,9 @@ function obstructed(graph: Graph, entry: PlacedItem, usb: Port, bay: Bay): Sayin
     {
       severity: otherWay ? 'note' : 'mend',
       where: [{ is: 'port', item: item.id, port: usb.id }],
-      what: `No plug fits into the ${usb.label} port of ${item.ref}: ${left.value} to ${inTheWay(room, bay)}.`,
+      what: `No room for a plug at the ${usb.label} port of ${item.ref}: ${left.value} to ${inTheWay(room, bay)}.`,
       evidence: [{ label: 'room for the plug (a straight one, assumed)', ...left }, otherWayFact(otherWay)],
-      why: 'Firmware, logs and a controller that does not start need it: leave a short cable in the port, or move it.',
+      why: 'You need it for firmware, logs and a controller that does not start: leave a short cable plugged in, or move it.',
       remedies: () => [
         ...backFrom(graph, entry, usb, PLUG_MM - room.mm),
         ...intoOtherBay(graph, entry, ({ access }) => access !== 'closed', isReached(entry)),
@@ -96,5 +96,5 @@ function hasOtherWay({ items }: Graph): boolean {
 }
 
 function otherWayFact(hasOther: boolean): { readonly label: string; readonly value: string } {
-  return { label: 'another way to configure it', value: hasOther ? 'by its data link' : 'none' };
+  return { label: 'another way to configure it', value: hasOther ? 'over its data link' : 'none' };
 }

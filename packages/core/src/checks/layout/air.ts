@@ -22,7 +22,7 @@ const BEFORE_WING = 0.15;
 export const pitotPlace: Check = {
   id: 'place.pitot',
   stage: 'layout',
-  title: 'An airspeed head in disturbed air',
+  title: 'Pitot probe in disturbed air',
   run: ({ graph }) => {
     const { frame } = graph.design.aircraft.airframe;
     return frame === undefined ? [] : pitotsOf(graph).flatMap((pitot) => disturbed(frame, pitot));
@@ -57,16 +57,16 @@ function sayingOf({ sensor, head }: Pitot, is: 'wash' | 'behind', edge: number |
     where: [{ is: 'item', item: item.id }],
     what:
       is === 'wash'
-        ? `The head of ${item.ref} stands in the wash of a propeller.`
-        : `The head of ${item.ref} stands ${quantity(head[0] - (edge ?? 0), 'mm')} too far aft: the air is bent there already.`,
+        ? `The probe of ${item.ref} is in the propeller wash.`
+        : `The probe of ${item.ref} is ${quantity(head[0] - (edge ?? 0), 'mm')} too far aft, where the airframe disturbs the flow.`,
     evidence: [
       {
-        label: `head of ${item.ref}, station`,
+        label: `probe of ${item.ref}, station`,
         value: quantity(head[0], 'mm'),
-        ...(edge === undefined ? {} : { limit: `before ${quantity(edge, 'mm')}` }),
+        ...(edge === undefined ? {} : { limit: `forward of ${quantity(edge, 'mm')}` }),
       },
     ],
-    why: 'It shows another speed with every throttle or angle: too slow a flight is not seen, and it stalls.',
+    why: 'Its reading changes with throttle and angle of attack: low airspeed goes unnoticed, and the aircraft stalls.',
     remedies: () =>
       is === 'wash' || edge === undefined
         ? []
@@ -78,8 +78,8 @@ function forward(item: Pitot['sensor']['item']['id'], ref: string, now: unknown,
   const was = typeof now === 'number' ? now : null;
   return [
     {
-      label: `Head ${stated(mm, 'mm')} forward`,
-      sentence: `Put the head of ${ref} ${stated(mm, 'mm')} further forward on its tube.`,
+      label: `Probe ${stated(mm, 'mm')} forward`,
+      sentence: `Move the probe of ${ref} ${stated(mm, 'mm')} further forward on its tube.`,
       edit: { kind: 'set-item-setting', item, setting: 'pitot.station', value: (was ?? 0) - mm, was },
     },
   ];
@@ -89,7 +89,7 @@ function forward(item: Pitot['sensor']['item']['id'], ref: string, now: unknown,
 export const airspeedRange: Check = {
   id: 'place.airspeed-range',
   stage: 'layout',
-  title: 'More speed than the sensor measures',
+  title: "Airspeed above the sensor's range",
   run: ({ graph }) => {
     const { neverExceedMs } = graph.design.aircraft.airframe.frame?.numbers ?? {};
     if (neverExceedMs === undefined) return [];
@@ -111,7 +111,7 @@ function beyond(graph: Graph, item: Item, { fullScalePa, stepPa }: AirspeedRange
       { label: 'at never-exceed speed', ...against(impactPa(neverExceedMs), fullScalePa, 'Pa') },
       ...(stallMs === undefined ? [] : [{ label: 'step at stall speed', value: quantity(stepMs(stepPa, stallMs), 'm/s') }]),
     ],
-    why: 'Above its range it shows one speed whatever the aircraft does. Take a sensor of a wider range.',
+    why: 'Above its range the reading no longer changes. Choose a sensor with a wider range.',
     remedies: () => widerSensor(graph, item, neverExceedMs),
   };
 }
@@ -125,8 +125,8 @@ function widerSensor(graph: Graph, item: Item, neverExceedMs: number): readonly 
   for (const { part, range } of enough) {
     const edit = proposeAdoption(graph.design, item.id, partKeyOf(part));
     if (edit === undefined || !keepsItsWires(edit)) continue;
-    const sentence = `Put a ${inSentence(part.name)}, which measures up to ${quantity(speedAtPa(range.fullScalePa), 'm/s')}, in the place of ${item.ref}.`;
-    return [{ label: 'Take one of a wider range', sentence, edit }];
+    const sentence = `Replace ${item.ref} with a ${inSentence(part.name)}, which measures up to ${quantity(speedAtPa(range.fullScalePa), 'm/s')}.`;
+    return [{ label: 'Use one with a wider range', sentence, edit }];
   }
   return [];
 }

@@ -21,7 +21,7 @@ describe('the balance of what is placed', () => {
     // A band of 100 mm: 19 mm from its edge, and 21.
     const near = number('aftLimitMm', station + 81, number('foreLimitMm', station - 19));
     expect(findingsBy(near, 'place.cg').map(({ severity, what }) => [severity, what])).toEqual([
-      ['note', 'With BAT1 where it is, the aircraft balances near the most forward that is allowed.'],
+      ['note', 'With BAT1 where it is, the centre of gravity is near its forward limit.'],
     ]);
     expect(findingsBy(number('aftLimitMm', station + 79, number('foreLimitMm', station - 21)), 'place.cg')).toEqual([]);
   });

@@ -49,9 +49,9 @@ function balances(graph: Graph, { numbers }: FramePlan, balance: Balance): Sayin
       {
         severity: 'note',
         where,
-        what: `With ${heavy.item.ref} where it is, the aircraft balances near the most ${side} that is allowed.`,
+        what: `With ${heavy.item.ref} where it is, the centre of gravity is near its ${side} limit.`,
         evidence,
-        why: 'A heavier payload or a repair may put it outside. Weigh and balance it before it flies.',
+        why: 'A heavier payload or a repair may move it outside. Weigh and balance the aircraft before it flies.',
         remedies: () => packRemedy(graph),
       },
     ];
@@ -60,12 +60,12 @@ function balances(graph: Graph, { numbers }: FramePlan, balance: Balance): Sayin
     {
       severity: 'stop',
       where,
-      what: `With ${heavy.item.ref} where it is, the aircraft balances ${quantity(outside, 'mm')} too far ${side}.`,
+      what: `With ${heavy.item.ref} where it is, the centre of gravity is ${quantity(outside, 'mm')} too far ${side}.`,
       evidence,
       why:
         side === 'aft'
-          ? 'Tail-heavy it pitches up by itself and cannot be caught. Do not fly it.'
-          : 'Nose-heavy it cannot be held up or flared for landing. Do not fly it.',
+          ? 'Tail-heavy, it pitches up and cannot be recovered. Do not fly it.'
+          : 'Nose-heavy, it cannot be held level or flared for landing. Do not fly it.',
       remedies: () => [...packRemedy(graph), ...swapRemedies(graph)],
     },
   ];
@@ -83,7 +83,7 @@ function packRemedy(graph: Graph): Remedy[] {
   return [
     {
       label: `Move ${pack.item.ref}`,
-      sentence: `Move ${pack.item.ref} from station ${range(pack.place.at[0], to, 'mm')}: the aircraft balances at ${quantity(balanceMm, 'mm')} then.`,
+      sentence: `Move ${pack.item.ref} from station ${range(pack.place.at[0], to, 'mm')}: the centre of gravity is then at ${quantity(balanceMm, 'mm')}.`,
       edit: moved(pack, [to, pack.place.at[1], pack.place.at[2]]),
     },
   ];
@@ -94,7 +94,7 @@ function swapRemedies(graph: Graph): Remedy[] {
     .slice(0, 2)
     .map(({ a, b, balanceMm }) => ({
       label: `Swap ${a.item.ref}, ${b.item.ref}`,
-      sentence: `Let ${a.item.ref} and ${b.item.ref} change places: the aircraft balances at ${quantity(balanceMm, 'mm')} then.`,
+      sentence: `Swap the places of ${a.item.ref} and ${b.item.ref}: the centre of gravity is then at ${quantity(balanceMm, 'mm')}.`,
       edit: {
         kind: 'batch' as const,
         title: `Swap ${a.item.ref} and ${b.item.ref}`,

@@ -25,7 +25,7 @@ describe('what is not placed', () => {
   it('goes into bays with one remedy, where nothing is in the way of another', () => {
     const design = unplaced('battery-lipo-4s-5000', FC, 'receiver-sbus-16', 'regulator-buck-5v-3a', 'companion-small-5v');
     const [remedy] = remediesBy(design, 'place.not-placed');
-    expect(remedy?.label).toBe('Put them into bays');
+    expect(remedy?.label).toBe('Place them in bays');
     if (remedy === undefined) return;
     const after = made(design, remedy.edit);
     for (const check of ['place.not-placed', 'place.bay-overflow', 'place.outside', 'place.cg']) {
@@ -43,13 +43,13 @@ describe('what is not placed', () => {
 describe('heat in a closed bay', () => {
   it('goes with the hottest part to a bay with a hatch, where that is enough', () => {
     const both = inBay('closed');
-    expect(remediesBy(both, 'place.cooling').map(({ label }) => label)).toEqual(['Let air in and out']);
+    expect(remediesBy(both, 'place.cooling').map(({ label }) => label)).toEqual(['Add an inlet and an outlet']);
     const controller = itemOf(both, 'FC1');
     if (controller.place === undefined) throw new Error('FC1 is not placed.');
     const { bay: _in, ...outside } = controller.place;
     const alone = made(both, { kind: 'place-item', item: controller.id, place: outside, was: controller.place });
     // Forward of where it is, the computer would take the balance to the edge of its band.
-    expect(remediesBy(alone, 'place.cooling').map(({ label }) => label)).toEqual(['Let air in and out']);
+    expect(remediesBy(alone, 'place.cooling').map(({ label }) => label)).toEqual(['Add an inlet and an outlet']);
     const pack = itemOf(alone, 'BAT1');
     if (pack.place === undefined) throw new Error('BAT1 is not placed.');
     const apart = made(alone, { kind: 'place-item', item: pack.id, place: { ...pack.place, at: [218, 0, 0] }, was: pack.place });
@@ -89,7 +89,7 @@ describe('two parts in one room', () => {
     one.place('SRV2', [400, 490, 0]);
     one.place('SRV3', [400, 600, 0]);
     const [clash, ...others] = findingsBy(one.design, 'place.bay-overflow');
-    expect([clash?.what, others]).toEqual(['SRV1 and SRV2 are in the same room.', []]);
+    expect([clash?.what, others]).toEqual(['SRV1 and SRV2 overlap.', []]);
     const [aside] = clash === undefined ? [] : remediesOf(one.design, clash);
     if (aside === undefined) throw new Error('Nothing is offered.');
     expect(findingsBy(made(one.design, aside.edit), 'place.bay-overflow')).toEqual([]);
@@ -100,7 +100,7 @@ describe('two parts in one room', () => {
     one.layOut(1600, { massStationMm: 458 });
     one.place('BAT1', [200, 0, 0], 'nose');
     one.place('SRV1', [200, 10, 0]);
-    expect(findingsBy(one.design, 'place.bay-overflow').map(({ what }) => what)).toEqual(['BAT1 and SRV1 are in the same room.']);
+    expect(findingsBy(one.design, 'place.bay-overflow').map(({ what }) => what)).toEqual(['BAT1 and SRV1 overlap.']);
   });
 });
 
@@ -124,7 +124,7 @@ describe('a USB port in a bay with a hatch', () => {
     expect(usb(controllerAt(380).design)).toEqual([]);
     expect(usb(controllerAt(490, 'open').design)).toEqual([]);
     const { design } = controllerAt(490);
-    expect(usb(design)).toEqual(['No plug fits into the USB port of FC1: 7 mm to the wall of the bay "middle".']);
+    expect(usb(design)).toEqual(['No room for a plug at the USB port of FC1: 7 mm to the wall of the bay "middle".']);
     const [remedy] = remediesBy(design, 'place.usb-access');
     expect(remedy?.label).toBe('Move FC1 back');
     if (remedy === undefined) return;
@@ -134,7 +134,7 @@ describe('a USB port in a bay with a hatch', () => {
   it('and before another part', () => {
     const one = controllerAt(380, 'hatch-above', 'regulator-buck-5v-3a');
     one.place('BEC1', [440, 0, 0], 'middle');
-    expect(usb(one.design)).toEqual([expect.stringMatching(/^No plug fits into the USB port of FC1: [\d.]+ mm to BEC1\.$/)]);
+    expect(usb(one.design)).toEqual([expect.stringMatching(/^No room for a plug at the USB port of FC1: [\d.]+ mm to BEC1\.$/)]);
     one.place('BEC1', [440, 40, 0], 'middle');
     expect(usb(one.design)).toEqual([]);
   });

@@ -27,7 +27,7 @@ const FURTHEST_MM = 300;
 export const compassField: Check = {
   id: 'place.compass-field',
   stage: 'layout',
-  title: 'Currents beside a compass',
+  title: 'Magnetic field at a compass',
   run: ({ graph }) => compassFields(graph).flatMap((field) => [...varying(graph, field), ...constant(field)]),
 };
 
@@ -55,7 +55,7 @@ function varying(graph: Graph, { compass, worst, legs, situations }: CompassFiel
         })),
         ...situations.filter((one) => one.title === 'Cruise').map((one) => ({ label: 'cruise', value: quantity(one.errorDeg, 'deg') })),
       ],
-      why: 'Calibration takes away what is always there, not what comes and goes with the throttle: it flies off to one side, or circles.',
+      why: 'Calibration removes a constant field, not one that changes with the throttle: the aircraft drifts to one side, or circles.',
       discriminator: 'varying',
       remedies: () => [
         ...twists(graph, item.id, errorDeg, legs),
@@ -79,9 +79,9 @@ function constant({ compass, constantUt, rangeUt }: CompassField): Saying[] {
     {
       severity: 'note',
       where: [{ is: 'item', item: item.id }],
-      what: `Magnets beside ${item.ref} take more than half of what it measures.`,
+      what: `Magnets near ${item.ref} use up more than half of its range.`,
       evidence: [{ label: 'constant field', ...against(most, RANGE_SHARE * rangeUt, 'uT') }],
-      why: 'What is left is small for the field of the earth and for what varies; a motor that is changed moves it out of range.',
+      why: "Little range is left for the earth's field and for varying fields; a different motor may drive it out of range.",
       discriminator: 'constant',
     },
   ];
@@ -114,7 +114,7 @@ function twists(graph: Graph, item: string, wasDeg: number, legs: CompassField['
   return [
     {
       label: `Twist ${tags}`,
-      sentence: `Twist the wires of ${tags}, a turn in ${stated(TWIST_MM, 'mm')}: the heading error falls from ${range(wasDeg, errorDeg, 'deg')}.`,
+      sentence: `Twist the wires of ${tags}, one turn per ${stated(TWIST_MM, 'mm')}: the heading error falls from ${range(wasDeg, errorDeg, 'deg')}.`,
       edit,
     },
   ];
@@ -130,8 +130,8 @@ function leadings(graph: Graph, compass: CompassField['compass'], wasDeg: number
     const { tag } = strongest.of.cable;
     return [
       {
-        label: `Lead ${tag} another way`,
-        sentence: `Lead ${tag} by way of ${point.title}: the heading error falls from ${range(wasDeg, errorDeg, 'deg')}.`,
+        label: `Reroute ${tag}`,
+        sentence: `Route ${tag} via ${point.title}: the heading error falls from ${range(wasDeg, errorDeg, 'deg')}.`,
         edit,
       },
     ];

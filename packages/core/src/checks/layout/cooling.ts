@@ -39,16 +39,16 @@ function hot(graph: Graph, cruise: ScenarioResult, id: BayId, bay: Bay): Saying[
       what: `${inside
         .slice(0, 3)
         .map(({ item }) => item.ref)
-        .join(', ')} turn ${quantity(total, 'W')} into heat in cruise, in "${bay.title}", where no air gets in.`,
+        .join(', ')} dissipate ${quantity(total, 'W')} in cruise in "${bay.title}", which has no airflow.`,
       evidence: inside.slice(0, 4).map(({ item, watts }) => ({ label: item.ref, value: quantity(watts, 'W') })),
-      why: 'Give the air a way in and a way out, or put the hottest elsewhere.',
+      why: 'Add an air inlet and outlet, or move the hottest part elsewhere.',
       discriminator: id,
       remedies: () => {
         const isCool = (after: Graph): boolean => !cooling.run({ graph: after }).some(({ discriminator }) => discriminator === id);
         const [hottest] = inside;
         return [
           ...(hottest === undefined ? [] : intoOtherBay(graph, hottest.entry, ({ access }) => access !== 'closed', isCool)),
-          ...otherAccess(graph, id, 'open', 'Let air in and out', isCool),
+          ...otherAccess(graph, id, 'open', 'Add an inlet and an outlet', isCool),
         ];
       },
     },

@@ -10,7 +10,7 @@ import { BESIDE_MM, besideAirframeMm } from './helpers/places.ts';
 export const headingBaseline: Check = {
   id: 'place.heading-baseline',
   stage: 'layout',
-  title: 'Baseline too short',
+  title: 'Antenna baseline too short',
   run: ({ graph }) => {
     const wantedDeg = usualOr(graph.design.aircraft.airframe.frame?.numbers, 'headingErrorDeg');
     return baselinesOf(graph).flatMap((baseline): Saying[] => {
@@ -21,12 +21,12 @@ export const headingBaseline: Check = {
         {
           severity: 'mend',
           where: [{ is: 'item', item }],
-          what: `The two antennas of ${ref} stand ${quantity(lengthMm, 'mm')} apart: their heading is off by ${quantity(errorDeg, 'degrees')}.`,
+          what: `The two antennas of ${ref} are ${quantity(lengthMm, 'mm')} apart: heading error ${quantity(errorDeg, 'degrees')}.`,
           evidence: [
             { label: 'baseline', ...against(lengthMm, wantedMm, 'mm') },
             { label: 'heading, one sigma', ...against(errorDeg, wantedDeg, 'deg') },
           ],
-          why: 'The error is that of the phase over the baseline: twice as far apart is half of it.',
+          why: 'The phase error acts over the baseline: twice the distance halves the heading error.',
           remedies: () => longer(graph, baseline, wantedMm),
         },
       ];
@@ -50,7 +50,7 @@ function longer(graph: Graph, { second, from, lengthMm, ref }: Baseline, wantedM
   return [
     {
       label: `${stated(more, 'mm')} further apart`,
-      sentence: `Lead the second antenna of ${ref} ${stated(more, 'mm')} further from the first, on the same line.`,
+      sentence: `Move the second antenna of ${ref} ${stated(more, 'mm')} further from the first, on the same line.`,
       edit: { kind: 'batch', title: `Antennas of ${ref} further apart`, edits },
     },
   ];

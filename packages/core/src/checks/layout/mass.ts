@@ -18,7 +18,7 @@ export const allUpMass: Check = {
   id: 'place.mass',
   stage: 'layout',
   title: 'All-up mass',
-  leftToPeople: 'weight is saved by choosing',
+  leftToPeople: 'saving weight is a choice of parts',
   run: ({ graph }) => {
     const { frame } = graph.design.aircraft.airframe;
     const balance = balanceOf(graph);
@@ -34,9 +34,9 @@ function tooHeavy({ numbers: { maxMassG } }: FramePlan, { massG }: Balance, { it
     {
       severity: 'stop',
       where: [{ is: 'item', item: item.id }],
-      what: `The aircraft weighs ${quantity(massG, 'g')} with what is placed, ${quantity(heavyG, 'g')} of it ${item.ref}; ${quantity(maxMassG, 'g')} are allowed.`,
+      what: `The aircraft weighs ${quantity(massG, 'g')} with what is placed, above the ${quantity(maxMassG, 'g')} allowed; ${item.ref} is ${quantity(heavyG, 'g')} of it.`,
       evidence: [{ label: 'mass of what is placed', ...against(massG, maxMassG, 'g') }],
-      why: 'It was not built to carry that, and rules may not allow it. Leave something at home, or build it lighter.',
+      why: 'The airframe is not built for it, and rules may not allow it. Remove something, or build it lighter.',
       discriminator: 'limit',
     },
   ];
@@ -62,7 +62,7 @@ function stallsEarly(frame: FramePlan, { massG }: Balance, { item, massG: heavyG
         { label: 'stall speed, estimate', ...against(speed, asked, 'm/s') },
         { label: 'wing area', value: quantity(wing.areaMm2 / 1e4, 'cm2') },
       ],
-      why: `An estimate with a lift coefficient of ${STALL_CL} without flaps. Measure it at a safe height.`,
+      why: `Estimated with a lift coefficient of ${STALL_CL}, flaps up. Measure it at a safe height.`,
       discriminator: 'stall',
     },
   ];
@@ -78,13 +78,13 @@ function hoversHard(hover: Hover | undefined, { massG }: Balance, { item, massG:
       severity: 'note',
       where: [{ is: 'item', item: item.id }],
       what: hover.isEnough
-        ? `With ${quantity(massG, 'g')}, ${quantity(heavyG, 'g')} of it ${item.ref}, it hovers at about ${percent(hover.throttle)} of its throttle.`
-        : `With ${quantity(massG, 'g')}, ${quantity(heavyG, 'g')} of it ${item.ref}, it does not hover even at full throttle, by the estimate.`,
+        ? `With ${quantity(massG, 'g')}, ${quantity(heavyG, 'g')} of it ${item.ref}, it hovers at about ${percent(hover.throttle)} throttle.`
+        : `With ${quantity(massG, 'g')}, ${quantity(heavyG, 'g')} of it ${item.ref}, it does not hover even at full throttle (estimate).`,
       evidence: [
         { label: 'throttle in hover, estimate', value: percent(hover.throttle), limit: percent(HOVER_SHARE) },
         { label: `for each of ${hover.motors} motors`, value: quantity(hover.wattsEach, 'W') },
       ],
-      why: 'What is left rights it in a gust and on a tired pack. An estimate from the size of the propellers: hover it low, and read the throttle.',
+      why: 'The rest of the throttle is the reserve for gusts and a weak pack. Estimated from the size of the propellers: hover low, and read the throttle.',
       discriminator: 'hover',
     },
   ];

@@ -13,13 +13,9 @@ import type { Check, Remedy, Saying } from '../finding.ts';
 export const imuOrientation: Check = {
   id: 'place.imu-orientation',
   stage: 'layout',
-  title: 'The controller lies otherwise than planned',
+  title: 'Controller orientation not as planned',
   run: ({ graph }) => [
-    ...turnedOtherwise(
-      graph,
-      IMU_TURN,
-      'It levels itself the wrong way and throws itself over at once. Check the horizon by hand before any flight.',
-    ),
+    ...turnedOtherwise(graph, IMU_TURN, 'It levels the wrong way and flips over at once. Check the horizon by hand before any flight.'),
     ...withoutCode(graph),
   ],
 };
@@ -28,9 +24,13 @@ export const imuOrientation: Check = {
 export const compassOrientation: Check = {
   id: 'place.compass-orientation',
   stage: 'layout',
-  title: 'A compass lies otherwise than planned',
+  title: 'Compass orientation not as planned',
   run: ({ graph }) =>
-    turnedOtherwise(graph, COMPASS_TURN, 'Its heading is off by the difference, and it circles. Compare the heading with a hand compass.'),
+    turnedOtherwise(
+      graph,
+      COMPASS_TURN,
+      'Its heading is off by the difference, and the aircraft circles. Compare the heading with a hand compass.',
+    ),
 };
 
 function turnedOtherwise(graph: Graph, setting: string, why: string): Saying[] {
@@ -44,8 +44,8 @@ function turnedOtherwise(graph: Graph, setting: string, why: string): Saying[] {
       {
         severity: 'mend',
         where: [{ is: 'item', item: item.id }],
-        what: `${item.ref} is set to lie ${MOUNTINGS[planned].title}, and in the layout it lies ${quantity(offDeg, 'degrees')} from that.`,
-        evidence: [{ label: `${item.ref}, between plan and place`, value: quantity(offDeg, 'deg'), limit: 'none' }],
+        what: `${item.ref} is set to "${MOUNTINGS[planned].title}" and is ${quantity(offDeg, 'degrees')} off that in the layout.`,
+        evidence: [{ label: `${item.ref}, setting against layout`, value: quantity(offDeg, 'deg'), limit: 'none' }],
         why,
         remedies: () => asItLies(entry, setting, planned),
       },
@@ -67,9 +67,9 @@ function withoutCode(graph: Graph): Saying[] {
       {
         severity: 'mend',
         where: [{ is: 'item', item: item.id }],
-        what: `${item.ref} lies ${MOUNTINGS[lies].title}, and ${dialect.name} has no code for that.`,
-        evidence: [{ label: 'codes for', value: `${known.length} ways to lie`, limit: MOUNTINGS[lies].title }],
-        why: 'It takes itself to lie otherwise and levels the wrong way.',
+        what: `${item.ref} is mounted "${MOUNTINGS[lies].title}", and ${dialect.name} has no code for that.`,
+        evidence: [{ label: 'codes for', value: `${known.length} orientations`, limit: MOUNTINGS[lies].title }],
+        why: 'It assumes another orientation and levels the wrong way.',
         discriminator: 'code',
         remedies: () => {
           const nearest = [...known].sort((a, b) => offDeg(a, lies) - offDeg(b, lies))[0];
@@ -86,12 +86,12 @@ function withoutCode(graph: Graph): Saying[] {
 
 /** Lays a board in another way, and tells the firmware where it was told before. */
 function laidAs({ item, place }: PlacedItem, mounting: Mounting, planned: SettingValue | undefined): Remedy {
-  const title = `${item.ref} lies ${MOUNTINGS[mounting].title}`;
+  const title = `${item.ref} mounted ${MOUNTINGS[mounting].title}`;
   const lay = { kind: 'place-item', item: item.id, place: laid(place, mounting), was: place } as const;
   const tell = { kind: 'set-item-setting', item: item.id, setting: IMU_TURN, value: mounting, was: planned ?? null } as const;
   return {
-    label: `Lay it ${MOUNTINGS[mounting].title}`,
-    sentence: `Mount ${item.ref} so that it lies ${MOUNTINGS[mounting].title}.`,
+    label: `Mount it ${MOUNTINGS[mounting].title}`,
+    sentence: `Mount ${item.ref} ${MOUNTINGS[mounting].title}.`,
     edit: planned === undefined ? lay : { kind: 'batch', title, edits: [lay, tell] },
   };
 }
@@ -109,14 +109,14 @@ function asItLies({ item, place }: PlacedItem, setting: string, was: Mounting): 
       ? []
       : [
           {
-            label: 'Set it as it lies',
-            sentence: `Set ${item.ref} to lie ${MOUNTINGS[fits].title}, as it does in the layout.`,
+            label: 'Set it as mounted',
+            sentence: `Set ${item.ref} to "${MOUNTINGS[fits].title}", as in the layout.`,
             edit: { kind: 'set-item-setting' as const, item: item.id, setting, value: fits, was },
           },
         ]),
     {
-      label: 'Lay it as planned',
-      sentence: `Turn ${item.ref} in the layout so that it lies ${MOUNTINGS[was].title}.`,
+      label: 'Mount it as set',
+      sentence: `Turn ${item.ref} in the layout to "${MOUNTINGS[was].title}".`,
       edit: { kind: 'place-item', item: item.id, place: laid(place, was), was: place },
     },
   ];

@@ -23,23 +23,23 @@ const FURTHEST_MM = 1000;
 export const gnssNearTransmitter: Check = {
   id: 'place.gnss-near-transmitter',
   stage: 'layout',
-  title: 'A transmitter beside a satellite antenna',
+  title: 'Transmitter near a GNSS antenna',
   run: ({ graph }) =>
     disturbancesOf(graph)
       .filter(({ receiver }) => receiver.placed.part.kind === 'gnss')
-      .flatMap((pair) => tooLoud(graph, pair, 'The receiver loses satellites, or its position drifts, whenever the other sends.')),
+      .flatMap((pair) => tooLoud(graph, pair, 'The receiver loses satellites, or its position drifts, whenever the transmitter is on.')),
 };
 
 /** A transmitter so near to another receiver's antenna that it goes deaf. */
 export const antennaSeparation: Check = {
   id: 'place.antenna-separation',
   stage: 'layout',
-  title: 'Antennas too near to each other',
+  title: 'Antennas too close',
   run: ({ graph }) =>
     disturbancesOf(graph)
       .filter(({ receiver }) => receiver.placed.part.kind !== 'gnss')
       .flatMap((pair) =>
-        tooLoud(graph, pair, 'It hears less far whenever the other sends: a range check on the ground with both on shows it.'),
+        tooLoud(graph, pair, 'Its range is shorter whenever the other transmits: a range check on the ground with both on shows it.'),
       ),
 };
 
@@ -54,14 +54,14 @@ function tooLoud(graph: Graph, pair: Neighbours, why: string): Saying[] {
         { is: 'item', item: receiver.item.id },
         { is: 'item', item: sender.item.id },
       ],
-      what: `The antenna of ${sender.name} is ${quantity(isolation.distanceMm, 'mm')} from that of ${receiver.name}, which bears ${quantity(excessDb, 'dB')} less than arrives.`,
+      what: `${sender.name} arrives at ${receiver.name} ${quantity(excessDb, 'dB')} above its limit: their antennas are ${quantity(isolation.distanceMm, 'mm')} apart.`,
       evidence: [
-        { label: `${sender.name} sends`, value: quantity(sender.radio.sendsDbm ?? 0, 'dBm') },
+        { label: `${sender.name} transmits`, value: quantity(sender.radio.sendsDbm ?? 0, 'dBm') },
         {
-          label: isolation.isNear ? 'isolation, stated for less than a wavelength' : 'isolation, estimated',
+          label: isolation.isNear ? 'isolation, as for one wavelength or less' : 'isolation, estimated',
           value: quantity(isolation.db, 'dB'),
         },
-        { label: `arrives at ${receiver.name}`, ...against(arrivesDbm, bearsDbm, 'dBm') },
+        { label: `signal at ${receiver.name}`, ...against(arrivesDbm, bearsDbm, 'dBm') },
       ],
       why,
       discriminator: `${receiver.radio.id} ${sender.radio.id}`,
@@ -74,7 +74,7 @@ function tooLoud(graph: Graph, pair: Neighbours, why: string): Saying[] {
 export const gnssNearEmitter: Check = {
   id: 'place.gnss-near-emitter',
   stage: 'layout',
-  title: 'Electronics beside a satellite antenna',
+  title: 'Electronics near a GNSS antenna',
   run: ({ graph }) =>
     noisyNeighbours(graph).flatMap(({ receiver, source, distanceMm, arrivesDbm, bearsDbm }): Saying[] => {
       const excessDb = arrivesDbm - bearsDbm;
@@ -86,12 +86,12 @@ export const gnssNearEmitter: Check = {
             { is: 'item', item: receiver.item.id },
             { is: 'item', item: source.item.id },
           ],
-          what: `${source.item.ref} is ${quantity(distanceMm, 'mm')} from the antenna of ${receiver.name} and can be heard in its band.`,
+          what: `${source.item.ref} is ${quantity(distanceMm, 'mm')} from the antenna of ${receiver.name} and radiates in its band.`,
           evidence: [
             { label: `${source.item.ref} radiates, estimated`, value: quantity(source.part.noiseDbm ?? 0, 'dBm') },
-            { label: `arrives at ${receiver.name}`, ...against(arrivesDbm, bearsDbm, 'dBm') },
+            { label: `signal at ${receiver.name}`, ...against(arrivesDbm, bearsDbm, 'dBm') },
           ],
-          why: 'Fewer satellites with it running than without. Compare both on the bench; distance, or a shield between the two, helps.',
+          why: 'The receiver sees fewer satellites with it running. Compare on the bench; distance, or a shield between the two, helps.',
           discriminator: receiver.radio.id,
           remedies: () =>
             antennaElsewhere(graph, receiver, (after) =>
@@ -131,7 +131,7 @@ function antennaElsewhere(graph: Graph, antenna: PlacedAntenna, isWell: (after: 
       return [
         {
           label: `Move its antenna ${stated(mm, 'mm')}`,
-          sentence: `Lead the antenna of ${antenna.name} ${stated(mm, 'mm')} ${name}, away from ${antenna.item.ref}.`,
+          sentence: `Move the antenna of ${antenna.name} ${stated(mm, 'mm')} ${name}, away from ${antenna.item.ref}.`,
           edit,
         },
       ];
@@ -144,27 +144,27 @@ function antennaElsewhere(graph: Graph, antenna: PlacedAntenna, isWell: (after: 
 export const rfProduct: Check = {
   id: 'place.rf-product',
   stage: 'layout',
-  title: 'A transmitter heard where it should not be',
-  leftToPeople: 'another frequency is a choice',
+  title: 'Transmitter interferes with a receiver',
+  leftToPeople: 'another frequency is for a person to choose',
   run: ({ graph }) =>
     productsOf(placedAntennas(graph)).map(({ is, senders, receiver, name, mhz, levelDbm, limitDbm }): Saying => ({
       severity: is === 'harmonic' ? 'mend' : 'note',
       where: [receiver, ...senders].map(({ item }) => ({ is: 'item', item: item.id })),
-      what: `${name} falls on ${range(mhz[0], mhz[1], 'MHz')}, where ${receiver.name} listens.`,
+      what: `${name} falls on ${range(mhz[0], mhz[1], 'MHz')}, where ${receiver.name} receives.`,
       evidence: [{ label: `${name} at ${receiver.name}, estimated`, ...against(levelDbm, limitDbm, 'dBm') }],
       why:
         is === 'harmonic'
-          ? 'A transmitter with a filter, another band, or more distance: try it with the receiver watched before you fly.'
-          : 'When both send at once something may be heard. Try it on the ground.',
+          ? 'Use a filtered transmitter, another band, or more distance, and watch the receiver in a test before you fly.'
+          : 'Interference is possible when both transmit at once. Test it on the ground.',
       discriminator: name,
     })),
 };
 
-/** A link that does not reach as far as the mission goes. */
+/** Link margin too small as far as the mission goes. */
 export const linkRange: Check = {
   id: 'place.range',
   stage: 'layout',
-  title: 'A link that does not reach',
+  title: 'Link margin too small',
   run: ({ graph }) => {
     const numbers = graph.design.aircraft.airframe.frame?.numbers;
     const distanceM = (numbers?.missionKm ?? 0) * 1000;
@@ -198,18 +198,18 @@ function tooFar(graph: Graph, radio: RadioAt, distanceM: number): Saying[] {
     {
       severity: 'mend',
       where: [{ is: 'item', item: radio.item.id }],
-      what: `The link of ${radio.name} has ${spare.value} to spare ${quantity(distanceM / 1000, 'km')} away, and ${spare.limit} are wanted.`,
+      what: `The link of ${radio.name} has ${spare.value} of margin at ${quantity(distanceM / 1000, 'km')}; ${spare.limit} are required.`,
       evidence: [
         {
           label: `${radio.name}, ${pairName({ air: radio.antenna, ground: radio.groundAntenna })}`,
           ...spare,
         },
         {
-          label: 'it may lose',
-          value: `${quantity(budget.lossDb, 'dB')} ${budget.weaker.is === 'down' ? 'on the way down' : 'on the way up'}`,
+          label: 'maximum path loss',
+          value: `${quantity(budget.lossDb, 'dB')} ${budget.weaker.is === 'down' ? 'downlink' : 'uplink'}`,
         },
       ],
-      why: 'Trees, banking and other senders take more than nothing: it breaks before the aircraft is there.',
+      why: 'Trees, banking and other transmitters cost margin: the link breaks before the aircraft gets there.',
       discriminator: radio.radio.id,
       remedies: () => otherAntennas(graph, radio, distanceM),
     },
@@ -225,7 +225,7 @@ function otherAntennas(graph: Graph, radio: RadioAt, distanceM: number): readonl
     .reverse()
     .map(({ ground }) => ({
       label: `On the ground: ${ANTENNAS[ground].title}`,
-      sentence: `Take ${ANTENNAS[ground].title} on the ground for ${radio.name}, held upright${ANTENNAS[ground].pattern === 'beam' ? ' and pointed at the aircraft' : ''}.`,
+      sentence: `Use ${ANTENNAS[ground].title} on the ground for ${radio.name}, held upright${ANTENNAS[ground].pattern === 'beam' ? ' and pointed at the aircraft' : ''}.`,
       edit: {
         kind: 'set-item-setting' as const,
         item: radio.item.id,

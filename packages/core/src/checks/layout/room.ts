@@ -35,7 +35,7 @@ export const notPlaced: Check = {
         where: open.slice(0, 20).map(({ item }) => ({ is: 'item', item: item.id })),
         what: `${refs.slice(0, 8).join(', ')}${refs.length > 8 ? ` and ${refs.length - 8} others` : ''} ${refs.length === 1 ? 'is' : 'are'} not placed yet.`,
         evidence: [{ label: 'placed', value: `${graph.items.length - open.length} of ${graph.items.length}` }],
-        why: 'Balance and the lengths of their cables are not known before.',
+        why: 'Until then balance and cable lengths are unknown.',
         discriminator: 'all',
         remedies: () => intoBaysRemedy(graph),
       },
@@ -75,9 +75,9 @@ function standsOut(entry: PlacedItem, bay: Bay): Saying[] {
     {
       severity: 'mend',
       where: [{ is: 'item', item: item.id }],
-      what: `${item.ref} stands out of the bay "${bay.title}": ${over.join(', ')}.`,
-      evidence: [{ label: `${item.ref}, as it is turned`, value: boxText(half), limit: size(bay.sizeMm, 'mm') }],
-      why: 'It does not go in, or the hatch does not close.',
+      what: `${item.ref} sticks out of the bay "${bay.title}": ${over.join(', ')}.`,
+      evidence: [{ label: `${item.ref}, as turned`, value: boxText(half), limit: size(bay.sizeMm, 'mm') }],
+      why: 'It does not fit in, or the hatch does not close.',
       discriminator: 'bay',
       remedies: () => moveInside(entry, bay),
     },
@@ -127,9 +127,9 @@ function overlaps(graph: Graph, placed: readonly PlacedItem[]): Saying[] {
             { is: 'item', item: a.item.id },
             { is: 'item', item: b.item.id },
           ],
-          what: `${a.item.ref} and ${b.item.ref} are in the same room.`,
-          evidence: [{ label: 'boxes overlap by', ...against(least, 0, 'mm') }],
-          why: 'Only one of them can be there.',
+          what: `${a.item.ref} and ${b.item.ref} overlap.`,
+          evidence: [{ label: 'overlap', ...against(least, 0, 'mm') }],
+          why: 'Both cannot be in the same place.',
           discriminator: 'overlap',
           remedies: () => outOfTheWay(graph, a, b),
         },
@@ -191,7 +191,7 @@ function besideIt(graph: Graph, entry: PlacedItem, other: PlacedItem): Remedy | 
 export const outside: Check = {
   id: 'place.outside',
   stage: 'layout',
-  title: 'Outside of the airframe',
+  title: 'Outside the airframe',
   run: ({ graph }) => {
     const { kind, frame } = graph.design.aircraft.airframe;
     if (frame === undefined) return [];
@@ -209,9 +209,9 @@ function outsideOf(graph: Graph, frame: FramePlan, entry: PlacedItem, plan: read
     {
       severity: 'mend',
       where: [{ is: 'item', item: item.id }],
-      what: `${item.ref} lies ${quantity(beside, 'mm')} beside the airframe.`,
+      what: `${item.ref} is ${quantity(beside, 'mm')} outside the airframe.`,
       evidence: [{ label: `from ${item.ref} to the outline, from above`, ...against(beside, BESIDE_MM, 'mm') }],
-      why: 'There is nothing that it could be mounted on.',
+      why: 'There is nothing to mount it on.',
       remedies: () => ontoAirframe(graph, frame, entry),
     },
   ];

@@ -61,8 +61,8 @@ describe('a compass beside currents', () => {
     expect(others?.map(({ point }) => point.title)).toEqual(['keel']);
     const [finding] = findingsBy(design, 'place.compass-field');
     const remedies = finding === undefined ? [] : remediesOf(design, finding);
-    const led = remedies.find(({ label }) => label.startsWith('Lead '));
-    expect(led?.sentence).toMatch(/^Lead W01 by way of keel: the heading error falls from \d+\.\d\sto\s\d\.\d\sdeg\.$/);
+    const led = remedies.find(({ label }) => label.startsWith('Reroute '));
+    expect(led?.sentence).toMatch(/^Route W01 via keel: the heading error falls from \d+\.\d\sto\s\d\.\d\sdeg\.$/);
     if (led === undefined) throw new Error('There is no other way.');
     expect(findingsBy(made(design, led.edit), 'place.compass-field')).toEqual([]);
   });
@@ -70,8 +70,8 @@ describe('a compass beside currents', () => {
   it('notes magnets that take more than half of its range', () => {
     // A rotor of 0.5 A m2: 100 uT beside it at 80 mm; 800 uT of range are halved at 50 mm.
     const beside = (mm: number) => findingsBy(compassWing([640, mm, 0]).design, 'place.compass-field').map(({ what }) => what);
-    expect(beside(40)).toContain('Magnets beside MAG1 take more than half of what it measures.');
-    expect(beside(120)).not.toContain('Magnets beside MAG1 take more than half of what it measures.');
+    expect(beside(40)).toContain('Magnets near MAG1 use up more than half of its range.');
+    expect(beside(120)).not.toContain('Magnets near MAG1 use up more than half of its range.');
   });
 
   it('reads the same where it might be put as where it is put', () => {
@@ -104,7 +104,7 @@ describe('how a sensor lies', () => {
   it('without a name for it, it can only be laid as planned', () => {
     const nose = turned(level, 'GNSS1', { yawDeg: 45 });
     const [finding] = findingsBy(nose, 'place.compass-orientation');
-    expect(finding === undefined ? [] : remediesOf(nose, finding).map(({ label }) => label)).toEqual(['Lay it as planned']);
+    expect(finding === undefined ? [] : remediesOf(nose, finding).map(({ label }) => label)).toEqual(['Mount it as set']);
   });
 });
 
@@ -117,7 +117,7 @@ describe('a controller', () => {
     expect(said(lying([90, 0, 180]))).toEqual([]);
     const up = lying([0, 90, 0]);
     const [finding] = said(up);
-    expect(finding?.what).toMatch(/^FC1 lies nose up, top aft, and .* has no code for that\.$/);
+    expect(finding?.what).toMatch(/^FC1 is mounted "nose up, top aft", and .* has no code for that\.$/);
     const [remedy] = finding === undefined ? [] : remediesOf(up, finding);
     expect(remedy === undefined ? undefined : said(made(up, remedy.edit))).toEqual([]);
   });
@@ -140,7 +140,7 @@ describe('airspeed', () => {
     const at = (numbers: Parameters<typeof carrying>[1], head: number) =>
       findingsBy(carrying([['airspeed-i2c-2k5', 'ASPD1', [head, 0, 0]]], numbers), 'place.pitot').map(({ what }) => what);
     // A propeller before the nose, 320 mm wide.
-    expect(at({ propStationMm: -60 }, -20)).toEqual(['The head of ASPD1 stands in the wash of a propeller.']);
+    expect(at({ propStationMm: -60 }, -20)).toEqual(['The probe of ASPD1 is in the propeller wash.']);
     expect(at({ propStationMm: -60 }, -80)).toEqual([]);
     expect(at({}, -20)).toEqual([]);
     expect(at({}, 40)[0]).toContain('40 mm too far aft');
@@ -158,6 +158,6 @@ describe('heat in a closed bay', () => {
     const efficiency = regulator?.is === 'regulator' ? regulator.efficiency : NaN;
     expect(watts('CC1')).toBeGreaterThan(3);
     expect(Math.abs(watts('BEC1') - watts('CC1') * (1 / efficiency - 1))).toBeLessThan(0.1);
-    expect(finding?.what).toMatch(/^CC1, (BEC1, FC1|FC1, BEC1) turn /);
+    expect(finding?.what).toMatch(/^CC1, (BEC1, FC1|FC1, BEC1) dissipate /);
   });
 });

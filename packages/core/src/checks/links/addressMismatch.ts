@@ -14,7 +14,7 @@ import type { Check, Evidence, Remedy, Saying, Subject } from '../finding.ts';
 export const addressMismatch: Check = {
   id: 'link.address-mismatch',
   stage: 'links',
-  title: 'Addresses and ports',
+  title: 'Network address or port',
   run: ({ graph }) => {
     const { pairs, astray, sockets } = hopsOf(graph).sockets;
     return [
@@ -35,9 +35,9 @@ function pastEachOther({ from, to, match }: SocketPair): Saying {
   return {
     severity: 'mend',
     where: [itemOf(from), itemOf(to)],
-    what: `${nameOf(from)} does not reach ${nameOf(to)}: ${listed(wrongOf(from, to, match))}.`,
+    what: `${nameOf(from)} cannot reach ${nameOf(to)}: ${listed(wrongOf(from, to, match))}.`,
     evidence: [evidence(from), evidence(to), { label: `${to.entry.item.ref}, address`, value: ownWords(to) }],
-    why: 'What is sent arrives nowhere, and no error tells.',
+    why: 'Its packets are lost without any error.',
     discriminator: `${from.id} ${to.id}`,
     remedies: () => mendPair(from, to, match),
   };
@@ -49,14 +49,16 @@ function evidence(end: SocketEnd): Evidence {
 
 function wrongOf(from: SocketEnd, to: SocketEnd, match: Match): string[] {
   return [
-    ...(match.transport ? [] : [`one speaks ${TRANSPORTS[from.socket.transport]}, the other ${TRANSPORTS[to.socket.transport]}`]),
-    ...(match.address === false ? [`it sends to ${from.socket.remote?.address ?? '?'}, and the other is ${ownWords(to)}`] : []),
+    ...(match.transport ? [] : [`one uses ${TRANSPORTS[from.socket.transport]}, the other ${TRANSPORTS[to.socket.transport]}`]),
+    ...(match.address === false ? [`it sends to ${from.socket.remote?.address ?? '?'}, and the other has ${ownWords(to)}`] : []),
     ...(match.port ? [] : [`it sends to port ${from.socket.remote?.port ?? '?'}, and the other listens on ${to.socket.localPort ?? '?'}`]),
-    ...(match.addressBack === false ? [`the other answers to ${to.socket.remote?.address ?? '?'}, which is not ${ownWords(from)}`] : []),
+    ...(match.addressBack === false
+      ? [`the other answers to ${to.socket.remote?.address ?? '?'}, and this one has ${ownWords(from)}`]
+      : []),
     ...(match.portBack
       ? []
-      : [`the other answers to port ${to.socket.remote?.port ?? '?'}, and this listens on ${from.socket.localPort ?? '?'}`]),
-    ...(match.subnet === false ? [`${ownWords(from)} and ${ownWords(to)} are two subnets`] : []),
+      : [`the other answers to port ${to.socket.remote?.port ?? '?'}, and this one listens on ${from.socket.localPort ?? '?'}`]),
+    ...(match.subnet === false ? [`${ownWords(from)} and ${ownWords(to)} are on different subnets`] : []),
   ];
 }
 
@@ -70,7 +72,7 @@ function mendPair(from: SocketEnd, to: SocketEnd, match: Match): Remedy[] {
     const port = other.socket.localPort;
     if (address === undefined || port === undefined) return [];
     const socket: Socket = { ...end.socket, transport: other.socket.transport, remote: { address, port } };
-    return socketProblem(socket) === undefined ? [changed(end, socket, `Point ${end.entry.item.ref} at ${other.entry.item.ref}`)] : [];
+    return socketProblem(socket) === undefined ? [changed(end, socket, `Point ${end.entry.item.ref} to ${other.entry.item.ref}`)] : [];
   };
   return [
     ...pointed(from, to, match),
@@ -83,7 +85,7 @@ function mendPair(from: SocketEnd, to: SocketEnd, match: Match): Remedy[] {
 function changed({ entry: { item }, id, socket: was }: SocketEnd, socket: Socket, label: string): Remedy {
   return {
     label,
-    sentence: `${item.ref}: ${socketWords(socket)} in place of ${socketWords(was)}.`,
+    sentence: `${item.ref}: ${socketWords(socket)} instead of ${socketWords(was)}.`,
     edit: { kind: 'set-socket', item: item.id, id, socket, was },
   };
 }
@@ -95,14 +97,14 @@ function nobodyThere(from: SocketEnd, all: readonly SocketEnd[]): Saying {
   return {
     severity: 'mend',
     where: [itemOf(from), ...(there === undefined || there.item === from.item ? [] : [itemOf(there)])],
-    what: `${nameOf(from)} sends to ${remote?.address ?? '?'}:${remote?.port ?? '?'}, where nobody listens.`,
+    what: `${nameOf(from)} sends to ${remote?.address ?? '?'}:${remote?.port ?? '?'}, where nothing listens.`,
     evidence: [evidence(from), { label: 'sockets of the aircraft and the ground', value: String(all.length) }],
-    why: `What is sent by ${TRANSPORTS[transport]} is lost. Give the other end a socket that listens, or take this one away.`,
+    why: `What is sent over ${TRANSPORTS[transport]} is lost. Add a listening socket at the other end, or remove this one.`,
     discriminator: from.id,
     remedies: () => [
       {
-        label: 'Take the socket away',
-        sentence: `${from.entry.item.ref}: ${socketWords(from.socket)} goes.`,
+        label: 'Remove the socket',
+        sentence: `Remove ${socketWords(from.socket)} of ${from.entry.item.ref}.`,
         edit: { kind: 'set-socket', item: from.entry.item.id, id: from.id, socket: null, was: from.socket },
       },
     ],
@@ -120,9 +122,9 @@ function oneOfThem(group: readonly SocketEnd[], all: readonly SocketEnd[]): Sayi
   return {
     severity: 'mend',
     where: [itemOf(first)],
-    what: `${group.length} sockets of ${first.entry.item.ref} are on ${TRANSPORTS[transport]} port ${localPort ?? '?'}.`,
+    what: `${group.length} sockets of ${first.entry.item.ref} use ${TRANSPORTS[transport]} port ${localPort ?? '?'}.`,
     evidence: group.map(evidence),
-    why: 'The first that opens the port gets everything, and the other nothing or an error.',
+    why: 'The first to open the port gets everything; the other gets nothing, or an error.',
     discriminator: `port ${transport} ${localPort ?? ''}`,
     remedies: () => {
       const taken = new Set(all.filter(({ item }) => item === last.item).map(({ socket }) => socket.localPort));
@@ -151,9 +153,9 @@ function sameAddress(graph: Graph): Saying[] {
       {
         severity: 'mend',
         where: named.map(({ id }): Subject => ({ is: 'item', item: id })),
-        what: `${listed(named.map(({ ref }) => ref))} have the same address in one network, ${address}.`,
+        what: `${listed(named.map(({ ref }) => ref))} have the same address, ${address}, in one network.`,
         evidence: named.map(({ ref }) => ({ label: ref, value: address })),
-        why: 'What is sent there reaches now one and now the other.',
+        why: 'Packets to it reach one or the other at random.',
         discriminator: address,
         remedies: () => otherAddress(graph, group.at(-1), address),
       },

@@ -11,17 +11,17 @@ import { evidenceOf, hopEndSubject, setLikeOther } from './facetRemedies.ts';
 export const airMismatch: Check = {
   id: 'link.air-mismatch',
   stage: 'links',
-  title: 'Radios that do not hear one another',
+  title: 'Radios that do not link',
   run: ({ graph }) => hopsOf(graph).hops.flatMap((hop) => (hop.medium === 'air' ? apart(graph, hop) : [])),
 };
 
 const WHY: Partial<Readonly<Record<Facet['id'], string>>> = {
-  band: 'No setting brings them together: another radio is needed at one end.',
-  air: 'They are radios of two kinds: no setting brings them together.',
-  version: 'Two major versions do not understand one another. Bring both to one before the day of the flight.',
-  region: 'They hop over other channels and do not meet. Which region is allowed is said by the rules of the place.',
-  'air-rate': 'What one sends is noise to the other.',
-  'known-by': 'Each waits for another one.',
+  band: 'No setting makes them compatible: another radio is needed at one end.',
+  air: 'They are radios of two kinds: no setting makes them compatible.',
+  version: 'Two major versions are not compatible. Update both to the same one before the day of the flight.',
+  region: 'They hop on different channels. Local rules say which region setting is allowed.',
+  'air-rate': "To the one, the other's signal is noise.",
+  'known-by': 'Each waits for a different partner.',
 };
 
 function apart(graph: Graph, hop: Hop): Saying[] {
@@ -32,9 +32,9 @@ function apart(graph: Graph, hop: Hop): Saying[] {
     .map((facet): Saying => ({
       severity: 'mend',
       where: [hopEndSubject(a), hopEndSubject(b)],
-      what: `${hopEndName(a)} and ${hopEndName(b)} do not hear one another. ${facet.title}: ${facet.a.value ?? '?'} against ${facet.b.value ?? '?'}.`,
+      what: `${hopEndName(a)} and ${hopEndName(b)} do not link. ${facet.title}: ${facet.a.value ?? '?'} against ${facet.b.value ?? '?'}.`,
       evidence: evidenceOf(hop, facet),
-      why: WHY[facet.id] ?? 'The link does not come up.',
+      why: WHY[facet.id] ?? 'The link is not established.',
       discriminator: facet.id,
       remedies: (): readonly Remedy[] =>
         [facet.a, facet.b].some(({ value }) => value === NOT_PAIRED)
@@ -58,8 +58,8 @@ function paired({ a, b }: Hop, facet: Facet): Remedy[] {
   if (first === undefined) return [];
   return [
     {
-      label: 'They are paired now',
-      sentence: `Pair ${listed(refs)} as their steps say, with antennas on, and note it.`,
+      label: 'They are paired',
+      sentence: `Pair ${listed(refs)} by their instructions, with antennas fitted, and record it.`,
       edit: second === undefined ? first : { kind: 'batch', title: `${listed(refs)} are paired`, edits },
     },
   ];

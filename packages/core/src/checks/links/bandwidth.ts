@@ -16,7 +16,7 @@ const NEARLY_FULL = 0.7;
 export const bandwidth: Check = {
   id: 'link.bandwidth',
   stage: 'links',
-  title: 'More planned than a link carries',
+  title: 'Link overloaded',
   run: ({ graph }) =>
     chainsOf(graph).flatMap((chain): Saying[] => {
       const budget = budgetOf(graph, chain);
@@ -48,8 +48,8 @@ function tooMuch(
       parameterEvidence(budget),
     ],
     why: isFull
-      ? 'Messages queue up, come late and are dropped, and commands among them.'
-      : 'Little is left for commands, missions and parameters.',
+      ? 'Messages queue up, arrive late and are dropped, commands among them.'
+      : 'Little capacity is left for commands, missions and parameters.',
     discriminator: chain.key,
     // Filled well, and no more, is what a remedy leaves it at.
     remedies: () => slower(graph, chain, budget.streams, (share - NEARLY_FULL) * capacity.bytesPerS),
@@ -82,7 +82,7 @@ function slower(graph: Graph, chain: Chain, streams: readonly PlannedStream[], e
       return [
         {
           label: `Slow ${name} down`,
-          sentence: `Send ${name} at ${stated(hz, 'Hz')} in place of ${stated(stream.hz, 'Hz')}.`,
+          sentence: `Send ${name} at ${stated(hz, 'Hz')} instead of ${stated(stream.hz, 'Hz')}.`,
           edit: setRate(graph, chain, stream, hz),
         },
       ];
@@ -102,7 +102,7 @@ function allSlower(graph: Graph, chain: Chain, streams: readonly PlannedStream[]
   return [
     {
       label: 'Slow all of them down',
-      sentence: `Send what is faster than ${stated(1, 'Hz')} at ${percent(left)} of its rate.`,
+      sentence: `Send everything faster than ${stated(1, 'Hz')} at ${percent(left)} of its rate.`,
       edit: { kind: 'batch', title, edits: slowed.map(({ stream, hz }) => setRate(graph, chain, stream, hz)) },
     },
   ];

@@ -12,8 +12,8 @@ import type { Check, Evidence, Saying } from '../finding.ts';
 export const configPort: Check = {
   id: 'link.config-port',
   stage: 'links',
-  title: 'No way left to set the controller up',
-  leftToPeople: 'which port to free, or where to cut a hatch, only a person knows',
+  title: 'No access to configure the controller',
+  leftToPeople: 'only a person knows which port to free, or where to cut a hatch',
   run: ({ graph }) => graph.items.flatMap((entry, item) => (entry.part?.kind === 'controller' ? locked(graph, entry, item) : [])),
 };
 
@@ -24,9 +24,9 @@ function locked(graph: Graph, entry: GraphItem, item: number): Saying[] {
     {
       severity: 'mend',
       where: [{ is: 'item', item: entry.item.id }],
-      what: `Nothing can set up ${entry.item.ref} once the aircraft is together.`,
+      what: `${entry.item.ref} cannot be configured once the aircraft is assembled.`,
       evidence: ways.map(({ evidence }) => evidence),
-      why: 'Firmware, parameters and logs cannot be got at in the field: the aircraft has to be opened for each change.',
+      why: 'Firmware, parameters and logs are out of reach in the field: the aircraft has to be opened for each change.',
     },
   ];
 }
@@ -57,7 +57,7 @@ function usbWays(graph: Graph, { item, part }: GraphItem): WayIn[] {
     const isTaken = isPortJoined(graph, item.id, port.id);
     return {
       isOpen: !isClosed && !isTaken,
-      evidence: { label: port.label, value: isClosed ? 'behind what is closed once glued' : isTaken ? 'taken' : 'can be got at' },
+      evidence: { label: port.label, value: isClosed ? 'behind what is closed once glued' : isTaken ? 'taken' : 'accessible' },
     };
   });
 }
@@ -72,7 +72,7 @@ function linkWay(graph: Graph, item: number): WayIn {
         (state.is === 'agrees' || state.is === 'open') &&
         [hops[0]?.a.item, hops.at(-1)?.b?.item].includes(item),
     );
-  return { isOpen: isJoined, evidence: { label: 'data link or companion', value: isJoined ? 'leads to it' : 'none leads to it' } };
+  return { isOpen: isJoined, evidence: { label: 'data link or companion', value: isJoined ? 'reaches it' : 'none reaches it' } };
 }
 
 /** A serial port that nothing is at and that can speak with a program. */

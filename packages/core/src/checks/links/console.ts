@@ -7,7 +7,7 @@ import { endSubject, setAtEnd } from './serialRemedies.ts';
 export const consoleInTheWay: Check = {
   id: 'link.console-in-the-way',
   stage: 'links',
-  title: 'Login console on the link',
+  title: 'Login console on a link',
   run: ({ graph }) =>
     serialHops(graph).flatMap(({ a, b }) =>
       [
@@ -26,8 +26,8 @@ function consoleAt(graph: Graph, end: SerialEnd, far: SerialEnd): Saying[] {
       severity: 'mend',
       where: [endSubject(end)],
       what: `${endName(end)} still carries its login console, and ${far.entry.item.ref} is on it.`,
-      evidence: [{ label: `${item.ref} console`, value: isSet ? 'on' : 'on, as delivered', limit: 'off' }],
-      why: 'The computer answers the link with login prompts, and takes its bytes for typing; start-up can stop at them.',
+      evidence: [{ label: `${item.ref} console`, value: isSet ? 'on' : 'on (default)', limit: 'off' }],
+      why: 'The computer sends login prompts to the link and reads its data as keystrokes; its start-up can stop there.',
       remedies: () => setAtEnd(graph, end, 'console', false, 'no console'),
     },
   ];

@@ -31,7 +31,7 @@ function onPlainPort(): Design {
 describe('what is put into a wire', () => {
   it('is a level shifter in both wires, fed from the port, and the two ends still hear one another', () => {
     const wrong = CASES['wire.level']?.wrong() ?? onPlainPort();
-    const after = mended(wrong, 'wire.level', 'Put a level shifter in');
+    const after = mended(wrong, 'wire.level', 'Insert a level shifter');
     expect(findingsBy(after, 'wire.level')).toEqual([]);
     expect(hopsBetween(after)).toEqual(hopsBetween(wrong));
     expect(Object.values(after.aircraft.items)).toHaveLength(Object.values(wrong.aircraft.items).length + 1);
@@ -44,7 +44,7 @@ describe('what is put into a wire', () => {
     one.wire('RX1 SBUS', 'FC1 S4');
     const wrong = one.design;
     expect(findingsBy(wrong, 'link.port-unsuitable')[0]?.what).toContain('it cannot invert the signal');
-    const after = mended(wrong, 'link.port-unsuitable', 'Put an inverter in');
+    const after = mended(wrong, 'link.port-unsuitable', 'Insert an inverter');
     expect(findingsBy(after, 'link.port-unsuitable')).toEqual([]);
     expect(findingsBy(after, 'link.inversion-mismatch')).toEqual([]);
     expect(hopsBetween(after)).toEqual(['FC1 S4 - RX1 SBUS, 1 inverters']);
@@ -52,7 +52,7 @@ describe('what is put into a wire', () => {
 
   it('is taken out again where it turns a signal the wrong way', () => {
     const wrong = CASES['link.inversion-mismatch']?.wrong() ?? onPlainPort();
-    const after = mended(wrong, 'link.inversion-mismatch', 'Take CONV1 out');
+    const after = mended(wrong, 'link.inversion-mismatch', 'Remove CONV1');
     expect(Object.values(after.aircraft.items).map(({ ref }) => ref)).not.toContain('CONV1');
     expect(hopsBetween(after)).toContain('FC1 S5 - RX1 TAP, 0 inverters');
   });

@@ -12,7 +12,7 @@ import { endSubject } from './serialRemedies.ts';
 export const duplicateRole: Check = {
   id: 'link.duplicate-role',
   stage: 'links',
-  title: 'A role on two ports',
+  title: 'One role on two ports',
   run: ({ graph }) => graph.items.flatMap((entry, item) => (entry.part?.kind === 'controller' ? rolesTwice(graph, entry, item) : [])),
 };
 
@@ -29,9 +29,9 @@ function rolesTwice(graph: Graph, entry: GraphItem, item: number): Saying[] {
       {
         severity: 'mend',
         where: same.map(endSubject),
-        what: `${listed(same.map(endName))} are all set to ${title}, and the firmware has it on one port.`,
+        what: `${listed(same.map(endName))} are all set to ${title}, and the firmware allows it on one port.`,
         evidence: [{ label: `ports set to ${title}`, value: String(same.length), limit: '1' }],
-        why: `${dialect.name}: ${refusal.sentence} Which of the ports it takes is not said; the others are silent.`,
+        why: `${dialect.name}: ${refusal.sentence} It does not report which of the ports it uses; the others stay silent.`,
         discriminator: refusal.role,
         remedies: () => unused(graph, same),
       },
@@ -48,7 +48,7 @@ function unused(graph: Graph, same: readonly SerialEnd[]): Remedy[] {
     const setting = `${end.endpoint.id}.protocol`;
     return {
       label: `Free ${end.endpoint.names.label}`,
-      sentence: `Nothing is at ${endName(end)}: take its protocol away.`,
+      sentence: `Nothing is connected to ${endName(end)}: remove its protocol.`,
       edit: { kind: 'set-item-setting', item: item.id, setting, value: null, was: item.settings[setting] ?? null },
     };
   });

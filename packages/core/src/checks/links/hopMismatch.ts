@@ -40,12 +40,12 @@ function baudsOf(graph: Graph, hop: SerialHop): Saying[] {
     {
       severity: 'mend',
       where: [endSubject(a), endSubject(b)],
-      what: `${endName(a)} talks at ${baudA} baud and ${endName(b)} at ${baudB}.`,
+      what: `${endName(a)} runs at ${baudA} baud and ${endName(b)} at ${baudB}.`,
       evidence: [
         { label: endName(a), value: `${baudA} baud, ${atA.baudIs}` },
         { label: endName(b), value: `${baudB} baud, ${atB.baudIs}`, limit: `${percent(BAUD_TOLERANCE)} apart at most` },
       ],
-      why: 'Neither end can read what the other sends.',
+      why: 'Neither end can read the other.',
       remedies: () => [...setTo(b, atB.protocol, baudA), ...setTo(a, atA.protocol, baudB)],
     },
   ];
@@ -64,13 +64,13 @@ function clocksApart(graph: Graph, hop: SerialHop): Saying[] {
     {
       severity: 'mend',
       where: [endSubject(a), endSubject(b)],
-      what: `The clocks of ${endName(a)} and ${endName(b)} do not make the same baud: ${made.map(({ end, value }) => `${endName(end)} makes ${value ?? '?'}`).join(', ')}.`,
+      what: `The clocks of ${endName(a)} and ${endName(b)} do not make the same baud rate: ${made.map(({ end, value }) => `${endName(end)} makes ${value ?? '?'}`).join(', ')}.`,
       evidence: made.map(({ end, value }) => ({
         label: endName(end),
         value: value ?? '?',
         limit: `${percent(BAUD_TOLERANCE)} apart at most`,
       })),
-      why: 'The last bits of a byte are read in the wrong place. Another baud divides better from these clocks.',
+      why: 'The last bits of each byte are sampled in the wrong place. Another baud rate divides better from these clocks.',
       discriminator: 'clock',
     },
   ];
@@ -101,12 +101,12 @@ function protocolsOf(graph: Graph, hop: SerialHop): Saying[] {
     {
       severity: 'mend',
       where: [endSubject(a), endSubject(b)],
-      what: `${endName(a)} speaks ${said} and ${endName(b)} speaks ${speaks}.`,
+      what: `${endName(a)} uses ${said} and ${endName(b)} uses ${speaks}.`,
       evidence: [
         { label: endName(a), value: said },
         { label: endName(b), value: speaks },
       ],
-      why: 'Bytes arrive, and nothing in them is understood.',
+      why: 'Bytes arrive, but cannot be decoded.',
       remedies,
     },
   ];
@@ -138,7 +138,7 @@ function framesOf(graph: Graph, hop: SerialHop): Saying[] {
         { label: endName(a), value: frameA },
         { label: endName(b), value: frameB },
       ],
-      why: 'Parity and stop bits are read as data: bytes are dropped or wrong.',
+      why: 'Parity and stop bits are read as data: bytes are lost or wrong.',
       remedies: () => [...setAtEnd(graph, a, 'frame', frameB, frameB), ...setAtEnd(graph, b, 'frame', frameA, frameA)],
     },
   ];
@@ -163,7 +163,7 @@ function flowsOf(graph: Graph, { a, b }: SerialHop): Saying[] {
           { label: endName(waits), value: 'required' },
           { label: endName(other), value: 'off' },
         ],
-        why: 'It waits for the other side to be ready, which never says so: nothing is sent.',
+        why: 'It waits for a ready signal that the other side never gives: nothing is sent.',
         discriminator: 'flow',
         remedies: () => [
           ...setAtEnd(graph, other, 'flow', 'required', 'flow control'),
@@ -178,7 +178,7 @@ function flowsOf(graph: Graph, { a, b }: SerialHop): Saying[] {
 export const inversionMismatch: Check = {
   id: 'link.inversion-mismatch',
   stage: 'links',
-  title: 'Signal upside down',
+  title: 'Signal inverted',
   run: ({ graph }) =>
     serialHops(graph).flatMap(({ aToB, bToA }) =>
       [aToB, bToA].flatMap((hearing) => (hearing === undefined ? [] : upsideDown(graph, hearing))),
@@ -194,13 +194,13 @@ function upsideDown(graph: Graph, hearing: Hearing): Saying[] {
     {
       severity: 'mend',
       where: [endSubject(from), endSubject(to)],
-      what: `The signal of ${endName(from)} arrives ${words(polarity.arrives)} at ${endName(to)}, which wants it ${words(polarity.wanted)}.`,
+      what: `The signal of ${endName(from)} arrives ${words(polarity.arrives)} at ${endName(to)}, which needs it ${words(polarity.wanted)}.`,
       evidence: [
         { label: endName(from), value: words(polarity.sent) },
-        { label: 'inverters on the way', value: String(inversions) },
+        { label: 'inverters in the path', value: String(inversions) },
         { label: endName(to), value: words(polarity.wanted) },
       ],
-      why: 'Idle is read as data and data as idle: nothing is understood.',
+      why: 'Idle is read as data and data as idle: nothing can be decoded.',
       discriminator: `${from.entry.item.id} ${from.endpoint.id}`,
       remedies: () =>
         inversions === 0 ? addInverter(graph, from, to, inversionMismatch) : withoutInverter(graph, from, to, inversionMismatch),

@@ -11,8 +11,8 @@ const NAMED = 5;
 export const notBegun: Check = {
   id: 'link.not-begun',
   stage: 'links',
-  title: 'Links that lead nowhere yet',
-  leftToPeople: 'the ports are planned together, by a person or the planner',
+  title: 'Links not connected yet',
+  leftToPeople: 'ports are planned together, by a person or the planner',
   run: ({ graph }) => {
     const open = chainsOf(graph).filter(({ kind, state, wish }) => state.is === 'not-joined' && (kind.isNeeded || wish !== undefined));
     if (open.length === 0) return [];
@@ -27,12 +27,12 @@ export const notBegun: Check = {
       {
         severity: 'note',
         where: subjects,
-        what: `${open.length === 1 ? 'A link leads' : `${open.length} links lead`} nowhere yet: ${others > 0 ? `${names.join(', ')} and ${others} more` : listed(names)}.`,
+        what: `${open.length === 1 ? 'A link is' : `${open.length} links are`} not connected yet: ${others > 0 ? `${names.join(', ')} and ${others} more` : listed(names)}.`,
         evidence: [
           { label: 'links', value: String(open.length) },
           { label: 'of items that are wired', value: String(wired) },
         ],
-        why: 'What these items do does not reach what they are for.',
+        why: 'These parts do not do anything until then.',
       },
     ];
   },

@@ -13,7 +13,7 @@ export const portNames: Check = {
   id: 'link.port-names',
   stage: 'links',
   title: 'Three names for one port',
-  leftToPeople: 'nothing is wrong; it is to be known',
+  leftToPeople: 'nothing is wrong; it is good to know',
   run: ({ graph }) => {
     const rows = graph.items.flatMap((entry) => differingNames(graph, entry));
     if (rows.length === 0) return [];
@@ -23,7 +23,7 @@ export const portNames: Check = {
         where: rows.map(({ subject }) => subject),
         what: `${rows.length === 1 ? 'One wired port has' : `${rows.length} wired ports have`} different numbers on the board, in the chip and in the firmware: ${rows.map(({ name }) => name).join(', ')}.`,
         evidence: rows.map(({ name, text }) => ({ label: name, value: text })),
-        why: 'The label tells where to plug, the firmware index what to configure; taking one for the other sets up the wrong port.',
+        why: 'The label says where to plug, the firmware number what to configure; confusing the two configures the wrong port.',
       },
     ];
   },

@@ -66,7 +66,7 @@ function noPortSaying(graph: Graph, plan: PortPlan, link: PlannedLink): Saying {
     where: [subjectOf(link)],
     what: `No port suits ${link.seeker.title}.`,
     evidence: (told.length > 0 ? told : reasons).slice(0, 4),
-    why: 'Nothing of it reaches the controller, whichever ports are freed.',
+    why: 'It cannot reach the controller, whichever ports are freed.',
     discriminator: link.seeker.kinds.join(' '),
     remedies: () => remedies(graph, plan),
   };
@@ -77,12 +77,12 @@ function shortageSaying(graph: Graph, plan: PortPlan, short: readonly PlannedLin
   return {
     severity: 'mend',
     where: short.map(subjectOf),
-    what: `Too few ports: ${names} ${short.length === 1 ? 'finds' : 'find'} none in the best plan.`,
+    what: `Too few ports: ${names} ${short.length === 1 ? 'gets' : 'get'} none in the best plan.`,
     evidence: [
-      { label: 'links that want a port', value: String(plan.links.length) },
+      { label: 'links that need a port', value: String(plan.links.length) },
       { label: 'links without one', value: String(plan.links.filter(({ fit }) => fit === undefined).length), limit: '0' },
     ],
-    why: 'Nothing of these items reaches the controller. Something has to give way: a format, a part, or the board.',
+    why: 'These parts cannot reach the controller. Change a format, a part, or the board.',
     remedies: () => remedies(graph, plan),
   };
 }

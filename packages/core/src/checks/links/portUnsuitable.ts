@@ -13,7 +13,7 @@ import { endSubject, freePortsBeside, moveToPort } from './serialRemedies.ts';
 export const portUnsuitable: Check = {
   id: 'link.port-unsuitable',
   stage: 'links',
-  title: 'Port not suitable',
+  title: 'Unsuitable port',
   run: ({ graph }) =>
     serialHops(graph).flatMap((hop) => {
       const port = [hop.a, hop.b].find((end) => end.entry.part?.kind === 'controller');
@@ -41,7 +41,7 @@ function sayingFor(graph: Graph, port: SerialEnd, far: SerialEnd, reason: Reason
     where: [endSubject(port), endSubject(far)],
     what: `${endName(port)} is ${reason.isNote === true ? 'barely' : 'not'} suitable for ${far.entry.item.ref}: ${reason.sentence}`,
     evidence: [{ label: endName(port), value: reason.value, limit: reason.limit }],
-    why: reason.why ?? 'No setting of the port makes up for it; the link needs another port or something in between.',
+    why: reason.why ?? 'No setting of the port solves this; the link needs another port, or a converter.',
     remedies: () => [...movedTo(graph, port, far), ...(reason.takesInverter === true ? addInverter(graph, far, port, portUnsuitable) : [])],
   };
 }
@@ -88,9 +88,9 @@ function oneWay(port: SerialEnd['endpoint'], far: SerialEnd): Reason | undefined
 function tooSlow(port: SerialEnd['endpoint'], far: SerialEnd): Reason | undefined {
   const { baud } = serialSetup(far.entry.item, far.endpoint);
   if (baud === undefined || baud <= port.maxBaud) return undefined;
-  const kind = port.software === true ? 'it is made by software and' : 'it';
+  const kind = port.software === true ? 'it is a software port and' : 'it';
   return {
-    sentence: `${kind} reaches ${port.maxBaud} baud of the ${baud} wanted.`,
+    sentence: `${kind} reaches ${port.maxBaud} baud of the ${baud} required.`,
     value: `${port.maxBaud} baud at most`,
     limit: `${baud} baud`,
   };
@@ -104,10 +104,10 @@ function marginal(port: SerialEnd['endpoint'], far: SerialEnd): Reason | undefin
   if (port.software !== true || baud === undefined || baud <= SOFTWARE_BAUD) return undefined;
   return {
     isNote: true,
-    sentence: `it is made by software, and ${baud} baud is marginal there.`,
+    sentence: `it is a software port, and ${baud} baud is marginal there.`,
     value: `${baud} baud`,
     limit: `${SOFTWARE_BAUD} baud without loss`,
-    why: 'It costs processor time, and bytes are lost when both sides talk at once. Commonly flown with reports that only go one way.',
+    why: 'It costs processor time, and bytes are lost when both sides send at once. Commonly flown for one-way data.',
   };
 }
 

@@ -11,7 +11,7 @@ import type { Check, Remedy, Saying, Subject } from '../finding.ts';
 export const rcFormat: Check = {
   id: 'rc.format-unsupported',
   stage: 'links',
-  title: 'RC format not read',
+  title: 'RC format not readable',
   run: ({ graph }) => unreadHops(graph).map((unread) => sayingFor(graph, unread)),
 };
 
@@ -46,14 +46,14 @@ function sayingFor(graph: Graph, { hop, facet }: Unread): Saying {
     return {
       ...shared,
       what: `${to} does not read ${sends}, which ${hopEndName(a)} sends.`,
-      why: 'The controller hears nothing, or takes noise for channels. Take another output of the receiver, another input, or an encoder in between.',
+      why: 'The controller receives nothing, or takes noise for channels. Use another output of the receiver, another input, or an encoder.',
       discriminator: `${a.signal.id} ${b?.signal.id ?? ''}`,
     };
   }
   return {
     ...shared,
     what: `${hopEndName(a)} sends more than arrives at ${to}: ${sends}, and ${reads}.`,
-    why: 'Channels beyond the last one that arrives are lost.',
+    why: 'Channels above the last one that arrives are lost.',
     discriminator: `${facet.id} ${a.signal.id} ${b?.signal.id ?? ''}`,
   };
 }

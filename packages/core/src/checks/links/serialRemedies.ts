@@ -65,7 +65,7 @@ export function moveToPort(graph: Graph, end: SerialEnd, far: SerialEnd, to: Ser
   return [
     {
       label: `Move it to ${to.endpoint.names.label}`,
-      sentence: `${title}: ${plain.cable.tag} goes, and a cable to ${port.label} takes its place.`,
+      sentence: `${title}: replace ${plain.cable.tag} with a cable to ${port.label}.`,
       edit: { kind: 'batch', title, edits },
     },
   ];
@@ -104,7 +104,7 @@ function moveLoom(graph: Graph, end: SerialEnd, far: SerialEnd, to: SerialEnd): 
   return [
     {
       label: `Move it to ${to.endpoint.names.label}`,
-      sentence: `${title}: the end of ${cable.tag} goes over, and its wires follow their signals.`,
+      sentence: `${title}: move the end of ${cable.tag}; its wires follow their signals.`,
       edit: { kind: 'batch', title, edits },
     },
   ];

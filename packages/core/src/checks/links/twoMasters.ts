@@ -7,7 +7,7 @@ import type { Check, Remedy, Saying, Subject } from '../finding.ts';
 export const twoMasters: Check = {
   id: 'link.two-masters',
   stage: 'links',
-  title: 'Two programs at one vehicle',
+  title: 'Two programs with one MAVLink id',
   run: ({ graph }) =>
     graph.items.flatMap(({ part }, item) => {
       if (part?.kind !== 'controller') return [];
@@ -32,8 +32,8 @@ function sameId(programs: readonly JoinedProgram[]): Saying[] {
         evidence: group.map((one) => ({ label: nameOf(one), value: `${id}, ${one.commands ? 'sends commands' : 'only listens'}` })),
         why:
           commanding.length > 1
-            ? 'The vehicle cannot tell them apart: answers go to both, and each undoes what the other set.'
-            : 'Their answers are mixed up. As long as one of them only listens, nothing is commanded twice.',
+            ? 'The vehicle cannot tell them apart: replies go to both, and each overrides the other.'
+            : 'Replies to the two are mixed up. As long as one of them only listens, no command is sent twice.',
         discriminator: `id ${id}`,
         remedies: () => otherSystem(programs, group.at(-1)),
       },
@@ -56,11 +56,11 @@ function askers(programs: readonly JoinedProgram[]): Saying[] {
     {
       severity: 'mend',
       where: subjects(asking),
-      what: `${listed(asking.map(nameOf))} all ask the vehicle for streams.`,
-      evidence: asking.map((one) => ({ label: nameOf(one), value: 'asks for streams' })),
-      why: 'Each sets the rates of the other anew: what arrives is what the last one asked for, and narrow links fill up.',
+      what: `${listed(asking.map(nameOf))} all request streams from the vehicle.`,
+      evidence: asking.map((one) => ({ label: nameOf(one), value: 'requests streams' })),
+      why: 'Each overrides the rates of the other: the last request counts, and narrow links fill up.',
       discriminator: 'streams',
-      remedies: () => asking.slice(1).map((one) => set(one, 'streams', false, `Stop ${nameOf(one)} asking for streams`)),
+      remedies: () => asking.slice(1).map((one) => set(one, 'streams', false, `Stop ${nameOf(one)} requesting streams`)),
     },
   ];
 }

@@ -12,7 +12,7 @@ import { evidenceOf, hopEndSubject } from './facetRemedies.ts';
 export const wrongReading: Check = {
   id: 'link.wrong-reading',
   stage: 'links',
-  title: 'A reading at the wrong input',
+  title: 'Signal on the wrong input',
   run: ({ graph }) => [...grouped(astrayHops(graph), pairKey).values()].map((hops) => sayingFor(graph, hops)),
 };
 
@@ -35,13 +35,13 @@ const pairKey = ({ hop, to }: Astray): string => `${hop.a.entry.item.id} ${to.en
 function sayingFor(graph: Graph, [first, ...rest]: readonly [Astray, ...Astray[]]): Saying {
   const all = [first, ...rest];
   const { hop, to } = first;
-  const readings = all.map(({ facet }) => `${facet.a.value ?? '?'} at the input for ${facet.b.value ?? '?'}`);
+  const readings = all.map(({ facet }) => `${facet.a.value ?? '?'} on the input for ${facet.b.value ?? '?'}`);
   return {
     severity: 'mend',
     where: [hopEndSubject(hop.a), hopEndSubject(to)],
     what: `${hop.a.entry.item.ref} is read wrongly by ${to.entry.item.ref}: ${listed(readings)}.`,
     evidence: all.flatMap((one) => evidenceOf(one.hop, one.facet)),
-    why: 'The autopilot takes one for the other: it warns of a full pack, or does not warn of an empty one.',
+    why: 'The autopilot confuses the two: it warns of a full pack, or does not warn of an empty one.',
     discriminator: 'readings',
     remedies: () => oneOrNone(repinned(graph, hop.a, to)),
   };

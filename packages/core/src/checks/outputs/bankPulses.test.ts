@@ -51,7 +51,7 @@ describe('the pulses of a bank', () => {
     const board = outputBoards(graphOf(driven(SLOW, 'motor-1', { kind: 'pwm', rateHz: 100 })))[0];
     expect(board?.rows.find((row) => row.function === 'motor-1')).toMatchObject({
       planned: undefined,
-      why: 'ESC1 takes 100 Hz at most; a lift motor wants 250 Hz.',
+      why: 'ESC1 accepts 100 Hz at most; a lift motor needs 250 Hz.',
     });
   });
 });

@@ -37,7 +37,7 @@ function plannedBanks(graph: Graph): readonly PlannedBank[] {
 export const rateTooFast: Check = {
   id: 'output.rate-too-fast',
   stage: 'outputs',
-  title: 'Pulses faster than a servo takes',
+  title: 'Pulse rate too high for a servo',
   run: ({ graph }) =>
     plannedBanks(graph).flatMap(({ rack, bank, use, listeners }): Saying[] => {
       const { rateHz } = use;
@@ -48,7 +48,7 @@ export const rateTooFast: Check = {
       return over.map(({ slot, consumer }) => ({
         severity: 'stop',
         where: [slotSubject(graph, slot)],
-        what: `${consumerName(consumer)} on ${slotName(graph, slot)} gets ${stated(rateHz, 'Hz')}; it takes ${stated(consumer.input.rateHz[1], 'Hz')}.`,
+        what: `${consumerName(consumer)} on ${slotName(graph, slot)} gets ${stated(rateHz, 'Hz')}, above its limit of ${stated(consumer.input.rateHz[1], 'Hz')}.`,
         evidence: [{ label: `bank ${bank.id}`, value: stated(rateHz, 'Hz'), limit: stated(consumer.input.rateHz[1], 'Hz') }],
         why: 'An analog servo overheats and burns within minutes.',
         remedies: () => [...slower(rack, bank, use, listeners), ...planRemedies(graph, rack)],
@@ -60,7 +60,7 @@ export const rateTooFast: Check = {
 export const bankRate: Check = {
   id: 'output.bank-rate',
   stage: 'outputs',
-  title: 'A bank makes what not all on it take',
+  title: 'Output bank does not suit its parts',
   run: ({ graph }) =>
     plannedBanks(graph).flatMap(({ rack, bank, use, listeners }): Saying[] => {
       const deaf = listeners.filter(({ consumer: { input } }) => !input.kinds.includes(use.kind));
@@ -81,11 +81,11 @@ export const bankRate: Check = {
         {
           severity: isSlowLift ? 'stop' : 'mend',
           where: all.map(({ slot }) => slotSubject(graph, slot)),
-          what: `Bank ${bank.id} of ${rack.entry.item.ref} makes ${pulseWords(use)}, which ${listed(all.map(({ consumer }) => consumerName(consumer)))} ${all.length === 1 ? 'does' : 'do'} not take.`,
+          what: `Bank ${bank.id} of ${rack.entry.item.ref} gives ${pulseWords(use)}, which ${listed(all.map(({ consumer }) => consumerName(consumer)))} ${all.length === 1 ? 'does' : 'do'} not accept.`,
           evidence: all.map((listener) => evidenceOf(use, listener)),
           why: isSlowLift
-            ? 'Lift motors answer too late to hold the frame level.'
-            : 'What hangs there does not move, or not as it should. All outputs of a bank make the same pulses.',
+            ? 'Lift motors respond too late to hold the frame level.'
+            : 'The parts on it do not move, or not correctly. All outputs of a bank give the same pulses.',
           discriminator: bank.id,
           remedies: () => [...slower(rack, bank, use, listeners), ...planRemedies(graph, rack)],
         },
@@ -120,7 +120,7 @@ function slower({ entry }: Rack, bank: Bank, use: BankUse, listeners: readonly L
   return [
     {
       label: `Bank ${bank.id} at ${stated(most, 'Hz')}`,
-      sentence: `Let bank ${bank.id} make PWM at ${stated(most, 'Hz')}, which everything on it takes.`,
+      sentence: `Set bank ${bank.id} to PWM at ${stated(most, 'Hz')}, which everything on it accepts.`,
       edit: { kind: 'set-bank', item: entry.item.id, bank: bank.id, value: { kind: 'pwm', rateHz: most }, was },
     },
   ];
@@ -130,7 +130,7 @@ function slower({ entry }: Rack, bank: Bank, use: BankUse, listeners: readonly L
 export const kindUnsupported: Check = {
   id: 'output.kind-unsupported',
   stage: 'outputs',
-  title: 'An output cannot make its pulses',
+  title: 'Output cannot give its pulses',
   run: ({ graph }) =>
     racksOf(graph).flatMap((rack) =>
       rack.banks.flatMap((bank): Saying[] => {
@@ -146,7 +146,7 @@ export const kindUnsupported: Check = {
               severity: 'mend',
               where: [slotSubject(graph, slot)],
               what: isUnable
-                ? `${slotName(graph, slot)} cannot make ${PULSE_KINDS[use.kind].title}, which bank ${bank.id} is planned for.`
+                ? `${slotName(graph, slot)} cannot give ${PULSE_KINDS[use.kind].title}, which bank ${bank.id} is planned for.`
                 : `${slotName(graph, slot)} has the function "${title}" and cannot have it. ${slot.sharedWith === undefined ? '' : sharedWords(slot.sharedWith)}`,
               evidence: [{ label: slotName(graph, slot), value: isUnable ? PULSE_KINDS[use.kind].title : title, limit: made }],
               why: 'No pulses come out there.',

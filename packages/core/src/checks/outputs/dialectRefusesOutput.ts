@@ -9,7 +9,7 @@ import { planRemedies, slotName, slotSubject } from './outputSubjects.ts';
 export const dialectRefusesOutput: Check = {
   id: 'output.dialect-refuses',
   stage: 'outputs',
-  title: 'The firmware does not have this function there',
+  title: 'Function not possible on this output',
   run: ({ graph }) => {
     const dialect = dialectOf(graph.design);
     if (dialect === undefined) return [];
@@ -24,13 +24,14 @@ export const dialectRefusesOutput: Check = {
         const why =
           dialect.functions[name] === undefined
             ? `${dialect.name} does not know the function.`
-            : (rule?.sentence ?? (slot.isReserved && drives !== 'motor' ? 'It keeps this output for motors on this airframe.' : undefined));
+            : (rule?.sentence ??
+              (slot.isReserved && drives !== 'motor' ? 'It reserves this output for motors on this airframe.' : undefined));
         if (why === undefined) return [];
         return [
           {
             severity: 'mend',
             where: [slotSubject(graph, slot)],
-            what: `${slotName(graph, slot)} cannot be for ${title} with ${dialect.name}.`,
+            what: `${slotName(graph, slot)} cannot have the function "${title}" with ${dialect.name}.`,
             evidence: [{ label: slotName(graph, slot), value: title }],
             why,
             remedies: () =>

@@ -32,8 +32,8 @@ export const duplicateFunction: Check = {
           what: `${listed(slots.map((slot) => slotName(graph, slot)))} all have the function "${title}".`,
           evidence: slots.map((slot) => ({ label: slotName(graph, slot), value: title })),
           why: isPair
-            ? 'Both move alike, which may be meant.'
-            : 'Both get the same pulses: what hangs on one of them moves when the other should.',
+            ? 'Both move together, which may be intended.'
+            : 'Both get the same pulses: the part on one of them moves when the other should.',
           remedies: () => freeing(graph.items[slots[0]?.item ?? -1]?.item.id, slots),
         },
       ];
@@ -49,7 +49,7 @@ function freeing(item: ItemId | undefined, slots: readonly Slot[]): Remedy[] {
   return [
     {
       label: `Only ${kept.label}`,
-      sentence: `Take the function off ${listed(others.map(({ label }) => label))}; ${kept.label} keeps it.`,
+      sentence: `label))}; => Remove the function from ${listed(others.map(({ label }) => label))}; => label))}; ${kept.label} keeps it.`,
       edit: { kind: 'batch', title: `Only ${kept.label} has the function`, edits: others.map((slot) => edit(item, slot)) },
     },
   ];

@@ -10,7 +10,7 @@ import type { Check, Remedy, Saying } from '../finding.ts';
 export const linkageBinds: Check = {
   id: 'output.linkage',
   stage: 'outputs',
-  title: 'End or dead point inside the travel',
+  title: 'Mechanical limit inside the travel',
   run: ({ graph }) => linkedServos(graph).flatMap((linked) => [...endStops(linked), ...deadPoints(linked)]),
 };
 
@@ -21,7 +21,7 @@ const MARGIN = { least: 1, wanted: 1.5 } as const;
 export const torqueShort: Check = {
   id: 'output.torque',
   stage: 'outputs',
-  title: 'Servo weaker than the air on its surface',
+  title: 'Servo too weak for its surface',
   leftToPeople: 'a stronger servo, a longer horn with less throw, or a lower never-exceed speed is a choice',
   run: ({ graph }) =>
     linkedServos(graph).flatMap((linked): Saying[] => {
@@ -34,14 +34,14 @@ export const torqueShort: Check = {
         {
           severity: worst.margin < MARGIN.least ? 'mend' : 'note',
           where: [{ is: 'item', item: item.id }],
-          what: `${item.ref} ${worst.margin < MARGIN.least ? 'is too weak for' : 'has little force left with'} ${worst.of.name}: ${quantity(worst.givenNcm, 'Ncm')} at the hinge, and the air takes ${quantity(worst.neededNcm, 'Ncm')}.`,
+          what: `${item.ref} ${worst.margin < MARGIN.least ? 'is too weak for' : 'has little torque to spare with'} ${worst.of.name}: ${quantity(worst.givenNcm, 'Ncm')} at the hinge, of ${quantity(worst.neededNcm, 'Ncm')}.`,
           evidence: [
             { label: 'margin', value: decimals(worst.margin, 2), limit: String(MARGIN.wanted) },
             { label: `lowest voltage, ${force.situation}`, value: quantity(force.volts, 'V') },
             { label: 'speed', value: quantity(worst.of.speedMs, 'm/s') },
             { label: 'deflection', value: quantity(worst.deflectionDeg, 'deg') },
           ],
-          why: 'The surface blows back, and the servo stands stalled and hot. The moment of the air is an estimate.',
+          why: 'The surface blows back, and the servo stalls and gets hot. The hinge moment is an estimate.',
         },
       ];
     }),
@@ -58,7 +58,7 @@ function endStops(linked: LinkedServo): Saying[] {
     {
       severity: 'mend',
       where: [{ is: 'item', item: id }],
-      what: `${ref} gets pulses of ${stated(beyond, 'us')}; it turns from ${firstUs} to ${stated(lastUs, 'us')}.`,
+      what: `${ref} gets pulses of ${stated(beyond, 'us')}, beyond its range of ${firstUs} to ${stated(lastUs, 'us')}.`,
       evidence: [
         {
           label: `${ref}, ${titleOf(linked)}`,
@@ -66,7 +66,7 @@ function endStops(linked: LinkedServo): Saying[] {
           limit: `${firstUs} to ${stated(lastUs, 'us')}`,
         },
       ],
-      why: 'It stands against its own stop, stalled, as long as the stick is there.',
+      why: 'It stalls against its own end stop as long as the stick is held there.',
       discriminator: 'end',
       remedies: () => narrower(linked),
     },
@@ -85,7 +85,7 @@ function deadPoints(linked: LinkedServo): Saying[] {
         severity: 'mend',
         where,
         what: `Arm, rod and horn of ${ref} do not meet at ${stated(fourBarOf(linkage) === undefined ? 1500 : limits.trimUs, 'us')}.`,
-        evidence: [{ label: 'rod', value: linkage.rodMm === undefined ? 'as long as fits' : stated(linkage.rodMm, 'mm') }],
+        evidence: [{ label: 'rod', value: linkage.rodMm === undefined ? 'a length that fits' : stated(linkage.rodMm, 'mm') }],
         why: 'No rod of this length reaches from one hole to the other.',
         discriminator: 'open',
         remedies: () => fittingRod(linked),
@@ -130,7 +130,7 @@ function narrower(linked: LinkedServo): Remedy[] {
   return [
     {
       label: `${safe.minUs} to ${safe.maxUs} us`,
-      sentence: `Let ${entry.item.ref} go from ${safe.minUs} to ${stated(safe.maxUs, 'us')}.`,
+      sentence: `Limit ${entry.item.ref} to ${safe.minUs} to ${stated(safe.maxUs, 'us')}.`,
       edit: { kind: 'set-output-travel', item: use.item, output: use.output, value: { ...was, minUs: safe.minUs, maxUs: safe.maxUs }, was },
     },
   ];

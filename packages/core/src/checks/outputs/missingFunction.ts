@@ -27,8 +27,8 @@ export const outputsNotBegun: Check = {
         severity: 'note',
         where: [{ is: 'item', item: rack.entry.item.id }],
         what: isAssigned
-          ? `The outputs of ${rack.entry.item.ref} have functions, and nobody has planned what pulses its banks make.`
-          : `Nobody has planned what the outputs of ${rack.entry.item.ref} are for.`,
+          ? `The outputs of ${rack.entry.item.ref} have functions, but no pulses are planned for its banks.`
+          : `The outputs of ${rack.entry.item.ref} have no functions yet.`,
         why: 'Missing functions, pulse kinds and rates are not checked yet.',
         remedies: () => namingRemedies(graph, rack),
       },
@@ -53,7 +53,7 @@ export const missingFunction: Check = {
         where: [{ is: 'item', item: rack.entry.item.id }],
         what: `${rack.entry.item.ref} has no output for ${listed(titles)}.`,
         evidence: titles.map((label) => ({ label, value: 'no output' })),
-        why: 'The airframe does not fly without them.',
+        why: 'The aircraft does not fly without them.',
         remedies: () => planRemedies(graph, rack),
       },
     ];

@@ -9,7 +9,7 @@ import type { Check, Evidence, Remedy, Saying } from '../finding.ts';
 export const motorOrder: Check = {
   id: 'output.motor-order',
   stage: 'outputs',
-  title: 'Lift motors in another order than the firmware has them',
+  title: 'Motor order or direction wrong',
   run: ({ graph }) => {
     const rows = rotorPlanOf(graph);
     const moved = rows.filter(({ sitsAt, rotor }) => sitsAt !== undefined && sitsAt.place !== rotor.place);
@@ -30,7 +30,7 @@ function orderSaying(graph: Graph, rows: readonly RotorRow[], moved: readonly Ro
     where: moved.flatMap(({ motor }) => (motor === undefined ? [] : [{ is: 'item', item: motor.entry.item.id }])),
     what: `${first?.motor?.entry.item.ref ?? ''} is motor ${first?.number ?? 0} and sits ${evidence[0]?.value.split(' ').slice(1).join(' ') ?? ''}; the firmware has motor ${first?.number ?? 0} ${evidence[0]?.limit ?? ''}.`,
     evidence,
-    why: 'Corrections go to the wrong corner: the frame turns over as it takes off.',
+    why: 'Corrections go to the wrong corner: the aircraft flips over on take-off.',
     discriminator: 'order',
     remedies: () => byPlace(graph, rows),
   };
@@ -52,9 +52,9 @@ function byPlace(graph: Graph, rows: readonly RotorRow[]): Remedy[] {
   });
   return [
     {
-      label: 'Number by place',
-      sentence: 'Give each output the number that the firmware has for the place of its motor.',
-      edit: { kind: 'batch', title: 'Number the lift motors by their places', edits },
+      label: 'Number by position',
+      sentence: "Give each output the firmware's number for the position of its motor.",
+      edit: { kind: 'batch', title: 'Number the lift motors by position', edits },
     },
   ];
 }
@@ -77,12 +77,12 @@ function turnSayings({ motor, turns, propellerTurns, sitsAt, rotor: numbered, nu
       severity: 'stop',
       where: [{ is: 'item', item: item.id }],
       what: wrongMotor
-        ? `${item.ref} sits ${placeTitle(rotor.place)} and turns ${turns}; it has to turn ${rotor.turns}.`
-        : `The propeller of ${item.ref} pushes when it turns ${propellerTurns ?? ''}; its motor turns ${turns ?? rotor.turns}.`,
+        ? `${item.ref} sits ${placeTitle(rotor.place)} and turns ${turns}; it must turn ${rotor.turns}.`
+        : `The propeller of ${item.ref} lifts when it turns ${propellerTurns ?? ''}; its motor turns ${turns ?? rotor.turns}.`,
       evidence: [
         { label: `motor ${number}, ${placeTitle(rotor.place)}`, value: wrongMotor ? turns : (propellerTurns ?? ''), limit: rotor.turns },
       ],
-      why: wrongMotor ? 'The frame spins about itself as soon as it is off the ground.' : 'It blows upwards: that corner goes down.',
+      why: wrongMotor ? 'The aircraft spins as soon as it leaves the ground.' : 'It pushes down: that corner drops.',
       discriminator: 'turn',
       remedies: () =>
         edits.length === 0

@@ -39,7 +39,7 @@ function planned(graph: Graph, rack: Rack, suits: (plan: OutputPlan) => boolean)
   return [
     {
       label: 'Plan the outputs',
-      sentence: `${'title' in taken.edit ? taken.edit.title : 'Outputs as planned'}: what is wired stays where it can, and each bank makes what all on it take.`,
+      sentence: `${'title' in taken.edit ? taken.edit.title : 'Outputs as planned'}: wired parts stay where they can, and each bank gives pulses that all its parts accept.`,
       edit: taken.edit,
     },
   ];

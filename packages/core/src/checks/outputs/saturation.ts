@@ -13,7 +13,7 @@ const LEAST_LEFT = 0.3;
 export const saturation: Check = {
   id: 'output.saturation',
   stage: 'outputs',
-  title: 'One axis leaves too little of another',
+  title: 'Mixer saturates',
   run: ({ graph }) => {
     const { design } = graph;
     const rack = mainRack(graph);
@@ -26,7 +26,7 @@ export const saturation: Check = {
           where: [{ is: 'item', item: rack.entry.item.id }],
           what: `At full ${full} only ${percent(remains)} of ${other} is left (${rack.entry.item.ref}).`,
           evidence: [{ label: `${other} at full ${full}`, value: percent(remains), limit: percent(LEAST_LEFT) }],
-          why: 'A surface or a motor is at its end, and the other command moves nothing more.',
+          why: 'A surface or motor is at its limit, and the other command has no more effect.',
           discriminator: `${full} ${other}`,
           remedies: () => usualShares(design.aircraft.mixing, [full, other]),
         },
@@ -41,11 +41,11 @@ function usualShares(mixing: Parameters<typeof mixShare>[0], axes: readonly Axis
   if (figures.length === 0) return [];
   return [
     {
-      label: 'Usual shares',
-      sentence: 'Mix both axes with the shares that are usual, so that each leaves room for the other.',
+      label: 'Usual gains',
+      sentence: 'Mix both axes with the usual gains, so that each leaves room for the other.',
       edit: {
         kind: 'batch',
-        title: 'Usual shares of the mixer',
+        title: 'Usual mixer gains',
         edits: figures.map((figure) => ({ kind: 'set-mix-figure', figure, value: null, was: mixing[figure] ?? null })),
       },
     },

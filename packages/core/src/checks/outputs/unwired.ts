@@ -11,8 +11,8 @@ import { slotSubject } from './outputSubjects.ts';
 export const outputUnwired: Check = {
   id: 'output.unwired',
   stage: 'outputs',
-  title: 'Output with a function and no wire',
-  leftToPeople: 'what it drives, only a person knows',
+  title: 'Output assigned but not wired',
+  leftToPeople: 'only a person knows what it drives',
   run: ({ graph }) =>
     racksOf(graph).flatMap((rack): Saying[] => {
       const open = slotsIn(rack).filter(({ use, on }) => use !== undefined && on.length === 0);
@@ -25,7 +25,7 @@ export const outputUnwired: Check = {
           where: open.map((slot) => slotSubject(graph, slot)),
           what: `${rack.entry.item.ref} has ${isOne ? 'an output' : 'outputs'} with a function and nothing on ${isOne ? 'it' : 'them'}: ${listed(names)}.`,
           evidence: names.map((label) => ({ label, value: 'nothing wired' })),
-          why: 'What the function stands for does not move.',
+          why: 'What it should drive does not move.',
           discriminator: rack.entry.item.id,
         },
       ];
@@ -36,7 +36,7 @@ export const outputUnwired: Check = {
 export const wiredUnassigned: Check = {
   id: 'output.wired-unassigned',
   stage: 'outputs',
-  title: 'Wired output without a function',
+  title: 'Output wired but not assigned',
   run: ({ graph }) =>
     racksOf(graph).flatMap((rack): Saying[] => {
       const idle = slotsIn(rack).filter(({ use, on }) => use === undefined && on.length > 0);
@@ -48,7 +48,7 @@ export const wiredUnassigned: Check = {
           where: idle.map((slot) => slotSubject(graph, slot)),
           what: `${rack.entry.item.ref} has ${idle.length === 1 ? 'a wired output' : 'wired outputs'} without a function: ${listed(names)}.`,
           evidence: names.map((label) => ({ label, value: 'no function' })),
-          why: 'The controller gives no pulses there, so that what is wired does nothing.',
+          why: 'The controller gives no pulses there, so the wired part does nothing.',
           discriminator: rack.entry.item.id,
           remedies: () => byName(graph, rack, idle),
         },
@@ -64,7 +64,7 @@ function byName(graph: Graph, rack: Rack, idle: readonly Slot[]): Remedy[] {
   if (seats.length < idle.length) return [];
   const item = rack.entry.item.id;
   const isOne = seats.length === 1;
-  const title = `Assign ${isOne ? 'the output' : `${seats.length} outputs`} by what hangs on ${isOne ? 'it' : 'them'}`;
+  const title = `Assign ${isOne ? 'the output' : `${seats.length} outputs`} by the parts wired to ${isOne ? 'it' : 'them'}`;
   const functions = seats.flatMap(({ slot, seeker }): SimpleEdit[] =>
     slot === undefined ? [] : [{ kind: 'set-output-function', item, output: slot.output.id, function: seeker.function, was: null }],
   );

@@ -8,7 +8,7 @@ import type { Check, Saying } from '../finding.ts';
 export const antennaFirst: Check = {
   id: 'power.antenna-first',
   stage: 'power',
-  title: 'A transmitter without its antenna',
+  title: 'Transmitter without an antenna',
   run: ({ graph }) => graph.items.flatMap((_, item) => bareSaying(graph, item)),
 };
 
@@ -24,16 +24,16 @@ function bareSaying(graph: Graph, item: number): Saying[] {
     {
       severity: 'stop',
       where: [{ is: 'item', item: entry.item.id }],
-      what: `${ref} gets ${stated(volts, 'V')} and has no antenna.`,
+      what: `${ref} has no antenna and is powered at ${stated(volts, 'V')}.`,
       evidence: [
         { label: 'supply', value: stated(volts, 'V') },
         { label: 'antenna', value: NO_ANTENNA, limit: 'fitted before power' },
       ],
-      why: 'What it sends comes back into its output stage and destroys it. Fit the antenna before any power is applied.',
+      why: 'Transmitted power is reflected into the output stage and destroys it. Fit the antenna before any power is applied.',
       remedies: () => [
         {
           label: 'Fit the antenna',
-          sentence: `Say that the antenna of ${ref} is fitted, after fitting it.`,
+          sentence: `Record that the antenna of ${ref} is fitted, once it is.`,
           edit: { kind: 'set-item-setting', item: entry.item.id, setting: ANTENNA_SETTING, value: null, was: NO_ANTENNA },
         },
       ],

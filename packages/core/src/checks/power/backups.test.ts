@@ -26,13 +26,13 @@ describe('an input that waits for another one to fail', () => {
   it('is told where the controller would refuse it', () => {
     expect(said(flyingCarrier(false), 'power.input-window')).toEqual([]);
     expect(said(set(flyingCarrier(false), 'BEC1', 'volts', 6), 'power.input-window')).toEqual([
-      'mend: Input 3 of FC1 power-inputs is at 5.98 V and accepts no more than 5.70 V.',
+      'mend: Input 3 of FC1 power-inputs is at 5.98 V; it accepts at most 5.70 V.',
     ]);
   });
 
   it('is told once where it is refused already', () => {
     expect(said(carrierOver(20_000), 'power.input-window')).toEqual([
-      'stop: Input 1 of FC1 power-inputs sees 1.78 V and accepts no less than 4.10 V (cold).',
+      'stop: Input 1 of FC1 power-inputs gets 1.78 V; it accepts at least 4.10 V (cold).',
     ]);
   });
 });
@@ -44,7 +44,7 @@ describe('the conditioner of a rail that is a backup', () => {
 
   it('does not where it begins too late, or below the rail', () => {
     expect(said(conditioned(9.1), 'power.backup-unconditioned')).toEqual([
-      'mend: The clamp on the servo rail conducts only from 9.10 V, and FC1 accepts no more than 5.70 V there.',
+      'mend: The clamp on the servo rail starts at 9.10 V; FC1 accepts at most 5.70 V there.',
     ]);
     const tooLate = conditioned(9.1);
     const [late] = findingsBy(tooLate, 'power.backup-unconditioned');
@@ -53,7 +53,7 @@ describe('the conditioner of a rail that is a backup', () => {
     expect(remedy.label).toMatch(/ to 5\.6 V$/);
     expect(said(made(tooLate, remedy.edit), 'power.backup-unconditioned')).toEqual([]);
     expect(said(set(conditioned(5.1), 'BEC1', 'volts', 5.2), 'power.backup-unconditioned')[0]).toMatch(
-      /^mend: The clamp on the servo rail conducts from 5\.10 V, below the 5\.\d\d V of the rail: it conducts all the time\.$/,
+      /^mend: The clamp on the servo rail starts at 5\.10 V, below the 5\.\d\d V of the rail: it conducts all the time\.$/,
     );
   });
 });
@@ -65,6 +65,6 @@ describe('a board at a desk', () => {
     desk.wire('PC1 usb1', 'FC1 usb', 'meaning', 500);
     expect(said(desk.design, 'power.no-supply')).toEqual([]);
     desk.wire('GNSS1 UART', 'FC1 S1', 'meaning', 100);
-    expect(said(desk.design, 'power.no-supply')).toEqual(["note: On a computer's USB alone GNSS1 stays dark."]);
+    expect(said(desk.design, 'power.no-supply')).toEqual(['note: On USB power alone GNSS1 stays unpowered.']);
   });
 });

@@ -26,7 +26,7 @@ function said(design: Design): readonly string[] {
 
 describe('a motor controller', () => {
   it('on fewer cells than it is made for is told, and not on as many', () => {
-    expect(said(on('battery-lipo-3s-3300'))).toEqual(['stop: BAT1 has 3 cells, and ESC1 is made for 4 to 8 cells.']);
+    expect(said(on('battery-lipo-3s-3300'))).toEqual(['stop: BAT1 has 3 cells, and ESC1 needs 4 to 8 cells.']);
     expect(said(on('battery-lipo-4s-5000'))).toEqual([]);
     expect(said(on('battery-lipo-3s-3300', 'motor-controller-60a-5v5a'))).toEqual([]);
   });
@@ -34,6 +34,6 @@ describe('a motor controller', () => {
   it('on two packs in series counts the cells of both', () => {
     expect(said(onTwo('battery-lipo-2s-2200', 'battery-lipo-2s-2200'))).toEqual([]);
     const one = on('battery-lipo-2s-2200');
-    expect(said(one)).toEqual(['stop: BAT1 has 2 cells, and ESC1 is made for 4 to 8 cells.']);
+    expect(said(one)).toEqual(['stop: BAT1 has 2 cells, and ESC1 needs 4 to 8 cells.']);
   });
 });

@@ -15,7 +15,7 @@ const SHARE = 0.4;
 export const companionSupply: Check = {
   id: 'power.companion-supply',
   stage: 'power',
-  title: 'A companion on the pins of a controller',
+  title: 'Companion computer powered by a controller',
   run: ({ graph }) => {
     const cruise = situation(graph, 'cruise');
     return cruise === undefined ? [] : cruise.network.devices.flatMap((_, device) => companionSaying(graph, cruise, device));
@@ -38,12 +38,12 @@ function companionSaying(graph: Graph, result: ScenarioResult, device: number): 
     {
       severity: 'mend',
       where: [{ is: 'item', item: entry.item.id }],
-      what: `${ref} peaks at ${current(element.peakA)} on the pins of ${board}, and ${supply.name} has ${current(Math.max(leftA, 0))} left for it.`,
+      what: `${ref} draws up to ${current(element.peakA)} from the pins of ${board}; ${supply.name} has ${current(Math.max(leftA, 0))} to spare.`,
       evidence: [
         { label: `${ref} at its peak`, ...currentAgainst(element.peakA, SHARE * Math.max(leftA, 0)) },
         { label: `${supply.name}, others`, ...currentAgainst(supply.amps - ownA, supply.ratedA) },
       ],
-      why: `When ${ref} works hard it pulls the supply of ${board} down with it. It gets a regulator of its own.`,
+      why: `Under load ${ref} drags the supply of ${board} down. Give it a regulator of its own.`,
       remedies: () => ownSupplyRemedies(graph, placed.item, element),
     },
   ];

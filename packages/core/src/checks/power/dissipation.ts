@@ -14,7 +14,7 @@ import { inSentence } from '../../text/sentences.ts';
 export const dissipation: Check = {
   id: 'power.dissipation',
   stage: 'power',
-  title: 'More heat than a part stands',
+  title: 'Part overheats',
   run: ({ graph }) => {
     const worst = new Map<number, { readonly watts: number; readonly saying: Saying }>();
     for (const result of workingSituations(graph)) {
@@ -54,9 +54,9 @@ function sayingOf(graph: Graph, result: ScenarioResult, i: number, { watts, maxW
   return {
     severity: 'mend',
     where: item === undefined ? [] : [{ is: 'item', item: item.id }],
-    what: `${name} turns ${heat.value} into heat and stands ${heat.limit} (${result.scenario.title.toLowerCase()}).`,
+    what: `${name} dissipates ${heat.value}, rated ${heat.limit} (${result.scenario.title.toLowerCase()}).`,
     evidence: [{ label: `${name}, ${result.scenario.title.toLowerCase()}`, ...heat }],
-    why: 'It shuts down when it is hot, and what hangs on it stops. A switching regulator makes a tenth of the heat.',
+    why: 'It shuts down when hot, and everything that it feeds loses power. A switching regulator makes a tenth of the heat.',
     discriminator: placed?.is === 'element' ? placed.element.id : '',
     remedies: () => (item === undefined ? [] : switchingRegulator(graph, item, result, i)),
   };
@@ -78,6 +78,6 @@ function switchingRegulator(graph: Graph, item: Item, result: ScenarioResult, i:
   });
   const edit = chosen === undefined ? undefined : proposeAdoption(graph.design, item.id, partKeyOf(chosen.part));
   if (chosen === undefined || edit === undefined) return [];
-  const sentence = `Put a ${inSentence(chosen.part.name)} in the place of ${item.ref}, with the same wires.`;
-  return [{ label: 'Take a switching one', sentence, edit }];
+  const sentence = `Replace ${item.ref} with a ${inSentence(chosen.part.name)}, on the same wires.`;
+  return [{ label: 'Use a switching regulator', sentence, edit }];
 }

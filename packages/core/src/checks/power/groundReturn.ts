@@ -22,7 +22,7 @@ const POWER_A = 3;
 export const groundReturn: Check = {
   id: 'power.ground-return',
   stage: 'power',
-  title: 'Current that returns through a signal ground',
+  title: 'Ground return through a signal cable',
   run: ({ graph }) => {
     const loaded = workingSituations(graph).filter(({ scenario }) => scenario.durationS >= 30 && scenario.isJammed !== true);
     const burnt = turnsOf(powerGrounds(graph, loaded)).flatMap((turn) => burntIn(graph, turn));
@@ -54,9 +54,9 @@ function returningSaying(graph: Graph, cable: Cable, { amps, limitA, contact, re
   return {
     severity: amps > 1.5 * limitA ? 'stop' : 'mend',
     where: [{ is: 'cable', cable: cable.id }, ...items.map((item): Subject => ({ is: 'item', item }))],
-    what: `Return current of other parts flows through the ground of ${cable.tag}: ${carried.value}, and it is made for ${carried.limit} (${situationWords(result.scenario)}).`,
+    what: `Return current of other parts flows through the ground of ${cable.tag}: ${carried.value}, rated ${carried.limit} (${situationWords(result.scenario)}).`,
     evidence: [{ label: `${contactName(graph, contact)}, ${result.scenario.title.toLowerCase()}`, ...carried }],
-    why: 'The thin wire burns, and with it goes the signal beside it.',
+    why: 'The thin wire burns, and the signal wire beside it with it.',
     discriminator: 'now',
     cause: { of: ofCable(cable), distance: 0 },
     remedies: () => items.flatMap((item) => missingGround(graph, graph.itemIx.get(item) ?? -1)),
@@ -215,14 +215,14 @@ function openedSaying(graph: Graph, opened: readonly Opened[]): Saying {
       { is: 'cable', cable: cable.id },
       { is: 'conductor', cable: cable.id, conductor: conductor.id },
     ]),
-    what: `If the ground wire of ${worst.cable.tag} opens, ${worst.burnt.name} carries ${carried.value} and is made for ${carried.limit}${
-      others === 0 ? '' : `; ${others === 1 ? 'one more power ground is' : `${others} more power grounds are`} like it`
+    what: `If the ground wire of ${worst.cable.tag} opens, ${worst.burnt.name} carries ${carried.value}, rated ${carried.limit}${
+      others === 0 ? '' : `; ${others === 1 ? 'one more power ground' : `${others} more power grounds`} like it`
     }.`,
     evidence: byShare.slice(0, 6).map(({ cable, burnt, result }) => ({
       label: `${cable.tag} open: ${burnt.name}, ${result.scenario.title.toLowerCase()}`,
       ...currentAgainst(burnt.amps, burnt.limitA),
     })),
-    why: 'The motor goes on, the thin wire burns, and with it goes the signal beside it. A second ground to the star point, where all power grounds meet, takes it over.',
+    why: 'The motor keeps running, and the thin wire burns together with the signal wire beside it. A second ground to the star point, where all power grounds meet, carries the current instead.',
     discriminator: 'opened',
     remedies: () => starGrounds(graph, byShare),
   };

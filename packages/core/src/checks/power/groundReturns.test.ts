@@ -8,7 +8,7 @@ describe('the ground of a signal lead beside a thick one', () => {
   it('is a note on an aircraft that is wired as everybody does it, and a star ground takes it over', () => {
     const [note, ...others] = findingsBy(motorWired(), 'power.ground-return');
     expect([note?.severity, others]).toEqual(['note', []]);
-    expect(note?.what).toMatch(/^If the ground wire of W02 opens, W04 contact 3 at ESC1 carries .* and is made for 3\.00 A\.$/);
+    expect(note?.what).toMatch(/^If the ground wire of W02 opens, W04 contact 3 at ESC1 carries .*, rated 3\.00 A\.$/);
     const [remedy] = note === undefined ? [] : remediesOf(motorWired(), note);
     expect(remedy?.label).toBe('Add a star ground');
   });

@@ -13,7 +13,7 @@ type Of<K extends CircuitElement['is']> = Extract<CircuitElement, { is: K }>;
 export const inputWindow: Check = {
   id: 'power.input-window',
   stage: 'power',
-  title: 'A supply leaves the window of its input',
+  title: 'Supply outside the range of its input',
   leftToPeople: 'another supply or another part',
   run: ({ graph }) => {
     const worst = new Map<string, Saying>();
@@ -71,9 +71,9 @@ function waitingSaying(graph: Graph, { item, element, input, volts, limitV }: Wa
   return {
     severity: 'mend',
     where: entry === undefined ? [] : [{ is: 'item', item: entry.item.id }],
-    what: `Input ${input + 1} of ${ref} ${element.id} is at ${seen.value} and accepts ${volts < limitV ? 'no less' : 'no more'} than ${seen.limit}.`,
+    what: `Input ${input + 1} of ${ref} ${element.id} is at ${seen.value}; it accepts ${volts < limitV ? 'at least' : 'at most'} ${seen.limit}.`,
     evidence: [{ label: `input ${input + 1}, cruise`, ...seen }],
-    why: `When the supply in use fails, ${ref} refuses this one: there is no backup.`,
+    why: `When the supply in use fails, ${ref} rejects this one: there is no backup.`,
     discriminator: `${element.id} ${input}`,
   };
 }
@@ -88,11 +88,9 @@ function sayingOf(graph: Graph, result: ScenarioResult, { device, value, limit, 
   return {
     severity: isDead ? 'stop' : 'mend',
     where: [{ is: 'item', item: entry.item.id }],
-    what: `Input ${input + 1} of ${ref} ${placed.element.id} sees ${seen.value} and accepts ${value < limit ? 'no less' : 'no more'} than ${seen.limit} (${result.scenario.title.toLowerCase()}).`,
+    what: `Input ${input + 1} of ${ref} ${placed.element.id} gets ${seen.value}; it accepts ${value < limit ? 'at least' : 'at most'} ${seen.limit} (${result.scenario.title.toLowerCase()}).`,
     evidence: [{ label: `input ${input + 1}`, ...seen }],
-    why: isDead
-      ? `${ref} has no other input: it resets in flight.`
-      : `${ref} changes over to another input, and its redundancy is used up.`,
+    why: isDead ? `${ref} has no other input and resets in flight.` : `${ref} switches to another input and has no backup left.`,
     discriminator: `${placed.element.id} ${input}`,
   };
 }

@@ -14,7 +14,7 @@ const ALLOWED_MM = 200;
 export const longBatteryLead: Check = {
   id: 'power.long-battery-lead',
   stage: 'power',
-  title: 'A long lead from pack to motor controller',
+  title: 'Long lead from pack to motor controller',
   run: ({ graph }) => {
     const drives = graph.items.flatMap(({ part }, item) => (part?.circuit.some(({ is }) => is === 'drive') === true ? [item] : []));
     const ways = drives.length === 0 ? new Map<number, readonly Way[]>() : supplyWays(graph);
@@ -49,12 +49,12 @@ function longLead(graph: Graph, leads: readonly Lead[], lead: Lead): Saying[] {
     {
       severity: 'mend',
       where: [{ is: 'item', item: entry.item.id }],
-      what: `${ref} is ${quantity(lengthMm, 'mm')} of wire away from its pack, ${quantity(addedMm, 'mm')} more than it came with.`,
+      what: `${ref} has ${quantity(lengthMm, 'mm')} of wire to its pack, ${quantity(addedMm, 'mm')} more than it is supplied with.`,
       evidence: [
         { label: 'pack to controller', ...against(lengthMm, DELIVERED_MM + ALLOWED_MM, 'mm') },
         { label: 'capacitance at the controller', ...against(fitted, needed.microfarad, 'uF') },
       ],
-      why: 'The inductance of the lead throws voltage peaks at the switches of the controller with every pulse, and in time kills it. Longer motor leads do no harm.',
+      why: 'The inductance of the lead causes voltage spikes at the transistors of the controller with every pulse, and destroys it in time. Longer motor leads do no harm.',
       remedies: () => leadCapacitorRemedies(graph, item, needed.microfarad - fitted),
     },
   ];

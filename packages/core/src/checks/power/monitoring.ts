@@ -18,7 +18,7 @@ const MEND_SHARE = 0.1;
 export const unmeasured: Check = {
   id: 'power.unmeasured',
   stage: 'power',
-  title: 'Current that is not counted',
+  title: 'Current not measured',
   run: ({ graph }) => {
     const cruise = situation(graph, 'cruise');
     if (cruise === undefined || !graph.items.some(({ item, part }) => part?.kind === 'motor' && item.where === 'aircraft')) return [];
@@ -40,13 +40,13 @@ function unmeasuredSaying(graph: Graph, pack: ReturnType<typeof senseReadings>['
     {
       severity: wiredA > MEND_SHARE * totalA ? 'mend' : 'note',
       where: [{ is: 'item', item: entry.item.id }],
-      what: `${percent(share)} of the cruise current is taken from ${entry.item.ref} and not counted: ${pack.unseen.map(({ name }) => name).join(', ')}.`,
+      what: `${percent(share)} of the cruise current of ${entry.item.ref} is not measured: ${pack.unseen.map(({ name }) => name).join(', ')}.`,
       evidence: [
         { label: 'in cruise, all packs', value: current(totalA) },
         ...pack.unseen.slice(0, 4).map(({ name, amps }) => ({ label: name, value: current(amps) })),
-        { label: 'error of the consumed charge in an hour', value: quantity(pack.unseenA * 1000, 'mAh') },
+        { label: 'error in consumed charge after an hour', value: quantity(pack.unseenA * 1000, 'mAh') },
       ],
-      why: 'The consumed charge reads too low, so that the pack is emptier than it seems.',
+      why: 'Consumed charge reads too low: the pack is emptier than it seems.',
       remedies: () =>
         tapRemedies(
           graph,
@@ -60,7 +60,7 @@ function unmeasuredSaying(graph: Graph, pack: ReturnType<typeof senseReadings>['
 export const noMonitor: Check = {
   id: 'power.no-monitor',
   stage: 'power',
-  title: 'Nothing measures the pack',
+  title: 'Pack not measured',
   leftToPeople: 'a sensor is a part to choose',
   run: ({ graph }) => {
     const cruise = situation(graph, 'cruise');
@@ -74,9 +74,9 @@ export const noMonitor: Check = {
         // A board without an input for it, as small stabilisers are, has nobody to tell.
         severity: graph.items.some(({ part }) => part?.kind === 'controller' && canMeasure(part)) ? 'mend' : 'note',
         where: [{ is: 'item', item: entry.item.id }],
-        what: `Nothing measures what ${entry.item.ref} gives.`,
-        evidence: [{ label: 'in cruise', value: current(pack.amps), limit: 'a sense element in its way' }],
-        why: 'The autopilot knows neither how much is left nor when to come home. Put a power module between pack and loads.',
+        what: `Nothing measures the current of ${entry.item.ref}.`,
+        evidence: [{ label: 'in cruise', value: current(pack.amps), limit: 'a current sensor in its path' }],
+        why: 'The autopilot knows neither how much charge is left nor when to return. Fit a power module between pack and loads.',
       },
     ];
   },
@@ -101,7 +101,7 @@ function isBlind(packs: ReturnType<typeof senseReadings>['packs']): boolean {
 export const senseScale: Check = {
   id: 'power.sense-scale',
   stage: 'power',
-  title: 'A sensor runs out of scale',
+  title: 'Sensor out of range',
   leftToPeople: 'another sensor, or another controller',
   run: ({ graph }) => [...currentScale(graph), ...signalScale(graph)],
 };
@@ -121,9 +121,9 @@ function currentScale(graph: Graph): Saying[] {
       worst.set(i, {
         severity: 'mend',
         where: [{ is: 'item', item: entry.item.id }],
-        what: `${entry.item.ref} ${id} reads up to ${seen.limit} and sees ${seen.value} (${result.scenario.title.toLowerCase()}).`,
+        what: `${entry.item.ref} ${id} measures up to ${seen.limit}, and carries ${seen.value} (${result.scenario.title.toLowerCase()}).`,
         evidence: [{ label: `${entry.item.ref} ${id}, ${result.scenario.title.toLowerCase()}`, ...seen }],
-        why: 'What is above the scale is not counted, and the module runs hot.',
+        why: 'Current above its range is not counted, and the module runs hot.',
         discriminator: id,
       });
     });
@@ -145,9 +145,9 @@ function signalScale(graph: Graph): Saying[] {
               { is: 'item', item: item.id },
               { is: 'item', item: reader.id },
             ],
-            what: `${item.ref} ${endpoint.purpose} goes up to ${stated(endpoint.fullScaleV, 'V')} and ${reader.ref} reads up to ${stated(input.fullScaleV, 'V')}.`,
+            what: `${item.ref} ${endpoint.purpose} outputs up to ${stated(endpoint.fullScaleV, 'V')} and ${reader.ref} reads up to ${stated(input.fullScaleV, 'V')}.`,
             evidence: [{ label: endpoint.purpose, value: stated(endpoint.fullScaleV, 'V'), limit: stated(input.fullScaleV, 'V') }],
-            why: 'The upper part of the scale reads as one and the same value; put a divider in between or another input.',
+            why: 'The upper part of the range all reads the same. Fit a divider, or use another input.',
             discriminator: endpoint.id,
           },
         ];

@@ -53,13 +53,13 @@ describe('a part without its supply', () => {
     expect(said(withSignals)).toEqual([]);
     expect(findingsBy(withSignals, 'wire.no-common-ground')).toHaveLength(1);
     const without = removed(removed(withSignals, 'W02', 2), 'W02', 3);
-    expect(said(without).map(({ what }) => what)).toEqual(['GNSS1 has no ground that leads back from its receiver.']);
+    expect(said(without).map(({ what }) => what)).toEqual(['GNSS1 has no ground return for its receiver.']);
     expect(mended(without)).toEqual(['Add the ground wire', []]);
   });
 
   it('says it of a servo too, which takes whatever voltage there is', () => {
     const supplyAlone = removed(removed(railWithout('nothing'), 'W05', 1), 'W05', 3);
-    expect(said(supplyAlone).map(({ what }) => what)).toEqual(['SRV2 has no ground that leads back from its servo.']);
+    expect(said(supplyAlone).map(({ what }) => what)).toEqual(['SRV2 has no ground return for its servo.']);
     expect(mended(supplyAlone)).toEqual(['Add the ground wire', []]);
   });
 
@@ -95,7 +95,7 @@ describe('a part without its supply', () => {
 
   it('names the regulator that gets too little itself', () => {
     expect(said(computerOn('battery-lipo-3s-3300')).map(({ what, evidence }) => [what, evidence[0]?.limit])).toEqual([
-      ['PWR1 reg-12v, which feeds CC1, gets too little to start.', '14.00 V'],
+      ['PWR1 reg-12v, which feeds CC1, gets too little voltage to start.', '14.00 V'],
     ]);
     expect(said(computerOn('battery-lipo-4s-5000'))).toEqual([]);
   });
@@ -131,7 +131,7 @@ describe('an overload elsewhere', () => {
     expect(names(overloaded(true))).toEqual([]);
     expect(names(overloaded(false))).toEqual(['GNSS1 is wired, but no supply reaches its receiver.']);
     expect(names(removed(removed(removed(overloaded(true), 'W02', 4), 'W02', 3), 'W02', 2))).toEqual([
-      'GNSS1 has no ground that leads back from its receiver.',
+      'GNSS1 has no ground return for its receiver.',
     ]);
   });
 });

@@ -23,7 +23,7 @@ import { situation } from './helpers/situations.ts';
 export const noSupply: Check = {
   id: 'power.no-supply',
   stage: 'power',
-  title: 'Wired, and without a supply',
+  title: 'Wired but unpowered',
   run: ({ graph }) => {
     const cruise = situation(graph, 'cruise');
     if (cruise === undefined) return [];
@@ -109,9 +109,11 @@ function regulatorSaying(
     {
       severity: 'mend',
       where: [regulator, ...fed].map(({ id }) => ({ is: 'item', item: id })),
-      what: isUnfed ? `No supply reaches ${name}${feeding}.` : `${name}${feeding === '' ? '' : `${feeding},`} gets too little to start.`,
+      what: isUnfed
+        ? `No supply reaches ${name}${feeding}.`
+        : `${name}${feeding === '' ? '' : `${feeding},`} gets too little voltage to start.`,
       evidence: [{ label: `${name} input`, ...against(volts, element.inputMinV, 'V') }],
-      why: fed.length === 0 ? `${regulator.ref} stays dark.` : `Without it ${refs} ${fed.length === 1 ? 'stays' : 'stay'} dark.`,
+      why: fed.length === 0 ? `${regulator.ref} stays unpowered.` : `Without it ${refs} ${fed.length === 1 ? 'stays' : 'stay'} unpowered.`,
       discriminator: element.id,
       remedies: () => (isUnfed ? [...missingSupply(graph, first.why.regulator), ...feedRemedies(graph, first.why.regulator, element)] : []),
     },
@@ -126,7 +128,7 @@ function noSourceSaying(graph: Graph, device: number, count: number): Saying {
     where: item === undefined ? [] : [{ is: 'item', item: item.id }],
     what: `Nothing supplies ${item?.ref ?? '?'}${count === 1 ? '' : ' and the others'}: there is no pack in the aircraft yet.`,
     evidence: [{ label: 'parts without a supply', value: String(count) }],
-    why: 'Without a pack nothing can be computed of voltages and currents either.',
+    why: 'Without a pack no voltages or currents can be computed.',
     discriminator: 'no source',
   };
 }
@@ -150,7 +152,7 @@ function darkSaying(graph: Graph, result: ScenarioResult, item: number, device: 
           ...against(why.is === 'too-low' ? why.volts : voltsAcross(result.network, result.before, device), load.minV, 'V'),
         },
       ],
-      why: load.is === 'drive' ? `What ${ref} drives does not turn.` : `${ref} stays dark.`,
+      why: load.is === 'drive' ? `Nothing that ${ref} drives turns.` : `${ref} stays unpowered.`,
       remedies: () => darkRemedies(graph, item, load, why),
     },
   ];
@@ -180,11 +182,11 @@ function strayGround({ joins }: Run, item: number): boolean {
 function whatIsMissing(ref: string, load: Consumer, why: Exclude<WhyDark, { is: 'regulator-unfed' }>): string {
   switch (why.is) {
     case 'no-ground':
-      return `${ref} has no ground that leads back from its ${load.id}.`;
+      return `${ref} has no ground return for its ${load.id}.`;
     case 'too-low':
       return `${ref} gets too little voltage at its ${load.id}, even with nothing else switched on.`;
     case 'rail':
-      return `${ref} hangs on ${why.name}, and nothing feeds that rail.`;
+      return `${ref} is on ${why.name}, which nothing feeds.`;
     case 'no-plus':
       return `${ref} is wired, but no supply reaches its ${load.id}.`;
   }
@@ -228,9 +230,9 @@ function usbNote(graph: Graph, { network }: ScenarioResult, dark: readonly numbe
     {
       severity: 'note',
       where: electronics.map(({ item }) => ({ is: 'item', item: item.id })),
-      what: `On a computer's USB alone ${refs.slice(0, 6).join(', ')}${refs.length > 6 ? ' and others' : ''} ${refs.length === 1 ? 'stays' : 'stay'} dark.`,
-      evidence: [{ label: 'dark on USB', value: refs.join(', ') }],
-      why: 'They are not broken: they live on the pack. Plug it in to see them, propellers off.',
+      what: `On USB power alone ${refs.slice(0, 6).join(', ')}${refs.length > 6 ? ' and others' : ''} ${refs.length === 1 ? 'stays' : 'stay'} unpowered.`,
+      evidence: [{ label: 'unpowered on USB', value: refs.join(', ') }],
+      why: 'They are not faulty: the pack powers them. To see them work, plug it in with the propellers off.',
       discriminator: 'usb',
     },
   ];

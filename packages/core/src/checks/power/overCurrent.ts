@@ -9,7 +9,7 @@ import { HEADROOM, overloads, type Overload } from './helpers/overloads.ts';
 export const overCurrent: Check = {
   id: 'power.over-current',
   stage: 'power',
-  title: 'More current than a part carries',
+  title: 'Current above a rating',
   run: ({ graph }) => overloads(graph).flatMap((overload) => (overload.share > 1.0005 ? [overloadSaying(graph, overload)] : [])),
 };
 
@@ -17,7 +17,7 @@ export const overCurrent: Check = {
 export const headroom: Check = {
   id: 'power.headroom',
   stage: 'power',
-  title: 'Little left of a rating',
+  title: 'Close to a rating',
   leftToPeople: 'more headroom is a larger part',
   run: ({ graph }) =>
     overloads(graph).flatMap((overload) =>
@@ -32,9 +32,9 @@ function overloadSaying(graph: Graph, overload: Overload): Saying {
   return {
     severity: share > 1.5 ? 'stop' : 'mend',
     where: overload.where,
-    what: `${name} is asked for ${asked.value} and is made for ${asked.limit} (${situationWords(result.scenario)}).`,
+    what: `${name} carries ${asked.value}, rated ${asked.limit} (${situationWords(result.scenario)}).`,
     evidence: [{ label: `${name}, ${situation}`, ...asked }],
-    why: `${name} overheats or gives way, and what hangs on it stops.`,
+    why: `${name} overheats or fails, and everything that it feeds loses power.`,
     discriminator: overload.discriminator,
     cause: overload.cause,
     remedies: () => overloadRemedies(graph, overload),
@@ -46,9 +46,9 @@ function headroomSaying(overload: Overload): Saying {
   return {
     severity: 'note',
     where: overload.where,
-    what: `${name} carries ${current(lastingA)} for long, ${percent(lastingShare)} of what it is made for.`,
+    what: `${name} carries ${current(lastingA)} continuously, ${percent(lastingShare)} of its rating.`,
     evidence: [{ label: `${name}, lasting`, ...currentAgainst(lastingA, limitA) }],
-    why: 'Nothing is left for warm days, more load and ageing.',
+    why: 'No margin is left for warm days, more load and ageing.',
     discriminator: overload.discriminator,
     cause: overload.cause,
   };

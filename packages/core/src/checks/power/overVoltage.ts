@@ -19,7 +19,7 @@ interface Input {
 export const overVoltage: Check = {
   id: 'power.over-voltage',
   stage: 'power',
-  title: 'More voltage than a part stands',
+  title: 'Over-voltage',
   leftToPeople: 'a supply of another voltage is a choice of parts',
   run: ({ graph }) => overVoltages(graph),
 };
@@ -44,9 +44,9 @@ function overVoltages(graph: Graph): Saying[] {
       {
         severity: 'stop',
         where: [{ is: 'item', item: item.id }],
-        what: `${item.ref} ${device.element.id} gets ${seen} and stands ${limit}.`,
+        what: `${item.ref} ${device.element.id} gets ${seen}, above its maximum of ${limit}.`,
         evidence: [{ label: `${item.ref} ${device.element.id}, packs full, nothing switched on`, value: seen, limit }],
-        why: `${item.ref} burns when power is applied. Do not apply power.`,
+        why: `${item.ref} is destroyed when power is applied. Do not apply power.`,
         discriminator: device.element.id,
       },
     ];

@@ -14,11 +14,11 @@ import { situationWords, workingSituations } from './helpers/situations.ts';
 
 type Pack = Extract<Driver['element'], { is: 'battery' }>;
 
-/** Packs joined directly. */
+/** Packs in parallel. */
 export const parallelBatteries: Check = {
   id: 'power.parallel-batteries',
   stage: 'power',
-  title: 'Packs joined directly',
+  title: 'Packs in parallel',
   leftToPeople: 'joining packs needs a part for it, or one pack less',
   run: ({ graph }) =>
     railsOf(graph).sharedRails.flatMap((drivers) =>
@@ -36,12 +36,12 @@ function joinedSaying(graph: Graph, drivers: readonly Driver[]): Saying {
   return {
     severity: kinds.size > 1 ? 'stop' : 'note',
     where: packs.map(({ entry }) => ({ is: 'item', item: entry.item.id })),
-    what: kinds.size > 1 ? `${refs} are joined and are not alike.` : `${refs} are joined directly.`,
+    what: kinds.size > 1 ? `${refs} are in parallel and are not alike.` : `${refs} are in parallel with nothing between them.`,
     evidence: packs.map(({ entry, element }) => ({ label: entry.item.ref, value: kindOf(element) })),
     why:
       kinds.size > 1
-        ? 'The higher one charges the lower one without a limit: fire. Never plug them in together.'
-        : 'Bring them to the same voltage before they are joined: a tenth of a volt a cell is tens of amperes.',
+        ? 'The higher one charges the lower one without any limit: fire hazard. Never plug them in together.'
+        : 'Bring them to the same voltage before you join them: 0.1 V per cell drives tens of amperes.',
   };
 }
 
@@ -53,7 +53,7 @@ function kindOf({ cells, chemistry }: Pack): string {
 export const battery: Check = {
   id: 'power.battery',
   stage: 'power',
-  title: 'The pack and what is asked of it',
+  title: 'Pack overloaded or too small',
   leftToPeople: 'a larger pack, or a shorter mission',
   run: ({ graph }) => [...cellSayings(graph), ...dischargeSayings(graph), ...plannedSayings(graph), ...missionSayings(graph)],
 };
@@ -80,9 +80,9 @@ function dischargeSayings(graph: Graph): Saying[] {
       {
         severity: 'mend',
         where: [{ is: 'item', item: entry.item.id }],
-        what: `${ref} gives ${given.value} and is rated for ${given.limit} (${situationWords(result.scenario)}).`,
+        what: `${ref} delivers ${given.value}, rated ${given.limit} (${situationWords(result.scenario)}).`,
         evidence: [{ label: `${ref}, ${result.scenario.title.toLowerCase()}`, ...given }],
-        why: 'The pack heats, swells and loses its capacity; in the cold its voltage breaks down.',
+        why: 'The pack heats up, swells and loses capacity; in the cold its voltage collapses.',
         discriminator: 'discharge',
       },
     ];
@@ -100,12 +100,12 @@ function missionSayings(graph: Graph): Saying[] {
     {
       severity: 'note',
       where: [{ is: 'item', item: item.id }],
-      what: `${item.ref} is at the end of its usable charge after ${figure(emptyAtMin, 'minutes')} of the ${quantity(totalMin, 'minutes')} of the mission.`,
+      what: `${item.ref} runs out of usable charge after ${figure(emptyAtMin, 'minutes')} of the ${quantity(totalMin, 'minutes')} of the mission.`,
       evidence: [
         { label: 'usable charge is used up', ...against(emptyAtMin, totalMin, 'min') },
         { label: 'usable share', value: percent(usableShare) },
       ],
-      why: 'What is left is the reserve for wind, cold and a second approach.',
+      why: 'Only the reserve for wind, cold and a second approach is left then.',
       discriminator: 'mission',
     },
   ];

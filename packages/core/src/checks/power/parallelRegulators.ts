@@ -13,7 +13,7 @@ import { takeOut } from '../helpers/legRemedies.ts';
 export const parallelRegulators: Check = {
   id: 'power.parallel-regulators',
   stage: 'power',
-  title: 'Two supplies drive one rail',
+  title: 'Two supplies on one rail',
   run: ({ graph }) => railsOf(graph).sharedRails.flatMap((drivers) => parallelOn(graph, drivers)),
 };
 
@@ -35,7 +35,7 @@ function parallelOn(graph: Graph, together: readonly Driver[]): Saying[] {
         value: stated(driver.volts, 'V'),
         limit: 'one supply a rail',
       })),
-      why: 'The one with the slightly higher voltage pushes current into the other; one of them overheats or shuts down, and with it the rail.',
+      why: 'The one with the slightly higher voltage feeds current back into the other; one of them overheats or shuts down, and the rail fails.',
       discriminator: drivers
         .map((driver) => `${graph.items[driver.item]?.item.id ?? ''} ${driver.element.id}`)
         .sort()

@@ -29,7 +29,7 @@ function reversedIn(graph: Graph, run: Run): Saying[] {
         label: `${join.a.ref}.${join.a.pin.n} to ${join.b.ref}.${join.b.pin.n}`,
         value: `${join.a.pin.label} to ${join.b.pin.label}`,
       })),
-      why: `The supply is shorted, or ${run.a.ref} or ${run.b.ref} is fed the wrong way round and burns. Do not apply power.`,
+      why: `The supply is shorted, or ${run.a.ref} or ${run.b.ref} is powered in reverse and destroyed. Do not apply power.`,
       remedies: () => oneOrNone(repinByMeaning(graph, run)),
     },
   ];

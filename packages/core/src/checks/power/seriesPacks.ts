@@ -36,7 +36,7 @@ function stackSaying(graph: Graph, stack: readonly PackPoles[]): Saying[] {
         label: entry.ref,
         value: `${element.chemistry}, ${stated(element.capacityMah, 'mAh')}`,
       })),
-      why: 'The same current runs through both. The smaller one is empty first and is then driven below its end: it swells and can burn.',
+      why: 'The same current flows through both. The smaller one is empty first and is then over-discharged: it swells and can catch fire.',
     },
   ];
 }

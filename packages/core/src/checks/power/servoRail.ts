@@ -63,7 +63,7 @@ function builtInSaying(graph: Graph, rail: ServoRail): Saying[] {
         { label: 'motors', value: String(motors) },
         { label: 'servos on the rail', value: String(rail.servos.length) },
       ],
-      why: `One failure of ${entry.item.ref} takes the motor and the control surfaces.${isWorse ? '' : ' With one motor and two servos many fly so.'}`,
+      why: `A single failure of ${entry.item.ref} costs the motor and the control surfaces.${isWorse ? '' : ' With one motor and two servos this is common.'}`,
       remedies: () => railRemedies(graph, rail.node),
       discriminator: only.element.id,
     },
@@ -87,7 +87,7 @@ function mostAsked(graph: Graph, { item, element }: Driver): { readonly amps: nu
 export const backupUnconditioned: Check = {
   id: 'power.backup-unconditioned',
   stage: 'power',
-  title: 'A backup supply that is not conditioned',
+  title: 'Backup supply without conditioning',
   run: ({ graph }) => servoRails(graph).flatMap((rail) => backupSaying(graph, rail)),
 };
 
@@ -118,16 +118,16 @@ function backupSaying(graph: Graph, rail: ServoRail): Saying[] {
             where: [{ is: 'item', item: item.id }],
             what:
               clampedAt === undefined
-                ? `The servo rail is a backup supply of ${item.ref}, and nothing damps it.`
+                ? `The servo rail is a backup supply of ${item.ref}, and nothing conditions it.`
                 : below === undefined
-                  ? `The clamp on the servo rail conducts only from ${clampedAt.value}, and ${item.ref} accepts no more than ${clampedAt.limit} there.`
-                  : `The clamp on the servo rail conducts from ${clampedAt.value}, below the ${clampedAt.limit} of the rail: it conducts all the time.`,
+                  ? `The clamp on the servo rail starts at ${clampedAt.value}; ${item.ref} accepts at most ${clampedAt.limit} there.`
+                  : `The clamp on the servo rail starts at ${clampedAt.value}, below the ${clampedAt.limit} of the rail: it conducts all the time.`,
             evidence: [
               ...(clampedAt === undefined ? [] : [{ label: 'clamp', ...clampedAt }]),
               { label: 'lowest', ...against(seen.leastV, input.minV, 'V') },
               { label: 'highest', ...against(seen.mostV, input.maxV, 'V') },
             ],
-            why: 'Servos that start pull the rail down, servos that brake push it up: the controller can refuse the input just when it needs it.',
+            why: 'Servos that start pull the rail down, servos that brake push it up: the controller can reject the input just when it needs it.',
             remedies: () => (misplaced === undefined ? conditionerRemedies(graph, node) : otherClamps(graph, misplaced.item)),
             discriminator: element.id,
           },
@@ -162,7 +162,7 @@ function otherClamps(graph: Graph, ix: number): readonly Remedy[] {
           const isQuiet = after !== undefined && servoRails(after).every((rail) => backupSaying(after, rail).length === 0);
           const words = spec.unit === undefined ? label : `${label} ${spec.unit}`;
           return isQuiet
-            ? [{ label: `Set ${item.ref} to ${words}`, sentence: `Take a ${inSentence(spec.label)} of ${words} for ${item.ref}.`, edit }]
+            ? [{ label: `Set ${item.ref} to ${words}`, sentence: `Choose a ${inSentence(spec.label)} of ${words} for ${item.ref}.`, edit }]
             : [];
         }),
   );

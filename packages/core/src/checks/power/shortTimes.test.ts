@@ -35,7 +35,7 @@ describe('ratings for a short time', () => {
     expect(findingsBy(tooMuch, 'power.ground-return').filter(({ severity }) => severity !== 'note')).toEqual([]);
     // The pack is rated for 56 A: told for the climb, though it gives more in the launch.
     expect(findingsBy(fits, 'power.battery').map(({ what }) => what)).toEqual([
-      'BAT1 gives 59.84 A and is rated for 56.00 A (climb, full throttle for 60 s).',
+      'BAT1 delivers 59.84 A, rated 56.00 A (climb, full throttle for 60 s).',
     ]);
   });
 

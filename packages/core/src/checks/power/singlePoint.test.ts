@@ -49,7 +49,7 @@ describe('one fault that costs control', () => {
   it('is to be mended where what is in the aircraft would carry on, wired otherwise', () => {
     const idle = carrierOnOneInput(true);
     const lost = findingsBy(idle, 'power.single-point').filter(({ severity }) => severity === 'mend');
-    expect(new Set(lost.map(({ why }) => why))).toEqual(new Set(['What is in the aircraft survives it when it is wired otherwise.']));
+    expect(new Set(lost.map(({ why }) => why))).toEqual(new Set(['The same parts survive it when they are wired differently.']));
     const [finding] = lost;
     const [remedy] = finding === undefined ? [] : remediesOf(idle, finding);
     expect(remedy?.label).toBe('Wire the second input');

@@ -12,7 +12,7 @@ import { secondSupplyRemedies } from './remedies/railSupply.ts';
 export const singlePoint: Check = {
   id: 'power.single-point',
   stage: 'power',
-  title: 'One fault that costs control',
+  title: 'Single fault that costs control',
   run: ({ graph }) => {
     const byDead = new Map<string, FaultLine[]>();
     for (const line of singlePoints(graph)) {
@@ -43,8 +43,8 @@ function sayingOf(graph: Graph, lines: readonly FaultLine[]): Saying[] {
       evidence: names.slice(0, 6).map((name) => ({ label: 'by itself', value: name })),
       why:
         rewired.length > 0
-          ? 'What is in the aircraft survives it when it is wired otherwise.'
-          : `${isAsked ? 'The brief asks that single electrical faults be survived. ' : ''}A second supply, through a combiner or at another input, would carry on.`,
+          ? 'The same parts survive it when they are wired differently.'
+          : `${isAsked ? 'The brief asks that single electrical faults be survived. ' : ''}A second supply, through a combiner or at another input, would take over.`,
       discriminator: names[0] ?? '',
       remedies: () => [...rewired, ...secondSupplies(graph, first)],
     },

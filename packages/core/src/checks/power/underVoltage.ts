@@ -11,7 +11,7 @@ import { lowVoltageRemedies } from './remedies/lowVoltage.ts';
 export const underVoltage: Check = {
   id: 'power.under-voltage',
   stage: 'power',
-  title: 'Less voltage than a part needs',
+  title: 'Under-voltage',
   run: ({ graph }) => lowLoads(graph).map((low) => sayingOf(graph, low)),
 };
 
@@ -28,7 +28,7 @@ function sayingOf(graph: Graph, low: LowLoad): Saying {
       label: `${ref} ${low.element}, ${result.scenario.title.toLowerCase()}`,
       ...seen,
     },
-    ...drops.map((drop) => ({ label: `lost in ${drop.name}`, value: quantity(drop.volts, 'V') })),
+    ...drops.map((drop) => ({ label: `dropped in ${drop.name}`, value: quantity(drop.volts, 'V') })),
     ...result.before.trippings.slice(0, 2).map((tripping) => ({ label: 'first', value: sayTripping(result.network, tripping) })),
   ];
   const cause = causeOfLow(graph, low);
@@ -36,11 +36,11 @@ function sayingOf(graph: Graph, low: LowLoad): Saying {
   return {
     severity: isVital ? 'stop' : 'mend',
     where: entry === undefined ? [] : [{ is: 'item', item: entry.item.id }],
-    what: `${ref} ${low.element} gets ${seen.value} and needs ${seen.limit} (${result.scenario.title.toLowerCase()}).`,
+    what: `${ref} ${low.element} gets ${seen.value}, below the ${seen.limit} that it needs (${result.scenario.title.toLowerCase()}).`,
     evidence,
     why: isVital
-      ? `${ref} resets or loses its force in flight, and control with it.`
-      : `${ref} resets or does not do what its data promise in this situation.`,
+      ? `${ref} resets or loses force in flight, and control is lost.`
+      : `${ref} resets or does not perform to its data in this situation.`,
     discriminator: low.element,
     ...(cause === undefined ? {} : { cause }),
     remedies: () => lowVoltageRemedies(graph, low),

@@ -31,7 +31,7 @@ function unfiltered(graph: Graph, item: number): Saying[] {
       where: [{ is: 'item', item: entry.item.id }],
       what: `${ref} shares the unfiltered supply of the motors (${pack}).`,
       evidence: [{ label: 'on the net of', value: pack }],
-      why: 'The motor controllers chop the supply: stripes in the picture that move with the throttle. An LC filter or a regulator keeps them away.',
+      why: 'The motor controllers put ripple on the supply: stripes in the picture that follow the throttle. An LC filter or a regulator removes it.',
       remedies: () => filterRemedies(graph, item, load),
     },
   ];

@@ -11,7 +11,7 @@ import { situationWords, workingSituations } from './helpers/situations.ts';
 export const wireGauge: Check = {
   id: 'power.wire-gauge',
   stage: 'power',
-  title: 'A wire is too thin',
+  title: 'Wire too thin',
   run: ({ graph }) => {
     const wrong = wireLoads(graph, workingSituations(graph)).filter((load) => shareOf(load) > 1.0005 || isTooLongIn(load));
     return wrong.map((load) => sayingOf(load, wrong));
@@ -43,15 +43,15 @@ function sayingOf(load: WireLoad, wrong: readonly WireLoad[]): Saying {
       { is: 'cable', cable: cable.id },
     ],
     what: isTooThin
-      ? `${name} carries ${carried.value} and is good for ${carried.limit} (${situation}).`
-      : `${name} loses ${lost.value} of ${lost.limit} that are allowed (${situation}).`,
+      ? `${name} carries ${carried.value}, rated ${carried.limit} (${situation}).`
+      : `${name} drops ${lost.value}, above the ${lost.limit} allowed (${situation}).`,
     evidence: [
       { label: 'current', ...carried },
-      { label: `lost on ${quantity(load.lengthMm, 'mm')}${load.isAssumed ? ' (assumed)' : ''}`, ...lost },
+      { label: `dropped over ${quantity(load.lengthMm, 'mm')}${load.isAssumed ? ' (assumed)' : ''}`, ...lost },
     ],
     why: isTooThin
-      ? 'The wire gets hot, and its insulation and its contacts age.'
-      : 'What hangs on it is weaker than its data say, and resets first.',
+      ? 'The wire gets hot, and its insulation and contacts age.'
+      : 'Its load runs weaker than its data say, and resets first.',
     cause: { of: ofCable(cable), distance: 1 },
     remedies: () => thicker(wrong.filter((other) => other.cable === cable)),
   };
@@ -72,7 +72,7 @@ function thicker(loads: readonly WireLoad[]): readonly Remedy[] {
   );
   return [
     {
-      label: `Take AWG ${listed(sizes.map(([awg]) => String(awg)))}`,
+      label: `Use AWG ${listed(sizes.map(([awg]) => String(awg)))}`,
       sentence: `Of ${tag}, make ${listed(words)}.`,
       edit: {
         kind: 'batch',

@@ -10,7 +10,7 @@ import { rcController, rcSubjects } from '../helpers/rcSubjects.ts';
 export const channelCapacity: Check = {
   id: 'rc.channel-capacity',
   stage: 'links',
-  title: 'Channel beyond what arrives',
+  title: 'Channel does not arrive',
   run: ({ graph }) => {
     const plan = channelPlanOf(graph);
     if (plan.feeds.length === 0) return [];
@@ -38,7 +38,7 @@ function sayingFor(graph: Graph, plan: ChannelPlan, { no, channel, of }: Channel
         { label: 'arrive by', value: listed(formatTitles(plan)) },
         ...(isUnread ? [{ label: 'firmware', value: limit.sentence }] : []),
       ],
-      why: 'What is on this channel cannot be moved.',
+      why: 'Whatever this channel controls does not respond.',
       discriminator: `channel ${no}`,
       remedies: () => onFreeChannel(plan, no),
     },

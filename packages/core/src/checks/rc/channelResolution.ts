@@ -15,7 +15,7 @@ const STEPS_PER_POSITION = 2;
 export const channelResolution: Check = {
   id: 'rc.channel-resolution',
   stage: 'links',
-  title: 'Channel with few steps',
+  title: 'Low channel resolution',
   run: ({ graph }) => channelPlanOf(graph).rows.flatMap((row) => sayingFor(graph, row)),
 };
 
@@ -29,9 +29,9 @@ function sayingFor(graph: Graph, row: ChannelRow): Saying[] {
     {
       severity: isSmooth ? 'mend' : 'note',
       where: [{ is: 'item', item: source.entry.item.id }],
-      what: `Channel ${no} (${CHANNEL_USES[channel.use].title}) arrives in ${steps} steps at the air rate of ${source.entry.item.ref}.`,
+      what: `Channel ${no} (${CHANNEL_USES[channel.use].title}) has only ${steps} steps at the packet rate of ${source.entry.item.ref}.`,
       evidence: [{ label: 'steps', value: String(steps), limit: String(needed) }],
-      why: isSmooth ? 'It moves in jerks.' : 'Positions of the switch may fall together.',
+      why: isSmooth ? 'It moves in jerks.' : 'Switch positions may become the same value.',
       discriminator: `channel ${no}`,
       remedies: () => slowerRates(graph, needed),
     },
@@ -79,7 +79,7 @@ function slowerRates(graph: Graph, needed: number): Remedy[] {
               }) as const,
           ),
         ];
-        const edit = { kind: 'batch', title: `Air rate of ${item.ref}: ${label}`, edits } as const;
+        const edit = { kind: 'batch', title: `Packet rate of ${item.ref}: ${label}`, edits } as const;
         const after = graphAfter(graph, edit);
         const feed = after === undefined ? undefined : channelPlanOf(after).feeds[0];
         const steps = feed === undefined ? undefined : (auxiliarySteps(feed.source) ?? Infinity);
@@ -88,7 +88,7 @@ function slowerRates(graph: Graph, needed: number): Remedy[] {
           : [
               {
                 label: `Set ${item.ref} to ${label}`,
-                sentence: `Set the air rate of ${listed([item.ref, ...others.map((far) => far.item.ref)])} to ${label}.`,
+                sentence: `Set the packet rate of ${listed([item.ref, ...others.map((far) => far.item.ref)])} to ${label}.`,
                 edit,
               },
             ];

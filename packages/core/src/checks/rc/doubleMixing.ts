@@ -27,13 +27,13 @@ export const doubleMixing: Check = {
         where,
         what: mixes
           ? `The radio mixes ${mix}, and ${rcController(graph)} mixes the same surfaces again.`
-          : `The radio mixes ${mix}, and ${rcController(graph)} takes its channels for roll, pitch and yaw.`,
+          : `The radio mixes ${mix}, and ${rcController(graph)} reads its channels as roll, pitch and yaw.`,
         evidence: [{ label: 'radio', value: mix, limit: 'plain channels' }],
-        why: 'Each surface answers one stick only or twice as far, and stabilisation does not know which axis it moves.',
+        why: 'Each surface follows one stick only, or moves twice as far, and stabilisation does not know which axis it moves.',
         remedies: () => [
           {
             label: 'Plain channels',
-            sentence: 'Make the model in the radio anew with plain channels: the controller mixes.',
+            sentence: 'Set up the model in the radio again with plain channels: the controller mixes.',
             edit: { kind: 'set-rc-choice', choice: 'radioMixes', value: 'plain', was: radioMixes },
           },
         ],

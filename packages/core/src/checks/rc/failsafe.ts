@@ -19,7 +19,7 @@ import { graphAfter } from '../helpers/tryEdit.ts';
 export const failsafe: Check = {
   id: 'rc.failsafe',
   stage: 'links',
-  title: 'When the signal is lost',
+  title: 'Loss of signal',
   run: ({ graph }) => {
     if (!isRcBegun(graph.design.aircraft.rc)) return [];
     const verdicts = lossVerdicts(graph);
@@ -32,7 +32,7 @@ const SIGNAL_WORDS: Readonly<Record<LossSignal, string>> = {
   flag: 'a flag in its frames',
   'no-frames': 'no more frames',
   preset: 'preset channels',
-  none: 'the last channels, as if nothing were lost',
+  none: 'the last channels, as if the signal were there',
 };
 
 /** What is sent when the signal is lost, in words. */
@@ -62,8 +62,8 @@ function lossSaying(graph: Graph, { path, is, presetUs, thresholdUs }: LossVerdi
         {
           ...shared,
           severity: 'stop',
-          what: `${board} does not notice that the signal is lost: ${lastStep?.name ?? receiver} goes on with the last channels.`,
-          why: 'The aircraft flies on with the last sticks until it hits something.',
+          what: `${board} does not detect loss of signal: ${lastStep?.name ?? receiver} keeps sending the last channels.`,
+          why: 'The aircraft flies on with the last stick positions until it crashes.',
           remedies: () => otherSettings(graph, path),
         },
       ];
@@ -74,15 +74,15 @@ function lossSaying(graph: Graph, { path, is, presetUs, thresholdUs }: LossVerdi
           severity: 'stop',
           what:
             thresholdUs === undefined
-              ? `${board} does not notice that the signal is lost: ${receiver} goes to preset channels, and the firmware does not look at the throttle.`
-              : `${board} does not notice that the signal is lost: the preset throttle of ${receiver} is ${stated(presetUs ?? 0, 'us')}, not below the threshold of ${stated(thresholdUs, 'us')}.`,
+              ? `${board} does not detect loss of signal: ${receiver} sends preset channels, and the firmware does not check the throttle.`
+              : `${board} does not detect loss of signal: the preset throttle of ${receiver} is ${stated(presetUs ?? 0, 'us')}, not below the threshold of ${stated(thresholdUs, 'us')}.`,
           evidence: [
             ...pathEvidence(path),
             ...(thresholdUs === undefined
               ? []
               : [{ label: 'preset throttle', value: stated(presetUs ?? 0, 'us'), limit: stated(thresholdUs, 'us') }]),
           ],
-          why: 'Preset channels look like a pilot: the aircraft flies on by them.',
+          why: "Preset channels look like a pilot's commands: the aircraft flies on with them.",
           remedies: () => [...lowerPreset(path, thresholdUs), ...otherSettings(graph, path)],
         },
       ];
@@ -92,7 +92,7 @@ function lossSaying(graph: Graph, { path, is, presetUs, thresholdUs }: LossVerdi
           ...shared,
           severity: 'mend',
           what: `What ${receiver} does when the signal is lost is not known${presetUs === undefined && path.arrives === 'preset' ? ': its preset throttle is not set' : ''}.`,
-          why: 'A receiver that holds its last channels without saying so flies the aircraft away.',
+          why: 'A receiver that holds its last channels without reporting it causes a fly-away.',
           remedies: () => lowerPreset(path, thresholdUs),
         },
       ];
@@ -105,15 +105,15 @@ function notSeen(graph: Graph, path: LossPath, shared: Pick<Saying, 'where' | 'e
   return {
     ...shared,
     severity: 'mend',
-    what: `What ${item.ref} does when the signal is lost has not been seen since it was set up.`,
-    why: 'A receiver that holds its last channels without saying so flies the aircraft away.',
+    what: `What ${item.ref} does when the signal is lost has not been tested since it was set up.`,
+    why: 'A receiver that holds its last channels without reporting it causes a fly-away.',
     remedies: () =>
       told === undefined
         ? []
         : [
             {
-              label: 'Seen: it tells the loss',
-              sentence: `With the propellers off, the stick unit was switched off, and the controller said that the signal is lost: record that ${item.ref} sends ${lossWords(told)}.`,
+              label: 'Tested: it reports the loss',
+              sentence: `With the propellers off, the transmitter was switched off, and the controller reported loss of signal: record that ${item.ref} sends ${lossWords(told)}.`,
               edit: {
                 kind: 'set-seen-loss',
                 item: item.id,
@@ -142,7 +142,7 @@ function otherSettings(graph: Graph, path: LossPath): Remedy[] {
           ? [
               {
                 label: `Set ${item.ref} to "${label}"`,
-                sentence: `Set "${spec.label}" of ${item.ref} to "${label}", then try it out.`,
+                sentence: `Set "${spec.label}" of ${item.ref} to "${label}", then test it.`,
                 edit,
               },
             ]
@@ -163,7 +163,7 @@ function lowerPreset({ feed, arrives }: LossPath, thresholdUs: number | undefine
   return [
     {
       label: `Preset throttle ${value} us`,
-      sentence: `Set the failsafe of ${item.ref} again with the throttle and its trim down, so that it goes to ${value} us, and read it at the controller.`,
+      sentence: `Set the failsafe of ${item.ref} again with throttle and trim down, so that it sends ${value} us, and check the value at the controller.`,
       edit: { kind: 'set-item-setting', item: item.id, setting, value, was: item.settings[setting] ?? null },
     },
   ];
@@ -180,8 +180,8 @@ function actionSayings(graph: Graph): Saying[] {
     return [
       {
         ...shared,
-        what: `It is not planned what ${board} does when the signal is lost.`,
-        why: 'It does what its firmware was delivered with.',
+        what: `No action of ${board} is planned for loss of signal.`,
+        why: 'It does what its firmware does by default.',
       },
     ];
   const { title } = LOSS_ACTIONS[chosen];
@@ -189,18 +189,18 @@ function actionSayings(graph: Graph): Saying[] {
     return [
       {
         ...shared,
-        what: `When the signal is lost, ${board} is to do what its firmware does not have: it ${title}.`,
-        why: 'It cannot be loaded.',
+        what: `Loss of signal, ${board} is planned to do what its firmware cannot: it ${title}.`,
+        why: 'This setting cannot be loaded.',
       },
     ];
   if (chosen === 'nothing' || (chosen === 'motor-stop' && hovers(airframe.kind)))
-    return [{ ...shared, what: `When the signal is lost, ${board} ${title}.`, why: 'Nobody flies the aircraft then.' }];
+    return [{ ...shared, what: `Loss of signal, ${board} ${title}.`, why: 'Nothing flies the aircraft then.' }];
   const missing = missingNeeds(graph, chosen);
   if (missing.length === 0) return [];
   return [
     {
       ...shared,
-      what: `When the signal is lost, ${board} ${title}, and nothing gives it a ${listed(missing.map((need) => ACTION_NEEDS[need]))}.`,
+      what: `Loss of signal, ${board} ${title}, and nothing gives it a ${listed(missing.map((need) => ACTION_NEEDS[need]))}.`,
       why: 'Without it the firmware does something else, or nothing.',
     },
   ];
@@ -222,7 +222,7 @@ function actionRemedies(graph: Graph, was: string | null): Remedy[] {
   );
   return fitting.slice(0, 2).map((action) => ({
     label: `It ${LOSS_ACTIONS[action].title}`,
-    sentence: `When the signal is lost, the controller ${LOSS_ACTIONS[action].title}.`,
+    sentence: `Loss of signal, the controller ${LOSS_ACTIONS[action].title}.`,
     edit: { kind: 'set-rc-choice', choice: 'onLoss', value: action, was },
   }));
 }
@@ -236,7 +236,7 @@ function marginSaying(graph: Graph): Saying[] {
     {
       severity: 'mend',
       where: rcSubjects(graph),
-      what: `The lowest throttle, ${stated(Math.round(lowestUs), 'us')}, is ${lowestUs <= thresholdUs ? 'not above' : `only ${stated(Math.round(lowestUs - thresholdUs), 'us')} above`} the threshold that means a lost signal.`,
+      what: `The lowest throttle, ${stated(Math.round(lowestUs), 'us')}, is ${lowestUs <= thresholdUs ? 'not above' : `only ${stated(Math.round(lowestUs - thresholdUs), 'us')} above`} the threshold for loss of signal.`,
       evidence: [
         {
           label: isMeasured ? 'lowest throttle, measured' : 'lowest throttle, planned',
@@ -244,7 +244,7 @@ function marginSaying(graph: Graph): Saying[] {
           limit: stated(thresholdUs + THRESHOLD_MARGIN_US, 'us'),
         },
       ],
-      why: 'With the throttle closed the controller takes the signal for lost.',
+      why: 'With the throttle closed the controller reports loss of signal.',
       discriminator: 'threshold',
       remedies: () => [
         {

@@ -6,12 +6,12 @@ import { CHANNEL_USES } from '../../model/rcUses.ts';
 import type { Check, Saying } from '../finding.ts';
 import { rcSubjects } from '../helpers/rcSubjects.ts';
 
-/** Nothing tells how well the receiver hears, or a channel is kept for a figure that nobody puts on it. */
+/** Nothing reports the signal strength at the receiver hears, or a channel is kept for a figure that nobody puts on it. */
 export const rssiSource: Check = {
   id: 'rc.rssi-source',
   stage: 'links',
-  title: 'Link quality not told',
-  leftToPeople: 'whether another receiver is fitted, or one of its outputs wired, is for a person to say',
+  title: 'Link quality not reported',
+  leftToPeople: 'only a person can say whether another receiver is fitted, or one of its outputs wired',
   run: ({ graph }) => {
     const { feeds } = channelPlanOf(graph);
     if (!isRcBegun(graph.design.aircraft.rc) || feeds.length === 0) return [];
@@ -25,8 +25,8 @@ export const rssiSource: Check = {
     const sayings: Saying[] = silent.map(([no, { use }]) => ({
       severity: 'note',
       where: rcSubjects(graph),
-      what: `Channel ${no} is kept for ${CHANNEL_USES[use].title}, and the receiver does not put it there.`,
-      why: 'The figure that is shown is that of something else.',
+      what: `Channel ${no} is reserved for ${CHANNEL_USES[use].title}, and the receiver does not send it there.`,
+      why: 'The value shown is something else.',
       discriminator: `channel ${no}`,
     }));
     // A receiver that answers its stick unit tells it there.
@@ -37,8 +37,8 @@ export const rssiSource: Check = {
       {
         severity: 'note',
         where: rcSubjects(graph),
-        what: `Nothing tells how well ${feeds[0]?.source.entry.item.ref ?? 'the receiver'} hears.`,
-        why: 'The pilot learns of the end of the range when it is reached.',
+        what: `Nothing reports the signal strength at ${feeds[0]?.source.entry.item.ref ?? 'the receiver'} hears.`,
+        why: 'The pilot gets no warning before the link breaks.',
         discriminator: 'none',
       },
     ];
@@ -49,8 +49,8 @@ export const rssiSource: Check = {
 export const noBindStep: Check = {
   id: 'rc.no-bind-step',
   stage: 'links',
-  title: 'No steps for binding',
-  leftToPeople: 'the steps are facts of the part, which its maker gives',
+  title: 'No binding instructions',
+  leftToPeople: 'the steps come from the maker of the part',
   run: ({ graph }) =>
     graph.items.flatMap(({ item, part }): Saying[] =>
       part?.kind === 'rc-receiver' && (part.steps ?? []).length === 0
@@ -58,8 +58,8 @@ export const noBindStep: Check = {
             {
               severity: 'note',
               where: [{ is: 'item', item: item.id }],
-              what: `It is not said how ${item.ref} is bound.`,
-              why: 'The bench procedure cannot tell it.',
+              what: `The part of ${item.ref} has no binding steps.`,
+              why: 'The bench procedure cannot include them.',
             },
           ]
         : [],

@@ -10,13 +10,13 @@ import { rcSubjects } from '../helpers/rcSubjects.ts';
 export const rcDirection: Check = {
   id: 'rc.direction',
   stage: 'links',
-  title: 'Channel the wrong way round',
+  title: 'Channel reversed',
   run: ({ graph }) =>
     faultSayings(graph, true).map(({ saying, no, channel, mend }) => {
       const cannotArm = channel.use === 'yaw' && graph.design.aircraft.rc.choices.arming === 'stick';
       return {
         ...saying,
-        why: `Stabilisation acts on what the controller reads: with a channel the wrong way round it works against the pilot.${cannotArm ? ' The gesture that arms the aircraft is not understood either.' : ''}`,
+        why: `Stabilisation acts on what the controller reads: with a channel reversed it works against the pilot.${cannotArm ? ' The stick gesture for arming is not recognised either.' : ''}`,
         remedies: () => [turnedRound(no, channel, mend)],
       };
     }),
@@ -26,11 +26,11 @@ export const rcDirection: Check = {
 export const rcEnds: Check = {
   id: 'rc.channel-ends',
   stage: 'links',
-  title: 'Ends or centre of a channel',
+  title: 'Channel end points or centre',
   run: ({ graph }) =>
     faultSayings(graph, false).map(({ saying, no, channel, mend }) => ({
       ...saying,
-      why: 'Full stick is not full command, modes are missed at their borders, and the aircraft turns with the stick let go.',
+      why: 'Full stick does not give full command, modes near a limit are missed, and the aircraft turns with the stick released.',
       remedies: () => [measuredAnew(no, channel, mend)],
     })),
 };
@@ -66,7 +66,7 @@ function measuredEvidence({ measured }: RcChannel): Evidence[] {
   const { firstUs, centreUs, lastUs } = measured;
   return [
     { label: 'left, back or first', value: stated(firstUs, 'us') },
-    ...(centreUs === undefined ? [] : [{ label: 'let go', value: stated(centreUs, 'us') }]),
+    ...(centreUs === undefined ? [] : [{ label: 'released', value: stated(centreUs, 'us') }]),
     { label: 'right, forward or last', value: stated(lastUs, 'us') },
   ];
 }
@@ -86,7 +86,7 @@ function measuredAnew(no: string, channel: RcChannel, mend: string): Remedy {
   const { measured: _before, ...value } = channel;
   return {
     label: 'Changed in the radio',
-    sentence: `${mend} Then measure channel ${no} again: its old figures are dropped.`,
+    sentence: `${mend} Then measure channel ${no} again: its old values are dropped.`,
     edit: { kind: 'set-rc-channel', channel: no, value, was: channel },
   };
 }

@@ -27,9 +27,9 @@ function clashSaying(graph: Graph, channel: string, clash: Clash): Saying {
   return {
     severity: 'mend',
     where: rcSubjects(graph),
-    what: `${spanText(clash.fromUs, clash.toUs, 'us')} of channel ${channel} gives ${listed(names)} at once.`,
+    what: `${spanText(clash.fromUs, clash.toUs, 'us')} of channel ${channel} selects ${listed(names)} at once.`,
     evidence: [{ label: 'shared values', value: spanText(clash.fromUs, clash.toUs, 'us'), limit: 'none' }],
-    why: 'Which of the two holds is left to the firmware.',
+    why: 'The firmware decides which of the two applies.',
     discriminator: `clash ${clash.ranges.join(' ')}`,
     remedies: () => partings(clash, a, b),
   };
@@ -42,7 +42,7 @@ function partings({ ranges: [idA, idB], fromUs, toUs }: Clash, a: ModeRange | un
     if (then.fromUs >= then.toUs) return [];
     const edit: Edit = { kind: 'set-mode-range', id, value: then, was: now };
     const words = spanText(then.fromUs, then.toUs, 'us');
-    return [{ label: `Shorten ${givesName(now.gives)}`, sentence: `Let ${givesName(now.gives)} have ${words}.`, edit }];
+    return [{ label: `Shorten ${givesName(now.gives)}`, sentence: `Change ${givesName(now.gives)} to ${words}.`, edit }];
   };
   return [...shortened(idA, a, { ...a, toUs: fromUs }), ...shortened(idB, b, { ...b, fromUs: toUs })];
 }
@@ -62,9 +62,9 @@ function togetherSayings(graph: Graph): Saying[] {
     return {
       severity: 'mend',
       where: rcSubjects(graph),
-      what: `${listed([...new Set(names)])} hold at once with ${positionWords(rc, some[0]?.positions ?? [])}.`,
+      what: `${listed([...new Set(names)])} are active at once with ${positionWords(rc, some[0]?.positions ?? [])}.`,
       evidence: [{ label: 'positions of the switches', value: String(some.length), limit: '0' }],
-      why: 'Which of them holds is left to the firmware.',
+      why: 'The firmware decides which of them applies.',
       discriminator: `together ${key}`,
       remedies: () => [],
     };

@@ -16,7 +16,7 @@ import { armingApart, homewards, overGap, towardsSafe } from './modeRemedies.ts'
 export const modeReach: Check = {
   id: 'rc.mode-reach',
   stage: 'links',
-  title: 'Modes that are not reached',
+  title: 'Modes out of reach',
   run: ({ graph }) => {
     const { rc } = graph.design.aircraft;
     if (!isRcBegun(rc) || rcSubjects(graph).length === 0) return [];
@@ -42,8 +42,8 @@ function tooMany(graph: Graph): Saying {
   return {
     severity: 'mend',
     where: rcSubjects(graph),
-    what: `The switches of the modes have more than ${MOST_COMBINATIONS} combinations: they are not gone through.`,
-    why: 'Nobody can fly by so many, and what is not reached stays unknown.',
+    what: `The switches of the modes have more than ${MOST_COMBINATIONS} combinations: they are not checked.`,
+    why: 'Nobody can fly with so many, and which modes are out of reach is unknown.',
     discriminator: 'too-many',
   };
 }
@@ -52,8 +52,8 @@ function noModes(graph: Graph): Saying {
   return {
     severity: 'mend',
     where: rcSubjects(graph),
-    what: 'No values of any channel choose a flight mode.',
-    why: 'The aircraft stays in the mode that its firmware begins with.',
+    what: 'No channel selects a flight mode.',
+    why: 'The aircraft stays in the start-up mode of its firmware.',
     discriminator: 'none',
   };
 }
@@ -63,9 +63,9 @@ function noSwitch(graph: Graph): Saying {
   return {
     severity: 'mend',
     where: rcSubjects(graph),
-    what: `Modes are chosen by channel ${listed(channels)}, and no switch of the radio is behind ${channels.length === 1 ? 'it' : 'them'}.`,
+    what: `Modes are selected by channel ${listed(channels)}, and no switch of the radio is assigned to ${channels.length === 1 ? 'it' : 'them'}.`,
     evidence: [{ label: 'switches', value: '0', limit: 'at least 1' }],
-    why: 'No mode can be chosen in flight.',
+    why: 'No mode can be selected in flight.',
     discriminator: 'no-switch',
   };
 }
@@ -80,9 +80,9 @@ function unreached(graph: Graph, reach: ModeReach): Saying[] {
       {
         severity: 'mend',
         where: rcSubjects(graph),
-        what: `${name} at ${spanText(range.fromUs, range.toUs, 'us')} of channel ${range.channel} is reached by no position of a switch.`,
+        what: `${name} at ${spanText(range.fromUs, range.toUs, 'us')} of channel ${range.channel} is not reached by any switch position.`,
         evidence: [{ label: 'positions in the range', value: '0', limit: 'at least 1' }],
-        why: 'It cannot be chosen in flight.',
+        why: 'It cannot be selected in flight.',
         discriminator: `unreached ${id}`,
         remedies: () => [takeOut(id, range)],
       },
@@ -92,8 +92,8 @@ function unreached(graph: Graph, reach: ModeReach): Saying[] {
 
 function takeOut(id: string, range: ModeRange): Remedy {
   return {
-    label: 'Take the range out',
-    sentence: `Take the range of ${givesName(range.gives)} at ${spanText(range.fromUs, range.toUs, 'us')} out.`,
+    label: 'Remove the range',
+    sentence: `Remove the range of ${givesName(range.gives)} at ${spanText(range.fromUs, range.toUs, 'us')}.`,
     edit: { kind: 'set-mode-range', id, value: null, was: range },
   };
 }
@@ -107,9 +107,9 @@ function gaps(graph: Graph, { gaps: found }: ModeReach): Saying[] {
     {
       severity: 'mend',
       where: rcSubjects(graph),
-      what: `With ${positionWords(rc, first.positions)} the values lie in no mode's range: ${listed(values)}.`,
+      what: `With ${positionWords(rc, first.positions)} the values are outside every mode's range: ${listed(values)}.`,
       evidence: [{ label: 'such combinations', value: String(found.length), limit: '0' }],
-      why: 'The firmware falls back to a mode that nobody chose.',
+      why: 'The firmware falls back to a mode that nobody selected.',
       discriminator: 'gap',
       remedies: () => overGap(graph, first),
     },
@@ -123,11 +123,9 @@ function passing(graph: Graph): Saying[] {
     gapsOn(graph.design, channel).map(({ fromUs, toUs }): Saying => ({
       severity: 'note',
       where: rcSubjects(graph),
-      what: `${spanText(fromUs, toUs, 'us')} of channel ${channel} belongs to no mode; its switch passes it.`,
+      what: `${spanText(fromUs, toUs, 'us')} of channel ${channel} belongs to no mode, and its switch passes through it.`,
       evidence: [{ label: 'values without a mode', value: spanText(fromUs, toUs, 'us'), limit: 'none' }],
-      why: inSlots
-        ? 'The slot there keeps the mode that the firmware was delivered with.'
-        : 'For a moment the firmware falls back to another mode.',
+      why: inSlots ? "The slot there keeps the firmware's default mode." : 'The firmware falls back to another mode for a moment.',
       discriminator: `passing ${channel} ${Math.round(fromUs)}`,
       remedies: () => closings(graph, channel, fromUs, toUs),
     })),
@@ -144,7 +142,7 @@ function closings(graph: Graph, channel: string, fromUs: number, toUs: number): 
   return [
     {
       label: `Widen ${givesName(range.gives)}`,
-      sentence: `Let ${givesName(range.gives)} go on to ${Math.round(toUs)} us.`,
+      sentence: `Extend ${givesName(range.gives)} to ${Math.round(toUs)} us.`,
       edit: { kind: 'set-mode-range', id, value: { ...range, toUs }, was: range },
     },
   ];
@@ -156,8 +154,8 @@ function noReturn(graph: Graph, { hasReturn }: ModeReach): Saying[] {
     {
       severity: 'mend',
       where: rcSubjects(graph),
-      what: 'No position of the switches brings the aircraft home by itself.',
-      why: 'The way home is what helps when the picture or the orientation is lost.',
+      what: 'No switch position brings the aircraft home on its own.',
+      why: 'Return-to-home helps when video or orientation is lost.',
       discriminator: 'no-return',
       remedies: () => homewards(graph),
     },
@@ -168,14 +166,14 @@ function farFromSafe(graph: Graph, { farFromSafe: far }: ModeReach): Saying[] {
   const [first] = far;
   const { rc, airframe } = graph.design.aircraft;
   if (first === undefined || !(hovers(airframe.kind) || !isWingless(airframe.kind))) return [];
-  const wanted = hovers(airframe.kind) ? 'a mode that levels by itself' : 'manual';
+  const wanted = hovers(airframe.kind) ? 'a self-levelling mode' : 'manual';
   return [
     {
       severity: 'mend',
       where: rcSubjects(graph),
-      what: `From ${positionWords(rc, first.positions)}, ${wanted} is more than one movement away.`,
+      what: `From ${positionWords(rc, first.positions)}, ${wanted} is more than one switch movement away.`,
       evidence: [{ label: 'combinations too far from it', value: String(far.length), limit: '0' }],
-      why: 'When stabilisation fails or works the wrong way round, one movement has to be enough.',
+      why: 'When stabilisation fails or acts in reverse, one movement has to be enough.',
       discriminator: 'far',
       remedies: () => towardsSafe(graph),
     },
@@ -189,7 +187,7 @@ function shared(graph: Graph, { sharedWithArming }: ModeReach): Saying[] {
       severity: 'mend',
       where: rcSubjects(graph),
       what: `Arming shares ${listed(sharedWithArming)} with the flight modes.`,
-      why: 'A change of mode in flight can stop the motors, or start them on the ground.',
+      why: 'A mode change can stop the motors in flight, or start them on the ground.',
       discriminator: 'arming',
       remedies: () => armingApart(graph),
     },

@@ -49,8 +49,8 @@ function giving(graph: Graph, mode: FlightMode): Remedy[] {
       const edit: Edit = { kind: 'set-mode-range', id, value: { ...range, gives: mode }, was: range };
       const from = givesName(range.gives);
       return {
-        label: `${givesName(mode)} in place of ${from}`,
-        sentence: `Let ${range.fromUs} to ${range.toUs} us of channel ${range.channel} give ${givesName(mode)} in place of ${from}.`,
+        label: `${givesName(mode)} instead of ${from}`,
+        sentence: `Make ${range.fromUs} to ${range.toUs} us of channel ${range.channel} select ${givesName(mode)} instead of ${from}.`,
         edit,
       };
     });
@@ -96,7 +96,7 @@ function widened(id: string, was: ModeRange, change: Partial<Pick<ModeRange, 'fr
   const value = { ...was, ...change };
   return {
     label: `Widen ${givesName(was.gives)}`,
-    sentence: `Let ${givesName(was.gives)} have ${value.fromUs} to ${value.toUs} us of channel ${was.channel}.`,
+    sentence: `Widen ${givesName(was.gives)} to ${value.fromUs} to ${value.toUs} us of channel ${was.channel}.`,
     edit: { kind: 'set-mode-range', id, value, was },
   };
 }
@@ -118,7 +118,7 @@ export function armingApart(graph: Graph): Remedy[] {
       was,
     })),
   ];
-  const title = `Arm by a switch of its own on channel ${free}`;
+  const title = `Arm with a separate switch on channel ${free}`;
   const remedy: Remedy = { label: `Arm on channel ${free}`, sentence: `${title}.`, edit: { kind: 'batch', title, edits } };
   return settling(graph, [remedy], ({ sharedWithArming }) => sharedWithArming.length === 0);
 }

@@ -13,7 +13,7 @@ import { rcController, rcSubjects } from '../helpers/rcSubjects.ts';
 export const osdNotBegun: Check = {
   id: 'osd.not-begun',
   stage: 'links',
-  title: 'Picture without fields',
+  title: 'OSD without fields',
   run: ({ graph }) => {
     const grid = pictureGridOf(graph);
     const isRcOpen = rcFeedsOf(graph).length > 0 && !isRcBegun(graph.design.aircraft.rc);
@@ -23,16 +23,16 @@ export const osdNotBegun: Check = {
       {
         severity: 'note',
         where: gridSubjects(graph, grid),
-        what: `${grid.by} can draw over the picture, and no field is planned there.`,
-        why: 'The pilot sees what the firmware was delivered with.',
+        what: `${grid.by} can draw an on-screen display, and no field is planned for it.`,
+        why: "The pilot sees the firmware's default fields.",
         remedies: () => {
           const edit = beginFields(graph);
           return edit === undefined
             ? []
             : [
                 {
-                  label: 'Begin with the usual fields',
-                  sentence: 'Put what a pilot needs on the screens, as far as it has a source.',
+                  label: 'Start with the usual fields',
+                  sentence: 'Show what a pilot needs on the screens, as far as it has a source.',
                   edit,
                 },
               ];
@@ -46,7 +46,7 @@ export const osdNotBegun: Check = {
 export const fieldWithoutSource: Check = {
   id: 'osd.field-without-source',
   stage: 'links',
-  title: 'Field without a source',
+  title: 'OSD field without a source',
   run: ({ graph }) => {
     const plan = fieldPlanOf(graph);
     if (!plan.isBegun || rcSubjects(graph).length === 0) return [];
@@ -63,13 +63,13 @@ function emptyField(graph: Graph, { grid }: FieldPlan, { field, spot, source, is
           {
             severity: 'note',
             where: rcSubjects(graph),
-            what: `The picture is to show the ${title}, and ${grid === undefined ? 'nothing draws over a picture' : `${rcController(graph)} ${source.words} for it`}.`,
-            why: 'The field stays empty, or shows a figure that means nothing.',
+            what: `The OSD is planned to show the ${title}, and ${grid === undefined ? 'nothing draws an OSD' : `${rcController(graph)} ${source.words} for it`}.`,
+            why: 'The field stays empty or shows a meaningless value.',
             discriminator: `picture ${field}`,
             remedies: () => [
               {
-                label: 'Take the field off',
-                sentence: `Take the ${title} off the picture.`,
+                label: 'Remove the field',
+                sentence: `Remove the ${title} from the OSD.`,
                 edit: { kind: 'set-osd-field', field, spot: null, was: spot },
               },
             ],
@@ -82,13 +82,13 @@ function emptyField(graph: Graph, { grid }: FieldPlan, { field, spot, source, is
           {
             severity: 'note',
             where: rcSubjects(graph),
-            what: `The radio is to show the ${title}, and ${rcController(graph)} ${radioSource.words} for it.`,
+            what: `The radio is planned to show the ${title}, and ${rcController(graph)} ${radioSource.words} for it.`,
             why: 'The field stays empty.',
             discriminator: `radio ${field}`,
             remedies: () => [
               {
-                label: 'Take the field off',
-                sentence: `Take the ${title} off the screen of the radio.`,
+                label: 'Remove the field',
+                sentence: `Remove the ${title} from the screen of the radio.`,
                 edit: { kind: 'set-radio-field', field, on: false, was: true },
               },
             ],
@@ -109,13 +109,13 @@ function unseen(graph: Graph, { unseen: fields, rows, grid }: FieldPlan): Saying
       where: rcSubjects(graph),
       what: `No screen shows what the pilot needs of ${rcController(graph)}: ${listed(could.map((field) => OSD_FIELDS[field].title))}.`,
       evidence: [{ label: 'fields without a screen', value: String(could.length), limit: '0' }],
-      why: 'It is known in the aircraft, and the pilot does not see it.',
+      why: 'The data is in the aircraft, but the pilot does not see it.',
       discriminator: 'unseen',
       remedies: () => {
         const edit = beginFields(graph);
         return edit === undefined
           ? []
-          : [{ label: 'Put them on a screen', sentence: 'Put what a pilot needs on the screens, as far as it has a source.', edit }];
+          : [{ label: 'Show them on a screen', sentence: 'Show what a pilot needs on the screens, as far as it has a source.', edit }];
       },
     },
   ];
@@ -125,7 +125,7 @@ function unseen(graph: Graph, { unseen: fields, rows, grid }: FieldPlan): Saying
 export const fieldPlace: Check = {
   id: 'osd.field-place',
   stage: 'links',
-  title: 'Field in the wrong place',
+  title: 'OSD field in the wrong place',
   run: ({ graph }) => {
     const { grid, rows } = fieldPlanOf(graph);
     if (grid === undefined) return [];
@@ -141,7 +141,7 @@ function placeSaying(graph: Graph, grid: PictureGrid, { field, spot, faults }: F
   const size = `${grid.cols} columns, ${grid.rows} lines`;
   const shared = {
     where: gridSubjects(graph, grid),
-    evidence: [{ label: `the ${title} begins at`, value: at, limit: size }],
+    evidence: [{ label: `the ${title} starts at`, value: at, limit: size }],
     discriminator: field,
     remedies: () => toFreeSpot(graph, grid, field),
   } as const;
@@ -151,11 +151,11 @@ function placeSaying(graph: Graph, grid: PictureGrid, { field, spot, faults }: F
         {
           ...shared,
           severity: 'mend',
-          what: `The ${title} does not fit on the picture of ${grid.by}: it begins at ${at} of ${size}.`,
+          what: `The ${title} does not fit on the OSD of ${grid.by}: it starts at ${at} of ${size}.`,
           why:
             grid.is === 'analog' && grid.standard !== 'PAL'
-              ? 'NTSC shows three lines fewer than PAL; what lies below is not seen.'
-              : 'What lies beyond the grid is not seen.',
+              ? 'NTSC has three lines fewer than PAL; anything below is not visible.'
+              : 'Anything outside the grid is not visible.',
         },
       ];
     case 'overlaps':
@@ -165,8 +165,8 @@ function placeSaying(graph: Graph, grid: PictureGrid, { field, spot, faults }: F
             {
               ...shared,
               severity: 'mend',
-              what: `The ${title} and the ${OSD_FIELDS[fault.other].title} lie over one another on the picture of ${grid.by}.`,
-              why: 'Neither can be read.',
+              what: `The ${title} and the ${OSD_FIELDS[fault.other].title} overlap on the OSD of ${grid.by}.`,
+              why: 'Neither is readable.',
             },
           ]
         : [];
@@ -175,8 +175,8 @@ function placeSaying(graph: Graph, grid: PictureGrid, { field, spot, faults }: F
         {
           ...shared,
           severity: 'note',
-          what: `The ${title} lies at the edge of the picture of ${grid.by}, which some goggles cut.`,
-          why: 'Part of it may not be seen.',
+          what: `The ${title} is at the edge of the OSD of ${grid.by}, which some goggles cut off.`,
+          why: 'Part of it may not be visible.',
         },
       ];
   }

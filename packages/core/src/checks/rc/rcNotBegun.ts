@@ -7,8 +7,8 @@ import { rcController, rcSubjects } from '../helpers/rcSubjects.ts';
 export const rcNotBegun: Check = {
   id: 'rc.not-begun',
   stage: 'links',
-  title: 'RC channels not planned',
-  leftToPeople: 'the order of the channels is a school, and a person chooses it',
+  title: 'RC channels not assigned',
+  leftToPeople: 'the channel order is a matter of habit, and a person chooses it',
   run: ({ graph }) => {
     const { feeds, room } = channelPlanOf(graph);
     if (feeds.length === 0 || isRcBegun(graph.design.aircraft.rc)) return [];
@@ -16,8 +16,8 @@ export const rcNotBegun: Check = {
       {
         severity: 'note',
         where: rcSubjects(graph),
-        what: `${room} channels arrive at ${rcController(graph)}, and none is planned.`,
-        why: 'Modes, arming and what happens when the signal is lost are not checked yet.',
+        what: `${room} channels arrive at ${rcController(graph)}, and none is assigned.`,
+        why: 'Modes, arming and loss of signal are not checked yet.',
       },
     ];
   },

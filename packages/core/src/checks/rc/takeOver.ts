@@ -7,11 +7,11 @@ import { switchesOf } from '../../rc/switchPositions.ts';
 import { listed } from '../../text/lists.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 
-/** A companion that sends channels in place of the radio, and no switch takes them back. */
+/** A companion that sends channels instead of the radio, and no switch takes them back. */
 export const takeOver: Check = {
   id: 'rc.take-over',
   stage: 'links',
-  title: 'Channels that are not taken back',
+  title: 'Channels the pilot cannot take back',
   run: ({ graph }) => {
     const { rc } = graph.design.aircraft;
     const back = channelOfUse(graph.design, 'take-back');
@@ -26,9 +26,9 @@ export const takeOver: Check = {
           severity: 'mend',
           where: [{ is: 'item', item: item.id }],
           what: own
-            ? `${item.ref} sends channel ${back?.[0] ?? ''} too, by which the pilot takes channels back from it.`
-            : `${item.ref} sends ${taken.length === 1 ? 'channel' : 'channels'} ${listed(taken.toSorted(naturalOrder))} in place of the radio, and no switch takes them back.`,
-          why: 'When the companion hangs or errs, the pilot has to have the aircraft back with one movement.',
+            ? `${item.ref} also sends channel ${back?.[0] ?? ''}, with which the pilot takes control back from it.`
+            : `${item.ref} sends ${taken.length === 1 ? 'channel' : 'channels'} ${listed(taken.toSorted(naturalOrder))} instead of the radio, and no switch takes them back.`,
+          why: 'When the companion hangs or fails, the pilot has to regain control with one movement.',
           remedies: () => (own ? [] : backBySwitch(graph)),
         },
       ];
@@ -53,11 +53,11 @@ function backBySwitch(graph: Graph): Remedy[] {
       was: planned?.[1] ?? null,
     },
   ];
-  const title = `Take channels back by a switch on channel ${free}`;
+  const title = `Take channels back with a switch on channel ${free}`;
   return [
     {
       label: `A switch on channel ${free}`,
-      sentence: `${title}; tell the firmware that this channel ends what the companion sends.`,
+      sentence: `${title}; set the firmware so that this channel overrides the companion.`,
       edit: { kind: 'batch', title, edits },
     },
   ];

@@ -11,7 +11,7 @@ import { situation } from '../power/helpers/situations.ts';
 export const backPowered: Check = {
   id: 'wire.back-powered',
   stage: 'wiring',
-  title: 'Fed through a signal',
+  title: 'Back-powered through a signal',
   leftToPeople: 'another way to feed it',
   run: ({ graph }) => {
     const usbOnly = scenariosOf(graph.design.aircraft).find(({ charge }) => charge === undefined);
@@ -54,7 +54,7 @@ function sayingOf(result: ScenarioResult, pairs: readonly { readonly to: GroupPi
       where: [...dark, talker].map(({ id }) => ({ is: 'item', item: id })),
       what: `${talker.ref} drives signals into ${refs} while ${dark.length === 1 ? 'it has' : 'they have'} no supply (${result.scenario.title.toLowerCase()}).`,
       evidence: pairs.map(({ to, from }) => ({ label: groupPinName(from), value: groupPinName(to) })),
-      why: 'A part can be half alive through the protection of such a pin: it hangs, or does not start when its supply comes.',
+      why: 'The protection diodes of such a pin can half-power a part: it hangs, or does not start when its supply comes up.',
     },
   ];
 }

@@ -38,8 +38,8 @@ function terminations(bus: Bus<CanEndpoint>): Saying[] {
       ],
       why:
         on.length > 2
-          ? 'The drivers work into too low a resistance: levels shrink, and the bus fails when it is warm or long.'
-          : 'Edges come back from the open end and are read as bits; the longer the bus, the sooner.',
+          ? 'The drivers see too low a resistance: levels shrink, and the bus fails when it is warm or long.'
+          : 'Edges are reflected at the open end and read as bits; the longer the bus, the sooner.',
       discriminator: 'terminations',
       remedies: () =>
         on.length > 2
@@ -79,7 +79,7 @@ function sameNode(node: number, same: readonly CanMember[], free: number | undef
     where: memberSubjects(same),
     what: `${namesOf(same)} have the same CAN node id ${node}.`,
     evidence: same.map(({ entry, endpoint }) => ({ label: `${entry.item.ref} ${endpoint.id}`, value: `node ${node}` })),
-    why: 'Their messages are taken for each other, and one of them is ignored.',
+    why: 'Their messages are confused with each other, and one of the two is ignored.',
     discriminator: `node ${node}`,
     remedies: () =>
       same.slice(1).flatMap(({ entry: { item }, endpoint }): Remedy[] => {
@@ -113,7 +113,7 @@ function branches(graph: Graph, bus: Bus<CanEndpoint>): Saying[] {
         value: stated(length, 'mm'),
         limit: `${stated(STUB_MM, 'mm')} at 1 Mbit/s`,
       })),
-      why: 'A branch without a termination sends edges back into the bus. Terminate at the end of the longest, or shorten it.',
+      why: 'An unterminated branch reflects edges back into the bus. Terminate at the end of the longest, or shorten it.',
       discriminator: `branches ${bus.members[0]?.entry.item.id ?? ''}`,
     },
   ];
@@ -143,9 +143,9 @@ function exchanged(graph: Graph): Saying[] {
       .map((b) => ({
         severity: 'mend' as const,
         where: memberSubjects([a, b]),
-        what: `CAN-H and CAN-L are exchanged between ${a.entry.item.ref} and ${b.entry.item.ref}.`,
+        what: `CAN-H and CAN-L are swapped between ${a.entry.item.ref} and ${b.entry.item.ref}.`,
         evidence: [{ label: `H of ${a.entry.item.ref}`, value: `on L of ${b.entry.item.ref}` }],
-        why: 'Neither hears the other, and the bus can stand still for all.',
+        why: 'Neither hears the other, and the bus can fail for all.',
         discriminator: 'exchanged',
         remedies: () => uncross(graph, a.entry.item.id, b.entry.item.id),
       })),

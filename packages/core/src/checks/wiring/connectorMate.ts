@@ -49,12 +49,12 @@ function mateAt(graph: Graph, cable: Cable, end: CableEnd): Saying[] {
       severity: 'mend',
       where: [{ is: 'cable', cable: cable.id }, ...place.subjects],
       what: isShifting
-        ? `The ${end.connector.positions}-way plug of ${cable.tag} goes loosely into the ${place.connector.positions}-way ${place.name} and shifts.`
-        : `The plug of ${cable.tag} does not go onto ${place.name}.`,
+        ? `The ${end.connector.positions}-way plug of ${cable.tag} fits loosely into the ${place.connector.positions}-way ${place.name} and shifts.`
+        : `The plug of ${cable.tag} does not mate with ${place.name}.`,
       evidence: [{ label: `${cable.tag} at ${place.name}`, value: plug, limit: socket }],
       why: isShifting
-        ? 'One position further, every wire is on its neighbour: supply can meet a signal.'
-        : 'The cable cannot be fitted as it is planned.',
+        ? "Shifted by one position, every wire is on its neighbour's pin: supply can meet a signal."
+        : 'The cable cannot be plugged in as planned.',
       discriminator: end.id,
       remedies: () => fitMate(graph, cable, end, place),
     },

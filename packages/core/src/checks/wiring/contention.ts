@@ -4,11 +4,11 @@ import { runsOf } from '../../harness/runs.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 import { groupPinName, isDriver, joinedGroups, pinOf, type GroupPin } from '../helpers/signalGroups.ts';
 
-/** Two outputs that drive one wire against each other. Two talkers of one cable are told by the check of TX on TX. */
+/** Two outputs that drive the same wire. Two talkers of one cable are told by the check of TX on TX. */
 export const contention: Check = {
   id: 'wire.contention',
   stage: 'wiring',
-  title: 'Outputs against each other',
+  title: 'Two outputs on one wire',
   run: ({ graph }) =>
     joinedGroups(graph).flatMap((group): Saying[] => {
       const drivers = group.filter(isDriver);
@@ -20,16 +20,16 @@ export const contention: Check = {
         {
           severity: over === undefined ? 'mend' : 'stop',
           where: drivers.map(pinOf),
-          what: `${groupPinName(first)} and ${groupPinName(second)} drive one wire against each other.`,
+          what: `${groupPinName(first)} and ${groupPinName(second)} drive the same wire.`,
           evidence: drivers.map((driver) => ({
             label: groupPinName(driver),
             value: `drives ${stated(driver.pin.logic?.highV ?? 0, 'V')}`,
-            ...(driver.pin.logic === undefined ? {} : { limit: `stands ${stated(driver.pin.logic.inputMaxV, 'V')}` }),
+            ...(driver.pin.logic === undefined ? {} : { limit: `withstands ${stated(driver.pin.logic.inputMaxV, 'V')}` }),
           })),
           why:
             over === undefined
-              ? 'Both outputs carry a short-circuit current whenever they differ, and neither signal gets through.'
-              : `${groupPinName(over)} sees more than it stands and is destroyed.`,
+              ? 'Whenever the two differ, both carry a short-circuit current, and neither signal gets through.'
+              : `${groupPinName(over)} gets more than it withstands and is destroyed.`,
           remedies: () => takeOneOff(graph, drivers),
         },
       ];
@@ -58,8 +58,8 @@ function takeOneOff(graph: Graph, drivers: readonly GroupPin[]): Remedy[] {
   if (only === undefined || direct.length !== 1 || wire === undefined || more.length > 0) return [];
   return [
     {
-      label: 'Take the wire out',
-      sentence: `Take the wire between pin ${only.a.pin.n} of ${only.a.ref} and pin ${only.b.pin.n} of ${only.b.ref} out of ${wire.cable.tag}.`,
+      label: 'Remove the wire',
+      sentence: `Remove the wire between pin ${only.a.pin.n} of ${only.a.ref} and pin ${only.b.pin.n} of ${only.b.ref} from ${wire.cable.tag}.`,
       edit: { kind: 'remove-conductor', cable: wire.cable.id, conductor: wire.conductor.id },
     },
   ];

@@ -27,9 +27,9 @@ function crossedSaying(graph: Graph, run: Run, crossed: readonly Join[]): Saying
   return {
     severity: 'mend',
     where: joinSubjects(run, crossed),
-    what: `${run.name} crosses SDA and SCL between ${run.a.ref} and ${run.b.ref} ${run.b.port.label}.`,
+    what: `${run.name} swaps SDA and SCL between ${run.a.ref} and ${run.b.ref} ${run.b.port.label}.`,
     evidence: crossed.map(pinsMeeting),
-    why: 'Nothing is heard on the bus, and a device that pulls its clock down can silence the others.',
+    why: 'Nothing answers on the bus, and a device that holds its clock low can block the others.',
     remedies: () => oneOrNone(repinByMeaning(graph, run)),
   };
 }
@@ -65,7 +65,7 @@ function groundSaying(graph: Graph, run: Run, wrong: readonly Join[]): Saying {
     where: joinSubjects(run, wrong),
     what: `${run.name} puts the ground of one part on a signal pin of the other, between ${run.a.ref} and ${run.b.ref} ${run.b.port.label}.`,
     evidence: wrong.map(pinsMeeting),
-    why: 'The signal is held low, and the two parts have no ground in common by this cable.',
+    why: 'The signal is held low, and this cable does not join the grounds of the two.',
     remedies: () => oneOrNone(repinByMeaning(graph, run)),
   };
 }

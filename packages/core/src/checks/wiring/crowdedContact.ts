@@ -11,7 +11,7 @@ import type { Check, Remedy, Saying, Subject } from '../finding.ts';
 export const crowdedContact: Check = {
   id: 'wire.crowded-contact',
   stage: 'wiring',
-  title: 'Wires in one contact',
+  title: 'Too many wires in one contact',
   run: ({ graph }) =>
     graph.cables.flatMap((cable) => Object.values(cable.nodes).flatMap((node) => (node.is === 'end' ? crowdedAt(graph, cable, node) : []))),
 };
@@ -25,9 +25,9 @@ function crowdedAt(graph: Graph, cable: Cable, end: CableEnd): Saying[] {
     return {
       severity: 'mend' as const,
       where: [{ is: 'cable' as const, cable: cable.id }, ...portOf(end)],
-      what: `Contact ${n} of ${cable.tag} at ${name} holds ${count} wires and takes ${most}.`,
+      what: `Contact ${n} of ${cable.tag} at ${name} holds ${count} wires, and ${most} fit.`,
       evidence: [{ label: connectorWords(end.connector), value: `${count} wires`, limit: takes }],
-      why: 'A second wire in a crimp is not held, or the contact does not lock in its shell; one of the two comes loose in flight.',
+      why: 'A second wire in a crimp is not held, or the contact does not lock in its housing; one of the two comes loose in flight.',
       discriminator: `${end.id} ${n}`,
       remedies: () => spliced(graph, cable, end, n),
     };
@@ -44,7 +44,7 @@ function spliced(graph: Graph, cable: Cable, end: CableEnd, n: number): Remedy[]
   return [
     {
       label: 'Splice them',
-      sentence: `Lead one wire from contact ${n}, and splice the others to it behind the plug. Solder with eye protection and good air.`,
+      sentence: `Run one wire from contact ${n}, and splice the others to it behind the plug. Wear eye protection and ventilate when soldering.`,
       edit: draft.edit(`Splice the wires at contact ${n} of ${cable.tag}`),
     },
   ];

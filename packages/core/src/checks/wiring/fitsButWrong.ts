@@ -12,7 +12,7 @@ import { runSubjects } from '../helpers/runSubjects.ts';
 export const fitsButWrong: Check = {
   id: 'wire.fits-but-wrong',
   stage: 'wiring',
-  title: 'The plug fits and the pin order differs',
+  title: 'Plug fits, pin order differs',
   run: ({ graph }) => runsOf(graph).flatMap((run) => straightAndWrong(graph, run)),
 };
 
@@ -29,7 +29,7 @@ function straightAndWrong(graph: Graph, run: Run): Saying[] {
       where: runSubjects(run),
       what: `${run.name} is a straight cable: its plugs fit ${a.ref} ${a.port.label} and ${b.ref} ${b.port.label}, whose pin orders differ.`,
       evidence: harm.evidence,
-      why: 'Any straight cable of this kind fits here and does the same damage. Make a cable of its own, and mark it.',
+      why: 'Any straight cable of this kind fits here and does the same damage. Make a dedicated cable, and label it.',
       remedies: () => oneOrNone(repinByMeaning(graph, run)),
     },
   ];
@@ -65,7 +65,7 @@ export function straightCableHarm(graph: Graph, a: PortAt, b: PortAt): StraightH
   }
   if (evidence.length === 0) return undefined;
   const facts = evidence.map((fact) => `${fact.label}: ${fact.value}`).join('; ');
-  return { sentence: `A straight cable fits here and would burn something. ${facts}.`, evidence, pins };
+  return { sentence: `A straight cable fits here and would damage something. ${facts}.`, evidence, pins };
 }
 
 function harms(graph: Graph, x: FoundPin, y: FoundPin): boolean {

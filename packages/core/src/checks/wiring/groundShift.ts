@@ -15,7 +15,7 @@ const MEND_V = 0.8;
 export const groundShift: Check = {
   id: 'wire.ground-shift',
   stage: 'wiring',
-  title: 'Grounds that stand apart',
+  title: 'Ground offset',
   leftToPeople: 'thicker or shorter ground, where the wire runs',
   run: ({ graph }) => {
     const worst = new Map<number, { readonly volts: number; readonly result: ScenarioResult; readonly pair: readonly [number, number] }>();
@@ -74,14 +74,14 @@ function shiftSaying(graph: Graph, volts: number, result: ScenarioResult, pair: 
         { is: 'item', item: a.id },
         { is: 'item', item: b.id },
       ],
-      what: `The grounds of ${a.ref} and ${b.ref} stand ${quantity(volts, 'V')} apart (${result.scenario.title.toLowerCase()}).`,
+      what: `The grounds of ${a.ref} and ${b.ref} differ by ${quantity(volts, 'V')} (${result.scenario.title.toLowerCase()}).`,
       evidence: [
         {
           label: `between their grounds, ${result.scenario.title.toLowerCase()}`,
           ...against(volts, NOTE_V, 'V'),
         },
       ],
-      why: 'Signals are read against the own ground: a shift of this size makes highs and lows uncertain. Thicker or shorter ground wires lower it.',
+      why: 'Each part reads signals against its own ground: an offset of this size makes highs and lows uncertain. Thicker or shorter ground wires reduce it.',
     },
   ];
 }

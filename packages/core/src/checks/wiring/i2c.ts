@@ -32,7 +32,7 @@ function sameAddress(address: number, same: readonly BusMember<I2cDevice>[], all
       value: hexAddress(address),
       limit: device.endpoint.addresses.length === 1 ? 'fixed' : `one of ${device.endpoint.addresses.map(hexAddress).join(', ')}`,
     })),
-    why: 'Both answer at once: neither is read right, and either can hold the bus.',
+    why: 'Both answer at once: neither is read correctly, and either can block the bus.',
     discriminator: hexAddress(address),
     remedies: () => same.flatMap((device) => readdress(device, taken)).slice(0, 3),
   };
@@ -75,7 +75,7 @@ function judgeBus(graph: Graph, bus: Bus<I2cEndpoint>): Saying[] {
         severity: 'mend',
         what: `The I2C bus of ${name} has no pull-up.`,
         evidence: [{ label: 'pull-ups', value: 'none', limit: 'one pair at least' }],
-        why: 'Nothing brings the wires high, and nothing is heard on the bus.',
+        why: 'Nothing pulls the lines high, and the bus does not work.',
       },
     ];
   }
@@ -97,7 +97,7 @@ function judgeBus(graph: Graph, bus: Bus<I2cEndpoint>): Saying[] {
       why:
         worst > 1
           ? 'Devices drop off the bus, at first now and then.'
-          : 'It works; one device or half a metre more, and devices drop off the bus.',
+          : 'It works now; with one more device or half a metre more, devices drop off the bus.',
     },
   ];
 }
@@ -134,7 +134,7 @@ function withoutPullUps(graph: Graph, members: readonly BusMember<I2cEndpoint>[]
     const after = graphAfter(graph, edit);
     if (after === undefined || i2cBus.run({ graph: after }).some(({ severity }) => severity !== 'note')) return [];
     return [
-      { label: `Pull-ups of ${item.ref} off`, sentence: `Take the pull-ups of ${item.ref} off the bus: the others are enough.`, edit },
+      { label: `Disable the pull-ups of ${item.ref}`, sentence: `Disable the pull-ups of ${item.ref}: the others are enough.`, edit },
     ];
   });
 }

@@ -92,9 +92,9 @@ function tooHigh(talker: GroupPin, listener: GroupPin): Saying | undefined {
   return {
     severity: 'stop',
     where: [pinOf(talker), pinOf(listener)],
-    what: `${groupPinName(talker)} puts ${stated(high, 'V')} on ${groupPinName(listener)}, which stands ${stated(most, 'V')}.`,
+    what: `${groupPinName(talker)} puts ${stated(high, 'V')} on ${groupPinName(listener)}, which withstands ${stated(most, 'V')}.`,
     evidence: [{ label: groupPinName(listener), value: stated(high, 'V'), limit: `${stated(most, 'V')} at most` }],
-    why: `The input of ${listener.entry.item.ref} is destroyed, at once or in a while. A level shifter or a divider belongs in between.`,
+    why: `The input of ${listener.entry.item.ref} is destroyed, at once or in time. Fit a level shifter or a divider.`,
     discriminator: 'high',
   };
 }
@@ -105,9 +105,9 @@ function tooLow(graph: Graph, talker: GroupPin, listener: GroupPin): Saying | un
   return {
     severity: 'mend',
     where: [pinOf(talker), pinOf(listener)],
-    what: `${groupPinName(talker)} gives ${stated(high, 'V')}, and ${groupPinName(listener)} reads a high from ${stated(needed, 'V')} up.`,
+    what: `${groupPinName(talker)} outputs ${stated(high, 'V')}, and ${groupPinName(listener)} needs ${stated(needed, 'V')} for a high.`,
     evidence: [{ label: groupPinName(listener), value: stated(high, 'V'), limit: `${stated(needed, 'V')} at least` }],
-    why: 'The signal is read now and then, or not at all, and worse when it is warm. A level shifter belongs in between.',
+    why: 'The signal is read intermittently or not at all, and worse when warm. Fit a level shifter.',
     discriminator: 'low',
   };
 }

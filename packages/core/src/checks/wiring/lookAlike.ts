@@ -46,9 +46,9 @@ function sayingFor(cables: readonly PortLeg[]): Saying[] {
     {
       severity: 'note',
       where: cables.map(({ cable }) => ({ is: 'cable', cable: cable.id })),
-      what: `${listed(tags)} have equal plugs and different pin maps.`,
+      what: `${listed(tags)} have the same plugs and different pin maps.`,
       evidence: cables.map((plain) => ({ label: plain.cable.tag, value: mapOf(plain) })),
-      why: 'One taken for the other fits, and puts supply where a signal belongs. Both ends of each get a label.',
+      why: 'If they are mixed up, the plugs fit and supply meets a signal. Label both ends of each.',
       remedies: () => [labelThem(cables)],
     },
   ];
@@ -62,7 +62,7 @@ function labelThem(cables: readonly PortLeg[]): Remedy {
   });
   return {
     label: 'Label them',
-    sentence: 'Give each of them a label that says where it belongs; it is printed at both ends.',
+    sentence: 'Give each a label that says where it belongs; it is printed at both ends.',
     edit: { kind: 'batch', title: 'Label the cables that look alike', edits },
   };
 }

@@ -36,7 +36,7 @@ function suppliesOnSignals(graph: Graph, run: Run): Saying[] {
             limit: `${stated(most, 'V')} at most`,
           },
         ],
-        why: `The pin stands ${stated(most, 'V')}; the input, or the whole of ${signal.ref}, is destroyed.`,
+        why: `The pin withstands ${stated(most, 'V')}; the input, or the whole of ${signal.ref}, is destroyed.`,
         remedies: () => oneOrNone(repinByMeaning(graph, run)),
       },
     ];
@@ -47,7 +47,7 @@ function suppliesOnSignals(graph: Graph, run: Run): Saying[] {
 export const txToTx: Check = {
   id: 'wire.tx-to-tx',
   stage: 'wiring',
-  title: 'TX joined to TX',
+  title: 'TX connected to TX',
   run: ({ graph }) => runsOf(graph).flatMap((run) => sameEnds(graph, run)),
 };
 
@@ -74,7 +74,7 @@ function sameEnds(graph: Graph, run: Run): Saying[] {
         label: `${join.a.ref} ${join.a.port.label}.${join.a.pin.n} ${join.a.pin.label} to ${join.b.ref} ${join.b.port.label}.${join.b.pin.n} ${join.b.pin.label}`,
         value: logicText(join),
       })),
-      why: 'No data arrives in this direction; two outputs against each other also load both drivers.',
+      why: 'No data arrives in this direction; two outputs on one wire also overload both drivers.',
       remedies: () => oneOrNone(crossThePair(graph, run)),
     },
   ];
@@ -115,7 +115,7 @@ function crossThePair(graph: Graph, run: Run): Remedy | undefined {
   if (inTheWay) return repinByMeaning(graph, run);
   return {
     label: 'Cross the pair',
-    sentence: `Move the wires of ${run.name} at ${leg.b.ref} ${leg.b.port.label}, so that TX meets RX in both directions.`,
+    sentence: `Swap the wires of ${run.name} at ${leg.b.ref} ${leg.b.port.label}, so that TX meets RX in both directions.`,
     edit: { kind: 'batch', title: `Cross the pair of ${run.name}`, edits },
   };
 }
@@ -138,7 +138,7 @@ function withoutGround(graph: Graph, run: Run): Saying[] {
       where: runSubjects(run),
       what: `${run.name} joins a signal of ${a.ref} and ${b.ref} ${b.port.label}, and the two share no ground.`,
       evidence: [{ label: `${signal.a.pin.label} to ${signal.b.pin.label}`, value: 'no ground path between the two' }],
-      why: 'A signal is a voltage against ground: without a common one it is read wrong or not at all, and its return current looks for another way.',
+      why: 'A signal is a voltage against ground: without a common ground it is read wrong or not at all, and its return current finds another path.',
       // With supply on a ground the wire would be a short; the cable is turned right first.
       remedies: () => (joins.some(joinsSupplyToGround) ? [] : groundWire(graph, run)),
     },

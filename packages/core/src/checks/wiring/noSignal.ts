@@ -61,8 +61,8 @@ function signalsOf(graph: Graph, itemIx: number): Saying[] {
       what: isMute
         ? `${ref} is plugged in, but its signal is not connected.`
         : `The ${first.id} of ${ref} is not connected: ${listed(labelsOf(graph, itemIx, pins))} are open.`,
-      evidence: [{ label: `pins of ${ref}`, value: `${listed(labelsOf(graph, itemIx, pins))}: not joined` }],
-      why: isMute ? whyMute(entry.part.kind) : 'Nothing reads it; the rest of the part works.',
+      evidence: [{ label: `pins of ${ref}`, value: `${listed(labelsOf(graph, itemIx, pins))}: not connected` }],
+      why: isMute ? whyMute(entry.part.kind) : 'This signal is not read; the rest of the part works.',
       discriminator: isMute ? 'mute' : first.id,
       remedies: () => runs.flatMap((run) => joinedByMeaning(graph, run, itemIx, first)),
     },
@@ -142,13 +142,13 @@ function whyMute(kind: PartKind): string {
   switch (kind) {
     case 'rc-receiver':
     case 'handheld-link':
-      return 'What the pilot commands does not arrive.';
+      return "The pilot's commands do not arrive.";
     case 'motor-controller':
-      return 'The motor gets no throttle, and does not start.';
+      return 'The motor gets no throttle signal and does not start.';
     case 'servo':
       return 'The servo does not move.';
     default:
-      return 'It has power, and nothing that it measures or sends arrives.';
+      return 'It is powered, but nothing that it measures or sends arrives.';
   }
 }
 

@@ -11,7 +11,7 @@ export const notWired: Check = {
   id: 'wire.not-wired',
   stage: 'wiring',
   title: 'Not wired yet',
-  leftToPeople: 'what it is for, only a person knows',
+  leftToPeople: 'only a person knows what it is for',
   run: ({ graph }) => [
     ...graph.items.flatMap((_, item) => unwired(graph, item)),
     ...graph.cables.flatMap((cable) => unplugged(graph, cable)),
@@ -35,7 +35,7 @@ function unwired(graph: Graph, itemIx: number): Saying[] {
         ? `${item.ref} (${part.name}) is not wired yet.`
         : `${item.ref} is wired, and its ${listed(labels)} ${labels.length > 1 ? 'are' : 'is'} not yet.`,
       evidence: [],
-      why: isAlone ? 'Nothing it does reaches the rest of the aircraft.' : 'The part does not do its job with this port left empty.',
+      why: isAlone ? 'It has no connection to the rest of the aircraft.' : 'It does not work with this port left open.',
     },
   ];
 }
@@ -50,9 +50,9 @@ function unplugged(graph: Graph, cable: Cable): Saying[] {
     {
       severity: 'note',
       where: [{ is: 'cable', cable: cable.id }],
-      what: others.length === 0 ? `${cable.tag} is plugged in nowhere.` : `${cable.tag} at ${listed(others)} has ${count}.`,
+      what: others.length === 0 ? `${cable.tag} is not plugged in anywhere.` : `${cable.tag} at ${listed(others)} has ${count}.`,
       evidence: free.map(({ connector }) => ({ label: 'free end', value: connectorWords(connector) })),
-      why: 'Nothing is joined by it, and a loose plug can touch what it should not. Plug it in, or take the cable out.',
+      why: 'It connects nothing, and a loose plug can short against other parts. Plug it in, or remove the cable.',
       discriminator: 'unplugged',
     },
   ];

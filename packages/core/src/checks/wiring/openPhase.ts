@@ -30,8 +30,8 @@ function openPhases(graph: Graph, itemIx: number): Saying[] {
       severity: 'stop',
       where: open.map(({ port, pin }) => ({ is: 'pin', item: entry.item.id, port: port.id, n: pin.n })),
       what: `${ref} cannot turn: ${open.length === 1 ? 'phase' : 'phases'} ${listed(open.map(({ pin }) => pin.label))} ${open.length === 1 ? 'is' : 'are'} open.`,
-      evidence: [{ label: `leads of ${ref} joined`, value: String(pins.length - open.length), limit: String(pins.length) }],
-      why: 'A motor with a phase open twitches or hums in place, and motor and controller burn when throttle is held.',
+      evidence: [{ label: `leads of ${ref} connected`, value: String(pins.length - open.length), limit: String(pins.length) }],
+      why: 'A motor with an open phase twitches or hums in place; motor and controller burn out if the throttle is held.',
       remedies: () => (open.length === 1 ? joinLead(graph, first) : []),
     },
   ];

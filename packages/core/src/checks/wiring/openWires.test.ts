@@ -58,7 +58,7 @@ describe('a signal that leads nowhere', () => {
   it('is told of a motor controller, above a note', () => {
     const open = removed(motorWired(), 'W04', 1);
     expect(said(open, 'wire.no-signal')).toEqual(['mend: ESC1 is plugged in, but its signal is not connected.']);
-    expect(mended(open, 'wire.no-signal')).toEqual(['Re-pin by meaning', []]);
+    expect(mended(open, 'wire.no-signal')).toEqual(['Re-pin by signal', []]);
   });
 
   it('is a stop for the only receiver, and less where another one is heard', () => {
@@ -84,9 +84,9 @@ describe('a signal that leads nowhere', () => {
 describe('pins that are exchanged', () => {
   it('SDA on SCL and SCL on SDA are told, and not as a lack of wires', () => {
     const crossed = compassOnBus('straight');
-    expect(said(crossed, 'wire.i2c-crossed')).toEqual(['mend: W02 crosses SDA and SCL between MAG1 and FC1 I2C.']);
+    expect(said(crossed, 'wire.i2c-crossed')).toEqual(['mend: W02 swaps SDA and SCL between MAG1 and FC1 I2C.']);
     expect([...said(crossed, 'wire.partial'), ...said(crossed, 'wire.no-signal')]).toEqual([]);
-    expect(mended(crossed, 'wire.i2c-crossed')).toEqual(['Re-pin by meaning', []]);
+    expect(mended(crossed, 'wire.i2c-crossed')).toEqual(['Re-pin by signal', []]);
   });
 
   it('ground on a signal is told between unlike plugs, and on a rail', () => {
@@ -107,6 +107,6 @@ describe('pins that are exchanged', () => {
     expect(said(one.design, 'wire.ground-on-signal')).toEqual([
       'mend: W03 puts the ground of one part on a signal pin of the other, between BEC1 and FC1 out 6.',
     ]);
-    expect(mended(one.design, 'wire.ground-on-signal')).toEqual(['Re-pin by meaning', []]);
+    expect(mended(one.design, 'wire.ground-on-signal')).toEqual(['Re-pin by signal', []]);
   });
 });

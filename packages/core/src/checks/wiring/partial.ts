@@ -14,7 +14,7 @@ import { endSubject } from '../links/serialRemedies.ts';
 export const partial: Check = {
   id: 'wire.partial',
   stage: 'wiring',
-  title: 'Wires missing',
+  title: 'Missing wires',
   run: ({ graph }) => [
     ...serialHops(graph).flatMap((hop) => [...oneDirection(graph, hop), ...flowWires(graph, hop)]),
     ...runsOf(graph).flatMap((run) => [...halfBus(graph, run, 'sda', 'scl'), ...halfBus(graph, run, 'can-h', 'can-l')]),
@@ -30,9 +30,9 @@ function oneDirection(graph: Graph, { a, b, aToB, bToA }: SerialHop): Saying[] {
     {
       severity: 'mend',
       where: [endSubject(a), endSubject(b)],
-      what: `${endName(from)} talks to ${endName(to)} over no wire; only the other direction is joined.`,
-      evidence: [{ label: `TX of ${endName(from)}`, value: 'not joined', limit: `RX of ${endName(to)}` }],
-      why: 'The protocol asks and answers: with one direction missing, settings and requests never arrive.',
+      what: `${endName(from)} has no wire to send to ${endName(to)}; only the other direction is connected.`,
+      evidence: [{ label: `TX of ${endName(from)}`, value: 'not connected', limit: `RX of ${endName(to)}` }],
+      why: 'The protocol needs both directions: without this one, settings and requests never arrive.',
       remedies: () => addWire(graph, from, to, ['tx', 'rx']),
     },
   ];
@@ -65,10 +65,10 @@ function flowWires(graph: Graph, hop: SerialHop): Saying[] {
       severity: isRequired ? 'mend' : 'note',
       where: [endSubject(a), endSubject(b)],
       what: `Flow control between ${endName(a)} and ${endName(b)} has no wires: ${missing.map(({ from, to }) => `RTS of ${from.entry.item.ref} to CTS of ${to.entry.item.ref}`).join(', ')}.`,
-      evidence: [{ label: 'flow control', value: isRequired ? 'required' : 'automatic', limit: 'CTS and RTS joined' }],
+      evidence: [{ label: 'flow control', value: isRequired ? 'required' : 'automatic', limit: 'CTS and RTS connected' }],
       why: isRequired
         ? 'An end that waits for CTS never sends.'
-        : 'The link works without; under load bytes are lost that flow control would have held back.',
+        : 'The link works without it; under load it loses bytes that flow control would have held back.',
       discriminator: 'flow',
       remedies: () => (missing.length === 1 ? addWire(graph, first.from, first.to, ['rts', 'cts']) : bothFlowWires(graph, missing)),
     },
@@ -153,8 +153,8 @@ function halfBus(graph: Graph, run: Run, first: PinRole, second: PinRole): Sayin
       severity: 'mend',
       where: runSubjects(run),
       what: `${run.name} joins ${has(first) ? busWord(first) : busWord(second)} of ${run.a.ref} and ${run.b.ref}, and not ${busWord(missing)}.`,
-      evidence: [{ label: `${a.label} of ${run.a.ref}`, value: 'not joined', limit: `${b.label} of ${run.b.ref}` }],
-      why: 'Both wires of a bus are needed; with one of them nothing is heard.',
+      evidence: [{ label: `${a.label} of ${run.a.ref}`, value: 'not connected', limit: `${b.label} of ${run.b.ref}` }],
+      why: 'A bus needs both wires; with one alone nothing is received.',
       discriminator: missing,
       remedies: () => wireIn(graph, run, [`${run.a.port.id}.${a.n}`, `${run.b.port.id}.${b.n}`]),
     },

@@ -30,7 +30,7 @@ function turnedRound(graph: Graph, run: Run): Saying[] {
     {
       severity: burns ? 'stop' : 'mend',
       where: runSubjects(run),
-      what: `${run.name} between ${a.ref} and ${b.ref} ${b.port.label} is turned round: signal and ground are exchanged.`,
+      what: `${run.name} between ${a.ref} and ${b.ref} ${b.port.label} is plugged in the wrong way round: signal and ground are swapped.`,
       evidence: [
         ...wrong.map((join) => ({
           label: `pin ${join.a.pin.n} to pin ${join.b.pin.n}`,
@@ -38,7 +38,7 @@ function turnedRound(graph: Graph, run: Run): Saying[] {
         })),
         { label: `signal on ${board.ref} ${board.port.label}`, value: `pin ${signal?.n ?? '?'}${row}` },
       ],
-      why: burns ? 'Supply meets ground: the rail is shorted.' : 'The signal is shorted to ground, and what hangs on it does not move.',
+      why: burns ? 'Supply meets ground: the rail is shorted.' : 'The signal is shorted to ground, and the part does not respond.',
       discriminator: 'turned',
       remedies: () => oneOrNone(repinByMeaning(graph, run)),
     },
@@ -68,15 +68,15 @@ function supplyLeftIn(graph: Graph, run: Run): Saying[] {
     {
       severity: 'mend',
       where: joinSubjects(run, [supply]),
-      what: `The supply pin of ${run.name} must be pulled: ${controller.ref}'s built-in regulator meets the rail that ${otherRef} feeds.`,
+      what: `The supply pin of ${run.name} must be pulled: ${controller.ref}'s built-in regulator is on the rail that ${otherRef} feeds.`,
       evidence: [
         {
           label: `${controller.ref} ${controller.port.label} pin ${controller.pin.n}`,
-          value: 'supply joined',
+          value: 'supply connected',
           limit: 'signal and ground only',
         },
       ],
-      why: 'Exactly one supply may feed the rail; the others give signal and ground alone.',
+      why: 'Exactly one supply may feed the rail; the others connect signal and ground only.',
       discriminator: 'supply',
       remedies: () => pull(supply, run, controller.ref),
     },

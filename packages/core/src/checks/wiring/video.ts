@@ -43,12 +43,12 @@ function standards(graph: Graph, camera: GraphItem, item: number): Saying[] {
         { is: 'item', item: camera.item.id },
         { is: 'item', item: first.entry.item.id },
       ],
-      what: `${camera.item.ref} gives ${given}, and ${first.entry.item.ref} works in ${first.taken.join(' or ')}.`,
+      what: `${camera.item.ref} outputs ${given}, and ${first.entry.item.ref} needs ${first.taken.join(' or ')}.`,
       evidence: [
         { label: camera.item.ref, value: given },
         { label: first.entry.item.ref, value: first.taken.join(' or ') },
       ],
-      why: 'The picture rolls, or has no colour, or stays black.',
+      why: 'The picture rolls, has no colour, or stays black.',
       discriminator: 'standard',
       remedies: () => [
         ...(wanted === undefined ? [] : setStandard(graph, camera, wanted)),
@@ -93,16 +93,16 @@ function sharedWires(graph: Graph): Saying[] {
     const isOverlay = about.some(({ entry }) => entry.part?.routes.some((route) => route.transform === 'overlay') === true);
     const said = isTwice
       ? isOverlay
-        ? `${listed(refs)} both give a picture on one wire: the overlay stands the wrong way round.`
-        : `${listed(refs)} both give a picture on one wire.`
-      : `${listed(refs)} both wait for a picture on one wire, and none gives one.`;
+        ? `${listed(refs)} both output video on one wire: the overlay is the wrong way round.`
+        : `${listed(refs)} both output video on one wire.`
+      : `${listed(refs)} both expect video on one wire, and nothing outputs any.`;
     return [
       {
         severity: 'mend',
         where: about.map(pinOf),
         what: said,
         evidence: about.map(({ entry, port, pin }) => ({ label: `${entry.item.ref} ${port.label} pin ${pin.n}`, value: pin.role })),
-        why: 'No picture gets through. One camera belongs on an input, and the overlay between camera and transmitter.',
+        why: 'No picture gets through. An input takes one camera, and the overlay goes between camera and transmitter.',
         discriminator: 'wire',
       },
     ];
@@ -122,9 +122,9 @@ function withoutGround(graph: Graph, run: Run): Saying[] {
     {
       severity: 'mend',
       where: runSubjects(run),
-      what: `${run.name} carries the picture of ${a.ref} and ${b.ref} without a ground beside it.`,
+      what: `${run.name} carries the video of ${a.ref} and ${b.ref} without a ground beside it.`,
       evidence: [{ label: run.name, value: 'no ground wire', limit: 'one beside the signal' }],
-      why: 'The return current takes the supply wires: bars and noise that follow the throttle.',
+      why: 'The return current flows through the supply wires: bars and noise that follow the throttle.',
       discriminator: 'ground',
       remedies: () => (isThere ? [] : canJoin ? groundWire(graph, run) : oneOrNone(repinByMeaning(graph, run))),
     },

@@ -34,7 +34,7 @@ export function parseTemplate(text: string): ParsedTemplate {
     const open = text.indexOf('{', at);
     const literal = text.slice(at, open === -1 ? text.length : open);
     const stray = literal.indexOf('}');
-    if (stray !== -1) return { problem: 'There is a "}" without its "{".', column: at + stray + 1 };
+    if (stray !== -1) return { problem: 'There is a "}" without a "{".', column: at + stray + 1 };
     if (literal !== '') pieces.push({ is: 'text', text: literal });
     if (open === -1) break;
     const close = text.indexOf('}', open);
@@ -42,7 +42,7 @@ export function parseTemplate(text: string): ParsedTemplate {
     const field = fieldIn(text.slice(open + 1, close));
     if (typeof field === 'string') return { problem: field, column: open + 2 };
     if (pieces.at(-1)?.is === 'field')
-      return { problem: 'Two fields touch: put a sign between them, so that the line can be read back.', column: open + 1 };
+      return { problem: 'Two fields touch: put a character between them, so that the line can be read back.', column: open + 1 };
     pieces.push({ is: 'field', field });
     at = close + 1;
   }
@@ -52,7 +52,7 @@ export function parseTemplate(text: string): ParsedTemplate {
 function fieldIn(inner: string): TemplateField | string {
   const found = FIELD.exec(inner);
   if (found === null)
-    return `"${inner}" is no field: write its name, then "times 10", "plus 1", "digits 2", "signed" or "else auto" as needed, in this order.`;
+    return `"${inner}" is not a field: write its name, then "times 10", "plus 1", "digits 2", "signed" or "else auto" as needed, in this order.`;
   const [, name = '', times, plus, digits, signed, otherwise] = found;
   const factor = times === undefined ? 1 : Number(times);
   if (factor === 0) return '"times 0" cannot be read back.';

@@ -50,14 +50,14 @@ function readTest(content: string): ExpectedLine | { readonly sentence: string }
   const found = TEST.exec(content);
   if (found === null) return { sentence: 'A test is a family, facts and the line: port on ESTUARY7: port=B role=mavlink-2 -> P20.ROLE 31' };
   const [, of = '', board, words = '', line = ''] = found;
-  if (!isFactFamily(of)) return { sentence: `"${of}" is no family of facts. These are: ${listed(factFamilies)}.` };
+  if (!isFactFamily(of)) return { sentence: `"${of}" is not a family of facts. The families are: ${listed(factFamilies)}.` };
   const facts: Record<string, string | number> = {};
   for (const word of words.split(/\s+/).filter((one) => one !== '')) {
     const [, name = '', value = ''] = FACT.exec(word) ?? [];
     const spec = fieldOf(of, name);
-    if (spec === undefined) return { sentence: `"${word}" is no fact of ${of}: write its name and its value, such as role=mavlink-2.` };
+    if (spec === undefined) return { sentence: `"${word}" is not a fact of ${of}: write its name and its value, such as role=mavlink-2.` };
     const number = Number(value);
-    if (spec.coding.by === 'number' && !Number.isFinite(number)) return { sentence: `${name} is a number; "${value}" is none.` };
+    if (spec.coding.by === 'number' && !Number.isFinite(number)) return { sentence: `${name} must be a number; "${value}" is not.` };
     facts[name] = spec.coding.by === 'number' || spec.coding.by === 'bauds' ? number : value;
   }
   return { of, ...(board === undefined ? {} : { board }), facts, line };

@@ -22,9 +22,9 @@ describe('the lines of a dialect as a text', () => {
 
   it.each<readonly [string, string, number, number, string]>([
     ['a line before any section', 'a (port) P{port} {role}', 1, 1, 'begins a section'],
-    ['a section without a title', '@ ports', 1, 1, 'A section begins so'],
+    ['a section without a title', '@ ports', 1, 1, 'A section begins like this'],
     ['a line without brackets', '@ a: A\nport P{port}', 2, 1, 'A line has a name'],
-    ['no family', '@ a: A\nx (ports) P{port} {role}', 2, 4, '"ports" is no family of facts'],
+    ['no family', '@ a: A\nx (ports) P{port} {role}', 2, 4, '"ports" is not a family of facts'],
     ['a mark that is none', '@ a: A\nx (port; deliver 0) P{port} {role}', 2, 4, '"deliver 0" is not understood'],
     ['a tag that is none', '@ a: A\nx (port; only soft) P{port} {role}', 2, 4, '"only soft" is not understood'],
     ['a calibration without a title', '@ a: A\nx (calibration) G{axis} {value}', 2, 4, 'A calibration has a title'],

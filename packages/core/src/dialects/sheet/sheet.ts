@@ -89,7 +89,7 @@ export function readSheet(text: string): ReadSheet {
       problems.push({
         line,
         column: 1,
-        sentence: 'A section begins so: @ ports: Serial ports. A heading comes after a comma: @ ports, [ports]: Serial ports.',
+        sentence: 'A section begins like this: @ ports: Serial ports. A heading comes after a comma: @ ports, [ports]: Serial ports.',
       });
       return;
     }
@@ -124,7 +124,7 @@ function readLine(content: string): { readonly planned: LineTemplate } | { reado
   if (found === null)
     return {
       column: 1,
-      sentence: 'A line has a name, what it is of in brackets, and what it writes: port-role (port) P{port}.ROLE {role}',
+      sentence: 'A line has a name, its family in brackets, and the text that it writes: port-role (port) P{port}.ROLE {role}',
     };
   const [, id = '', inner = '', write = ''] = found;
   const column = id.length + 3;
@@ -135,7 +135,7 @@ function readLine(content: string): { readonly planned: LineTemplate } | { reado
   if (!isFactFamily(first))
     return {
       column,
-      sentence: `"${first}" is no family of facts. These are: ${listed(factFamilies)}; or ${listed(
+      sentence: `"${first}" is not a family of facts. The families are: ${listed(factFamilies)}; or ${listed(
         Object.keys(LINE_CLASSES).filter((one) => one !== 'planned'),
         'or',
       )} with a title.`,
@@ -160,7 +160,7 @@ function ownOf(
     else
       return {
         column: column + inBrackets(mark, marks),
-        sentence: `"${mark}" is not understood: "delivered 0" and "todo Leave it still." are.`,
+        sentence: `"${mark}" is not understood. Possible are: delivered 0" and "todo Leave it still." are.`,
       };
   }
   return { own };
@@ -179,7 +179,7 @@ function plannedOf(
     if (next === undefined)
       return {
         column: column + inBrackets(mark, marks),
-        sentence: `"${mark}" is not understood: "only ${ROW_TAGS[0]}", "delivered 0", "needs x", "needs x of ${ROW_TAGS[0]}", "gives x" and "gives x when 1" are.`,
+        sentence: `"${mark}" is not understood. Possible are: only ${ROW_TAGS[0]}", "delivered 0", "needs x", "needs x of ${ROW_TAGS[0]}", "gives x" and "gives x when 1" are.`,
       };
     planned = next;
   }

@@ -14,10 +14,10 @@ const START = { line: 1, column: 1 };
 
 /** What the tables do not hold, by path, and where it is edited instead. */
 const ELSEWHERE = [
-  { path: ['id'], where: 'it is given once and for all' },
+  { path: ['id'], where: 'it cannot change' },
   { path: ['source'], where: 'it follows from where the dialect is from' },
-  { path: ['text', 'sections'], where: 'these are the lines' },
-  { path: ['text', 'expects'], where: 'these are the tests' },
+  { path: ['text', 'sections'], where: 'edit the lines instead' },
+  { path: ['text', 'expects'], where: 'edit the tests instead' },
 ] as const;
 
 export interface ReadTables {
@@ -55,11 +55,11 @@ export function readTables(json: string): ReadTables {
   const problems = [
     ...repeatedNames(root).map((node): SheetProblem => ({
       ...place(node.offset),
-      sentence: `${JSON.stringify(node.value)} is there twice; one of the two would be lost.`,
+      sentence: `${JSON.stringify(node.value)} appears twice; one of the two would be lost.`,
     })),
     ...ELSEWHERE.flatMap(({ path, where }): SheetProblem[] => {
       const node = findNodeAtLocation(root, [...path]);
-      return node === undefined ? [] : [{ ...placeOf(path), sentence: `"${path.at(-1)}" is not changed here: ${where}.` }];
+      return node === undefined ? [] : [{ ...placeOf(path), sentence: `"${path.at(-1)}" cannot be changed here: ${where}.` }];
     }),
   ];
   const value: unknown = JSON.parse(json);
@@ -79,7 +79,7 @@ export function placeInTables({ placeOf }: ReadTables, { path, message }: ShapeP
 /** Parsers go down with every bracket; brackets inside of words are counted too, which no sound dialect has so many of. */
 function tooLargeToParse(json: string): string | undefined {
   if (json.length > LIMITS.dialectFileChars)
-    return `This is too much for a dialect: ${json.length} characters; ${LIMITS.dialectFileChars} at the most.`;
+    return `Too long for a dialect: ${json.length} characters; the limit is ${LIMITS.dialectFileChars}.`;
   let depth = 0;
   for (const sign of json) {
     if (sign === '[' || sign === '{') depth += 1;

@@ -171,7 +171,7 @@ class Proposal {
     const draft = new DraftEdits(this.#design);
     const added = addPlaceholder(draft, found, entry.item.id, boardPort, settings);
     if (added === undefined || !this.#make(draft.edit(`Placeholder ${added.ref}`))) return;
-    const joined = added.isJoined ? ` at ${said.place}` : `; it is not wired, since ${said.place} does not take it`;
+    const joined = added.isJoined ? ` at ${said.place}` : `; it is not wired, since ${said.place} does not accept it`;
     this.#inferences.push({ ...said.line, what: `${added.ref} (${added.kind})${joined}: ${said.why}.` });
   }
 

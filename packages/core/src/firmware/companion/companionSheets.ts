@@ -41,11 +41,11 @@ export function companionSheets(graph: Graph): readonly SetupSheet[] {
               ['path', pathOf(endpoint, settings)],
               ['speed', serialSetup(item, endpoint).baud],
               ['console', endpoint.console === undefined ? undefined : 'off'],
-              ['leads to', endName(far)],
+              ['connects to', endName(far)],
             ]),
           ),
           ...routes.map(({ socket, to }, i) =>
-            block(`way ${i + 1}`, [
+            block(`route ${i + 1}`, [
               ['carries', socket.endpoint],
               ['transport', socket.transport],
               ['listens on', socket.localPort],
@@ -97,7 +97,8 @@ function serialSteps({ item }: GraphItem, { endpoint, far }: JoinedPort, setting
   const { baud } = serialSetup(item, endpoint);
   const path = pathOf(endpoint, settings);
   const other = serialSetup(far.entry.item, far.endpoint).baud;
-  const differs = baud !== undefined && other !== undefined && baud !== other ? ` ${endName(far)} has ${other} baud: set both to one.` : '';
+  const differs =
+    baud !== undefined && other !== undefined && baud !== other ? ` ${endName(far)} has ${other} baud: set both to the same rate.` : '';
   return [
     ...(endpoint.console === true
       ? [
@@ -105,15 +106,15 @@ function serialSteps({ item }: GraphItem, { endpoint, far }: JoinedPort, setting
             title: `Console at ${names.label}`,
             text:
               settings.get(`${id}.console`) === false
-                ? 'The login console is off at this port. Check that nothing is printed on it while the computer starts.'
-                : 'Switch the login console off at this port, then start anew. It prints into the link and reads what the controller says as a login.',
+                ? 'The login console is off at this port. Check that nothing is printed on it during start-up.'
+                : "Switch the login console off at this port, then restart. It prints into the link and reads the controller's data as a login.",
             from: [fromSetting(item.id, `${id}.console`, `console of ${item.ref} ${names.label}`)],
           },
         ]
       : []),
     {
       title: `Serial device at ${names.label}`,
-      text: `${path === undefined ? 'Its device path is not known.' : `Device ${path}.`} ${baud === undefined ? 'No baud is set yet.' : `${baud} baud.`} It leads to ${endName(far)}.${differs}`,
+      text: `${path === undefined ? 'Its device path is not known.' : `Device ${path}.`} ${baud === undefined ? 'No baud is set yet.' : `${baud} baud.`} It connects to ${endName(far)}.${differs}`,
       from: [
         fromSetting(item.id, `${id}-device`, `device path of ${item.ref}`),
         fromSetting(item.id, `${id}.baud`, `baud of ${item.ref} ${names.label}`),
@@ -146,7 +147,7 @@ function ownerOf(graph: Graph, address: string | undefined): string | undefined 
 
 function routeStep({ item }: GraphItem, socket: Socket, id: string, to: string | undefined): SetupStep {
   return {
-    title: `Way of ${socket.endpoint} over the network`,
+    title: `Route of ${socket.endpoint} over the network`,
     text: `${socketWords(socket)}${to === undefined ? '' : ` (${to})`}.`,
     from: [{ path: ['items', item.id, 'sockets', id], words: `socket of ${item.ref}` }],
   };
@@ -165,13 +166,13 @@ function lastSteps({ item }: GraphItem): SetupStep[] {
   return [
     {
       title: 'Start with the computer',
-      text: 'Let the link program start by itself with the computer, and again when it ends by a fault. Take the supply away once while it runs, and see that the link comes back by itself.',
+      text: 'Make the link program start with the computer, and restart after a fault. Disconnect the supply once while it runs, and check that the link comes back.',
       caution: 'Propellers off.',
       from,
     },
     {
       title: 'Clock',
-      text: 'Without a network the computer has no time of day. Let it take the time from the vehicle, which has it from its GNSS receiver, before it writes logs; else their dates lead nowhere.',
+      text: 'Without a network the computer has no time of day. Set its clock from the vehicle, which has the time from its GNSS receiver, before it writes logs; otherwise their dates are wrong.',
       from,
     },
   ];

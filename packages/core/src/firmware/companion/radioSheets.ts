@@ -36,10 +36,10 @@ export function radioSheets(graph: Graph): readonly SetupSheet[] {
             title: asSentence(spec.label),
             text: `${asSentence(valueText(spec, value))}.${spec.how === undefined ? '' : ` ${howText(spec.how, (port) => portLabel(raw, port))}`}`,
             from: [fromSetting(item.id, spec.id, `${spec.label} of ${item.ref}`)],
-            ...(spec.id === 'antenna' ? { caution: 'Fit the antenna before the radio gets power.' } : {}),
+            ...(spec.id === 'antenna' ? { caution: 'Fit the antenna before powering the radio.' } : {}),
           })),
           ...sockets.map(([id, socket]): SetupStep => ({
-            title: `Way of ${socket.endpoint} over the network`,
+            title: `Route of ${socket.endpoint} over the network`,
             text: `${socketWords(socket)}.`,
             from: [{ path: ['items', item.id, 'sockets', id], words: `socket of ${item.ref}` }],
           })),
@@ -47,9 +47,9 @@ export function radioSheets(graph: Graph): readonly SetupSheet[] {
         file: [
           `# ${graph.design.aircraft.name}, ${item.ref}: ${part.name}`,
           '',
-          block('radio', [['heard by', heard], ...set.map(({ spec, value }) => [spec.label, valueText(spec, value)] as const)]),
+          block('radio', [['received by', heard], ...set.map(({ spec, value }) => [spec.label, valueText(spec, value)] as const)]),
           ...sockets.map(([, socket], i) =>
-            block(`way ${i + 1}`, [
+            block(`route ${i + 1}`, [
               ['carries', socket.endpoint],
               ['as', socketWords(socket)],
             ]),

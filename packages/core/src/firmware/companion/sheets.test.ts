@@ -27,9 +27,9 @@ describe('the sheet of a companion', () => {
   const saltmarsh = demo('saltmarsh');
 
   it('has the device, the baud and the far end of each port that leads to the controller', () => {
-    expect(textsOf(saltmarsh, /^Serial device/)).toEqual(['Device /dev/ttyS1. 921600 baud. It leads to FC1 link B.']);
+    expect(textsOf(saltmarsh, /^Serial device/)).toEqual(['Device /dev/ttyS1. 921600 baud. It connects to FC1 link B.']);
     const slower = set(saltmarsh, 'FC1', 'B.baud', 115_200);
-    expect(textsOf(slower, /^Serial device/)[0]).toContain('FC1 link B has 115200 baud: set both to one.');
+    expect(textsOf(slower, /^Serial device/)[0]).toContain('FC1 link B has 115200 baud: set both to the same rate.');
   });
 
   it('says to switch the console off as long as it is on', () => {
@@ -47,7 +47,7 @@ describe('the sheet of a companion', () => {
       expect(one).toEqual(other);
     }
     const [sheet] = companionSheets(graphOf(saltmarsh));
-    expect(sheet?.file).toContain('[serial UART2]\npath = /dev/ttyS1\nspeed = 921600\nleads to = FC1 link B\n');
+    expect(sheet?.file).toContain('[serial UART2]\npath = /dev/ttyS1\nspeed = 921600\nconnects to = FC1 link B\n');
     expect(sheet?.file).toContain('[start]\nwith the computer = yes\n');
   });
 
@@ -63,8 +63,8 @@ describe('the sheets of radios', () => {
     const sheets = radioSheets(graphOf(demo('saltmarsh')));
     const [air, ground] = sheets;
     expect(sheets.length).toBeGreaterThan(1);
-    expect(air?.file).toContain(`heard by = ${ground?.ref ?? ''}`);
-    expect(ground?.file).toContain(`heard by = ${air?.ref ?? ''}`);
+    expect(air?.file).toContain(`received by = ${ground?.ref ?? ''}`);
+    expect(ground?.file).toContain(`received by = ${air?.ref ?? ''}`);
   });
 
   it('change with what is set on the radio, and say how it is set', () => {
@@ -76,6 +76,6 @@ describe('the sheets of radios', () => {
 
   it('have the ways over the network of radios with an address', () => {
     const files = demoAircraft.flatMap(({ id }) => radioSheets(graphOf(demo(id))).map(({ file }) => file));
-    expect(files.some((file) => /\[way 1\]\ncarries = /.test(file))).toBe(true);
+    expect(files.some((file) => /\[route 1\]\ncarries = /.test(file))).toBe(true);
   });
 });

@@ -12,9 +12,9 @@ export function driftWords(scope: FirmwareScope, line: DriftLine): string {
     case 'same':
       return 'As planned.';
     case 'at-delivered':
-      return 'As delivered; the plan says nothing of it.';
+      return 'Default value; not in the plan.';
     case 'unknown':
-      return 'The dialect does not know this line. It is kept with the dump.';
+      return 'This line is not in the dialect. It is kept with the dump.';
     case 'lost':
       return `${subject(line)}: ${lostWords(line)}`;
     case 'missing':
@@ -23,8 +23,8 @@ export function driftWords(scope: FirmwareScope, line: DriftLine): string {
         : `${subject(line)}: the plan has ${plannedWords(line)}; the dump has no such line.`;
     case 'extra':
       return planned === undefined
-        ? `${readSubject(scope, line)}: ${readWords(scope, line)} in the aircraft; the plan says nothing of it.`
-        : `${subject(line)}: the plan does without this line; the aircraft has ${readWords(scope, line)}.`;
+        ? `${readSubject(scope, line)}: ${readWords(scope, line)} in the aircraft; not in the plan.`
+        : `${subject(line)}: the plan leaves this line out; the aircraft has ${readWords(scope, line)}.`;
     case 'differs':
       return planned === undefined
         ? `The aircraft has "${read?.text.trim() ?? ''}"; "${line.keptText ?? ''}" is kept for it.`
@@ -35,8 +35,8 @@ export function driftWords(scope: FirmwareScope, line: DriftLine): string {
 function lostWords({ lostBy }: DriftLine): string {
   const giver = `"${lostBy?.giver ?? ''}"`;
   return lostBy?.isLoaded === true
-    ? `lost, since a pass was missed: the controller was not restarted between ${giver} and this line. Load the last pass again.`
-    : `lost, since ${giver} is not loaded. Load pass 1, restart, then the next pass.`;
+    ? `lost because a pass was missed: the controller was not restarted between ${giver} and this line. Load the last pass again.`
+    : `lost because ${giver} is not loaded. Load pass 1, restart, then the next pass.`;
 }
 
 function subject({ planned, name }: DriftLine): string {
@@ -61,7 +61,7 @@ function readSubject(scope: FirmwareScope, { read, name }: DriftLine): string {
 
 function plannedWords({ planned }: DriftLine): string {
   if (planned === undefined) return '';
-  if (planned.text !== planned.derived) return `"${planned.text}", kept as the aircraft had it`;
+  if (planned.text !== planned.derived) return `"${planned.text}", kept as in the aircraft`;
   return listed(
     planned.values.flatMap(({ field, value, code }) => {
       const spec = fieldOf(planned.family, field);
@@ -115,7 +115,7 @@ function differences(scope: FirmwareScope, line: DriftLine): string {
   if (planned === undefined) return '';
   if (planned.text !== planned.derived) return `the aircraft has ${readWords(scope, line)}; the plan has ${plannedWords(line)}.`;
   const own = new Map(planned.values.map((value) => [value.field, value]));
-  const where = line.delivered !== undefined ? 'in the aircraft, as delivered' : 'in the aircraft';
+  const where = line.delivered !== undefined ? 'in the aircraft, as default' : 'in the aircraft';
   return readValues(scope, line)
     .filter(({ field, code }) => own.get(field)?.code !== code)
     .map(({ field, title, words, isKnown }) => {
@@ -123,7 +123,7 @@ function differences(scope: FirmwareScope, line: DriftLine): string {
       const spec = fieldOf(planned.family, field);
       const wanted =
         value === undefined || spec === undefined ? '' : value.value === undefined ? value.code : valueWords(spec.coding, value.value);
-      const strange = isKnown ? '' : ', which the dialect does not know';
+      const strange = isKnown ? '' : ', which is not in the dialect';
       return `${title} is ${words} ${where}${strange}; the plan has ${wanted}.`;
     })
     .join(' ');

@@ -25,11 +25,7 @@ const said = (dump: string): readonly string[] =>
 describe('a drift in words', () => {
   it.each<readonly [string, string, string]>([
     ['P20.ROLE 31', 'P20.ROLE 17', 'FC1 link B: protocol is SBUS in the aircraft; the plan has MAVLink 2.'],
-    [
-      'P20.ROLE 31',
-      'P20.ROLE 99',
-      'FC1 link B: protocol is "99" in the aircraft, which the dialect does not know; the plan has MAVLink 2.',
-    ],
+    ['P20.ROLE 31', 'P20.ROLE 99', 'FC1 link B: protocol is "99" in the aircraft, which is not in the dialect; the plan has MAVLink 2.'],
     ['D10.JOB 311', 'D10.JOB 0', 'FC1 main 1, left aileron: function is nothing in the aircraft; the plan has left aileron.'],
     ['C5.LOW 1000', 'C5.LOW 1005', 'channel 5, flight mode: least is 1005 us in the aircraft; the plan has 1000 us.'],
     ['MODE.S3 46', 'MODE.S3 52', 'mode slot 3, 1290 to 1445 us: mode is cruise in the aircraft; the plan has self-level.'],
@@ -37,7 +33,7 @@ describe('a drift in words', () => {
     [
       'F1.FORE -20',
       'F1.FORE 0',
-      'GNSS1: lost, since a pass was missed: the controller was not restarted between "F1.BY 1" and this line. Load the last pass again.',
+      'GNSS1: lost because a pass was missed: the controller was not restarted between "F1.BY 1" and this line. Load the last pass again.',
     ],
   ])('%s as %s', (was, now, words) => {
     expect(text).toContain(was);
@@ -46,14 +42,14 @@ describe('a drift in words', () => {
 
   it('a line whose giver is not loaded either says which', () => {
     expect(said(text.replace('F1.BY 1', 'F1.BY 0').replace('F1.FORE -20', 'F1.FORE 0'))).toEqual([
-      'GNSS1: connection is "0" in the aircraft, which the dialect does not know; the plan has serial port.',
-      'GNSS1: lost, since "F1.BY 1" is not loaded. Load pass 1, restart, then the next pass.',
+      'GNSS1: connection is "0" in the aircraft, which is not in the dialect; the plan has serial port.',
+      'GNSS1: lost because "F1.BY 1" is not loaded. Load pass 1, restart, then the next pass.',
     ]);
   });
 
   it('what the plan does not say is told with its keys', () => {
     expect(said(`${text}LOST.BELOW 970\n`)).toEqual([
-      'When the signal is lost: throttle below this means loss 970 us in the aircraft; the plan says nothing of it.',
+      'Loss of signal: throttle threshold for loss 970 us in the aircraft; not in the plan.',
     ]);
     // As delivered it is no drift.
     expect(said(`${text}LOST.BELOW 955\n`)).toEqual([]);

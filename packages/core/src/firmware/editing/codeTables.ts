@@ -27,7 +27,7 @@ export interface CodeTable {
 const NAMED = {
   roles: { title: 'Protocols of serial ports', of: PROTOCOL_IDS },
   functions: { title: 'Functions of outputs', of: outputFunctions },
-  orientations: { title: 'Ways to lie', of: mountings },
+  orientations: { title: 'Orientations', of: mountings },
   modes: { title: 'Flight modes', of: flightModes },
 } as const satisfies Readonly<Record<string, { readonly title: string; readonly of: readonly string[] }>>;
 type NamedTable = keyof typeof NAMED;
@@ -56,7 +56,7 @@ export function codeTables(dialect: Dialect, part?: ResolvedPart): readonly Code
     })),
     {
       id: 'actions',
-      title: 'Actions on a loss',
+      title: 'Loss-of-signal actions',
       rows: lossActions.map((key) => ({
         key,
         title: valueWords({ by: 'actions' }, key),
@@ -65,7 +65,7 @@ export function codeTables(dialect: Dialect, part?: ResolvedPart): readonly Code
     },
     {
       id: 'bauds',
-      title: 'Bauds',
+      title: 'Baud rates',
       rows: Object.entries(dialect.bauds)
         .sort(([a], [b]) => Number(a) - Number(b))
         .map(([key, code]) => ({ key, title: `${key} baud`, code })),

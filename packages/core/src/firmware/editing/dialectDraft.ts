@@ -109,4 +109,4 @@ export function judgeDraft({ dialect, sheet, tests, tables }: DialectDraft): Dra
 }
 
 const NO_TEXT =
-  'The dialect has no lines yet. Give it a text in its tables first: "text": { "grammar": { "comments": ["#"] }, "header": [], "words": {} }.';
+  'The dialect has no lines yet. Add a text to its tables first: "text": { "grammar": { "comments": ["#"] }, "header": [], "words": {} }.';

@@ -127,7 +127,7 @@ describe('a draft', () => {
       [true, ['P20.ROLE 31']],
       [false, ['D10.REST 1510']],
     ]);
-    expect(inTests).toMatchObject([{ line: 3, sentence: expect.stringContaining('"x=1" is no fact of port') }]);
+    expect(inTests).toMatchObject([{ line: 3, sentence: expect.stringContaining('"x=1" is not a fact of port') }]);
     expect(dialect).toBeUndefined();
     const kept = judgeDraft({ ...draftOf(own), tests: tests.split('\n').slice(0, 2).join('\n') }).dialect;
     expect(kept === undefined ? [] : testDialect(kept).map(({ isMet }) => isMet)).toEqual([true, false]);

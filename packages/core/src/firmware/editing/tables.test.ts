@@ -71,17 +71,17 @@ describe('the tables of a dialect as one text', () => {
       '/pitchFalls: ',
     ],
     [
-      'a name that is there twice',
+      'a name that appears twice',
       (t) => t.replace('"pitchRisesOn"', '"pitchRisesOn": "push",\n  "pitchRisesOn"'),
       '"pitchRisesOn": "pull"',
-      '"pitchRisesOn" is there twice',
+      '"pitchRisesOn" appears twice',
     ],
-    ['an id', (t) => t.replace('"pitchRisesOn"', '"id": "x",\n  "pitchRisesOn"'), '"id": "x"', '"id" is not changed here'],
+    ['an id', (t) => t.replace('"pitchRisesOn"', '"id": "x",\n  "pitchRisesOn"'), '"id": "x"', '"id" cannot be changed here'],
     [
       'lines in it',
       (t) => t.replace('"grammar"', '"sections": [],\n    "grammar"'),
       '"sections": []',
-      '"sections" is not changed here: these are the lines.',
+      '"sections" cannot be changed here: edit the lines instead.',
     ],
     ['a comment', (t) => t.replace('"pitchRisesOn"', '// so\n  "pitchRisesOn"'), '// so', 'This is not valid JSON: invalid comment token.'],
   ])('with %s say so at the line, and the codes stay those of before', (_, change, at, words) => {
@@ -115,7 +115,7 @@ describe('the tables of a dialect as one text', () => {
     ].map((text) => judgeDraft(withTables(draft, text)).inTables[0]?.sentence ?? 'none');
     expect(sentences).toEqual([
       'The tables are nested more than 100 deep.',
-      expect.stringContaining('This is too much for a dialect'),
+      expect.stringContaining('Too long for a dialect'),
       expect.stringContaining('This is not valid JSON'),
       'The tables are one JSON object: { "name": ... }.',
       'The tables are one JSON object: { "name": ... }.',

@@ -70,9 +70,9 @@ export const boardFacts: FactSource = {
         from: [],
         tags: ['used'],
         facts: {
-          lies: fact(lies, fromSetting(item.id, IMU_TURN, `how ${item.ref} is set to lie`), {
+          lies: fact(lies, fromSetting(item.id, IMU_TURN, `orientation setting of ${item.ref}`), {
             path: ['items', item.id, 'place'],
-            words: `how ${item.ref} lies in the layout`,
+            words: `orientation of ${item.ref} in the layout`,
           }),
         },
       },
@@ -88,7 +88,7 @@ export const levelFacts: FactSource = {
     const { levelPitchDeg, levelSet } = graph.design.aircraft.firmware.facts;
     if (levelPitchDeg === undefined && levelSet === undefined) return [];
     const set = levelSet ?? 'at-level';
-    const school = { path: ['firmware', 'facts', 'levelSet'], words: `the level is set ${LEVEL_SCHOOLS[set].title}` };
+    const school = { path: ['firmware', 'facts', 'levelSet'], words: `level reference ${LEVEL_SCHOOLS[set].title}` };
     const pitch = { path: ['firmware', 'facts', 'levelPitchDeg'], words: 'pitch in level flight' };
     return [
       {

@@ -11,12 +11,12 @@ const BY_LINK: readonly (readonly [feature: string, kind: LinkKindId, what: stri
   ['compass', 'heading', 'compass'],
   ['airspeed', 'airspeed', 'airspeed'],
   ['height-finder', 'height', 'height above ground'],
-  ['picture-text', 'text', 'text over the picture'],
+  ['picture-text', 'text', 'on-screen display'],
   ['ground-link', 'telemetry', 'ground link'],
   ['gimbal', 'payload', 'gimbal'],
 ];
 
-/** What has to be switched on: sensors and links that are there, and serial ports by software that are used. */
+/** What has to be switched on: sensors and links that are there, and software serial ports that are used. */
 export const featureFacts: FactSource = {
   family: 'feature',
   rows: (scope) => [
@@ -37,7 +37,7 @@ function plain(feature: string, what: string, isOn: boolean): FactRow {
         yesOrNo(isOn),
         ...FROM_WIRING,
         { path: ['items'], words: 'the items of the aircraft' },
-        { path: ['links'], words: 'the links that are wanted' },
+        { path: ['links'], words: 'the links of the aircraft' },
       ),
     },
   };
@@ -55,7 +55,7 @@ function softwareSerial({ entry: { item }, part }: FirmwareScope): FactRow[] {
   return [
     {
       keys: { feature: 'software-serial' },
-      what: 'serial ports by software',
+      what: 'software serial ports',
       from: [],
       tags: ['software', isOn ? 'used' : 'unused'],
       facts: { on: fact(yesOrNo(isOn), ...from) },

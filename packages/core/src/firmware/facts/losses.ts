@@ -43,7 +43,7 @@ function isChoice(word: RcChoice | RcFigure): word is RcChoice {
   return rcChoices.some((one) => one === word) && !rcFigures.some((one) => one === word);
 }
 
-export const lossFacts = saidInPlan('loss', 'when the signal is lost', {
+export const lossFacts = saidInPlan('loss', 'action on loss of signal', {
   action: 'onLoss',
   delayS: 'lossDelayS',
   thresholdUs: 'throttleThresholdUs',
@@ -51,12 +51,12 @@ export const lossFacts = saidInPlan('loss', 'when the signal is lost', {
   back: 'back',
 });
 
-export const groundLossFacts = saidInPlan('ground-loss', 'when the ground link is lost', {
+export const groundLossFacts = saidInPlan('ground-loss', 'action on loss of the ground link', {
   action: 'onGroundLoss',
   delayS: 'groundDelayS',
 });
 
-export const lowPackFacts = saidInPlan('low-pack', 'when the pack is low', {
+export const lowPackFacts = saidInPlan('low-pack', 'action on a low pack', {
   action: 'onLowBattery',
   volts: 'batteryVolts',
   mah: 'batteryMah',

@@ -8,7 +8,7 @@ export const osdFacts: FactSource = {
     osdFields.flatMap((field): FactRow[] => {
       const spot = graph.design.aircraft.rc.osd[field];
       if (spot === undefined) return [];
-      const from: Source = { path: ['rc', 'osd', field], words: `${OSD_FIELDS[field].title} in the picture` };
+      const from: Source = { path: ['rc', 'osd', field], words: `${OSD_FIELDS[field].title} in the OSD` };
       return [
         {
           keys: { field },

@@ -43,8 +43,8 @@ export const channelFacts: FactSource = {
     rcChannelsOf(graph.design).map(([no, channel]): FactRow => {
       const ends = endsOf(graph.design, channel);
       const from: readonly Source[] = [
-        { path: ['rc', 'channels', no, 'measured'], words: `measured ends of channel ${no}` },
-        { path: ['rc', 'channels', no, 'ends'], words: `ends of channel ${no}` },
+        { path: ['rc', 'channels', no, 'measured'], words: `measured end points of channel ${no}` },
+        { path: ['rc', 'channels', no, 'ends'], words: `end points of channel ${no}` },
         { path: ['dialect'], words: 'the scale of the dialect' },
       ];
       return {
@@ -114,10 +114,8 @@ export const modeChannelFacts: FactSource = {
   rows: (scope) => {
     const [first] = flightRanges(scope);
     if (first === undefined || scope.dialect.modeSlotsUs === undefined) return [];
-    const from: Source = { path: ['rc', 'ranges'], words: 'the ranges of the modes' };
-    return [
-      { keys: {}, what: 'channel of the modes', from: [from], tags: ['used'], facts: { channel: fact(Number(first[1].channel), from) } },
-    ];
+    const from: Source = { path: ['rc', 'ranges'], words: 'the mode ranges' };
+    return [{ keys: {}, what: 'mode channel', from: [from], tags: ['used'], facts: { channel: fact(Number(first[1].channel), from) } }];
   },
 };
 
@@ -139,7 +137,7 @@ export const modeSlotFacts: FactSource = {
   rows: (scope) => {
     const ranges = flightRanges(scope);
     if (ranges.length === 0) return [];
-    const from: Source = { path: ['rc', 'ranges'], words: 'the ranges of the modes' };
+    const from: Source = { path: ['rc', 'ranges'], words: 'the mode ranges' };
     return slotSpans(scope).map(({ slot, fromUs, toUs }): FactRow => {
       const middle = (fromUs + toUs) / 2;
       const range = ranges.find(([, one]) => one.fromUs <= middle && middle < one.toUs)?.[1];

@@ -51,7 +51,7 @@ export function countedFrom({ graph }: FirmwareScope, kind: LinkKindId, last: nu
         : [
             { path: ['items', item.id, 'where'], words: `${item.ref} in the aircraft` },
             { path: ['items', item.id, 'part'], words: item.ref },
-            { path: ['items', item.id, 'ref'], words: `${item.ref} in the order of references` },
+            { path: ['items', item.id, 'ref'], words: `${item.ref} in reference order` },
             { path: ['links', linkKey(kind, item.id), 'off'], words: `the link of ${item.ref}` },
           ],
     ),
@@ -64,8 +64,8 @@ function spotFacts({ entry: board }: FirmwareScope, { item }: GraphItem): Readon
   const [there, here] = [item.place?.at, board.item.place?.at];
   if (there === undefined || here === undefined) return {};
   const from: readonly Source[] = [
-    { path: ['items', item.id, 'place'], words: `place of ${item.ref}` },
-    { path: ['items', board.item.id, 'place'], words: `place of ${board.item.ref}` },
+    { path: ['items', item.id, 'place'], words: `position of ${item.ref}` },
+    { path: ['items', board.item.id, 'place'], words: `position of ${board.item.ref}` },
   ];
   return {
     foreMm: fact(here[0] - there[0], ...from),
@@ -113,9 +113,9 @@ export const compassFacts: FactSource = {
         tags: ['used'],
         facts: {
           kind: reachedFact(sensor),
-          lies: fact(lies, fromSetting(item.id, COMPASS_TURN, `how ${item.ref} is set to lie`), {
+          lies: fact(lies, fromSetting(item.id, COMPASS_TURN, `orientation setting of ${item.ref}`), {
             path: ['items', item.id, 'place'],
-            words: `how ${item.ref} lies in the layout`,
+            words: `orientation of ${item.ref} in the layout`,
           }),
         },
       };

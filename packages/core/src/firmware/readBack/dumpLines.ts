@@ -27,6 +27,6 @@ const CONTROL = /[\u0000-\u0008\u000B-\u001F\u007F]/;
 
 /** Why a line cannot be read, as the end of a sentence; undefined where it can. */
 export function lineProblem(line: string): string | undefined {
-  if (line.length > LONGEST_LINE) return `has ${line.length} characters; ${LONGEST_LINE} are the most`;
+  if (line.length > LONGEST_LINE) return `has ${line.length} characters; the limit is ${LONGEST_LINE}`;
   return CONTROL.test(line) ? 'has control characters' : undefined;
 }

@@ -68,7 +68,7 @@ describe('a dump', () => {
       '[ports]\nJ17|ground | 57k6|plain|  free\n[odd]\nJ17 | ground | 57k6 | plain | free\n[lost]\nhome | 80\nhome | 80 | 9\n',
     );
     expect(whats(read)).toEqual(['heading', 'value', 'heading', 'unknown', 'heading', 'value', 'bad']);
-    expect(read.lines[6]).toMatchObject({ number: 7, why: 'has 3 cells; "home" wants 2' });
+    expect(read.lines[6]).toMatchObject({ number: 7, why: 'has 3 cells; "home" needs 2' });
   });
 
   it('whose lines begin with a word that says nothing is read with that word and without it', () => {
@@ -98,9 +98,9 @@ describe('a dump', () => {
     expect(textProblems({ text })).toEqual([]);
   });
 
-  it('that cannot be read says so in a sentence', () => {
+  it('that unreadable says so in a sentence', () => {
     expect(dumpProblem(' \n\t')).toBe('There is nothing to read: the text is empty.');
-    expect(dumpProblem('x'.repeat(20_000_001))).toContain('20000001 characters; 20000000 are the most');
+    expect(dumpProblem('x'.repeat(20_000_001))).toContain('20000001 characters; the limit is 20000000');
     expect(dumpProblem('P7.ROLE 31')).toBeUndefined();
   });
 
@@ -123,7 +123,7 @@ describe('a dump', () => {
     expect(lines.map((line) => (line.is === 'bad' ? `${line.number} ${line.why}` : line.is))).toEqual([
       'value',
       '2 has control characters',
-      `3 has ${LONGEST_LINE + 1} characters; ${LONGEST_LINE} are the most`,
+      `3 has ${LONGEST_LINE + 1} characters; the limit is ${LONGEST_LINE}`,
       'value',
     ]);
   });

@@ -66,7 +66,7 @@ export function readDump(text: DialectText, dump: string): ReadDump {
 export function dumpProblem(dump: string): string | undefined {
   if (dump.trim() === '') return 'There is nothing to read: the text is empty.';
   if (dump.length > DUMP_LIMITS.characters)
-    return `The text has ${dump.length} characters; ${DUMP_LIMITS.characters} are the most that is read. A dump of a controller is much shorter.`;
+    return `The text has ${dump.length} characters; the limit is ${DUMP_LIMITS.characters}. A dump of a controller is much shorter.`;
   return undefined;
 }
 
@@ -89,7 +89,7 @@ export function dumpReader(text: DialectText, dump: string): DumpReader {
   };
 }
 
-const TOO_MANY = `comes after the ${DUMP_LIMITS.lines} lines that are read at most`;
+const TOO_MANY = `is beyond the limit of ${DUMP_LIMITS.lines} lines`;
 
 function aboutOf({ contents }: DialectText, { board, version, aircraft, contents: word }: Record<string, string>): DumpAbout {
   const kind =
@@ -202,7 +202,7 @@ class Recogniser {
     }
     const wanted = this.#firstCells.get(`${place} ${cells[0] ?? ''}`);
     if (wanted !== undefined && !wanted.includes(cells.length))
-      return { is: 'bad', number, text: raw, why: `has ${cellWords(cells.length)}; "${cells[0] ?? ''}" wants ${Math.min(...wanted)}` };
+      return { is: 'bad', number, text: raw, why: `has ${cellWords(cells.length)}; "${cells[0] ?? ''}" needs ${Math.min(...wanted)}` };
     const section = this.#section ?? '';
     const name = cells.length > 1 ? (cells[0] ?? '') : text;
     return { is: 'unknown', number, text: raw, section, name: this.#names.next(section, name) };

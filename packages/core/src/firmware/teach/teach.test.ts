@@ -63,7 +63,7 @@ const LESSONS: readonly (readonly [string, Dialect, Dialect, Design, Design, Kno
     start,
     made(start, setting(start, 'B.protocol', 'crsf')),
     PORT_B,
-    'A line "P{port}.ROLE {role}" says protocol.',
+    'A line "P{port}.ROLE {role}" sets protocol.',
   ],
   [
     'the codes of a line',
@@ -81,7 +81,7 @@ const LESSONS: readonly (readonly [string, Dialect, Dialect, Design, Design, Kno
     start,
     made(start, setting(start, 'B.protocol', 'crsf')),
     PORT_B,
-    'port B is 20 for the firmware.',
+    'port B is 20 in the firmware.',
   ],
   [
     'a number with its factor',
@@ -90,7 +90,7 @@ const LESSONS: readonly (readonly [string, Dialect, Dialect, Design, Design, Kno
     level(start, 2),
     level(level(start, 2), 3.5),
     { of: 'level', keys: {}, field: 'pitchDeg', was: 2, now: 3.5 },
-    'A line "LEVEL.NOSE {pitchDeg times 10}" says pitch in level flight.',
+    'A line "LEVEL.NOSE {pitchDeg times 10}" sets pitch in level flight.',
   ],
   [
     'a way to lie',

@@ -45,7 +45,7 @@ export function teach(
   after: string,
 ): readonly Lesson[] | { readonly sentence: string } {
   const { text } = dialect;
-  if (text === undefined) return { sentence: 'The dialect does not say yet how a line is cut. Begin with a copy of a sample.' };
+  if (text === undefined) return { sentence: 'The dialect has no line format yet. Start from a copy of a sample.' };
   if (change.was === change.now) return { sentence: 'Nothing was changed: choose two values that differ.' };
   const changed = changedCells(text, before, after);
   if (changed.length === 0)
@@ -82,10 +82,10 @@ function lessonsOf(dialect: Dialect, text: DialectText, change: KnownChange, cel
     };
     const coded = spec.coding.by === 'number' ? learned : withCodes(learned, change, spec.coding, cell);
     return lesson(withTemplate(coded, template, cell.section), cell, [
-      `A line "${template.write}" says ${spec.title}.`,
+      `A line "${template.write}" sets ${spec.title}.`,
       ...says,
       ...(spec.coding.by === 'number' ? [] : codeSentences(change, spec, cell)),
-      ...(cells.length > 2 ? ['The other columns are taken as they are here: teach what each of them says, too.'] : []),
+      ...(cells.length > 2 ? ['The other columns are copied as they are: teach the meaning of each of them, too.'] : []),
     ]);
   });
 }
@@ -165,7 +165,7 @@ function keyed(dialect: Dialect, change: KnownChange, cells: readonly string[]):
             i === cell ? `${content.slice(0, from)}{${key}}${content.slice(from + text.length)}` : content,
           ),
           learned: code === undefined ? learnedCode(one.learned, coding, value, text, change.target) : one.learned,
-          says: code === undefined ? [...one.says, `${title} ${value} is ${text} for the firmware.`] : one.says,
+          says: code === undefined ? [...one.says, `${title} ${value} is ${text} in the firmware.`] : one.says,
         }));
       }),
     [{ cells, learned: dialect, says: [] }],

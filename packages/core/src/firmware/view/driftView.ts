@@ -59,7 +59,7 @@ export function driftView({ scope }: Configuration, drift: Drift, dump: ReadDump
     is: kind,
     name: shownName(read.name),
     there: value,
-    words: kind === 'calibration' ? `${title}: ${isDelivered ? 'as delivered, not calibrated' : 'its own, no drift'}` : title,
+    words: kind === 'calibration' ? `${title}: ${isDelivered ? 'default, not calibrated' : 'own value, no drift'}` : title,
   }));
   const bad = drift.bad.map((line): DriftRow => ({
     ...bare(`bad ${line.number}`, line),
@@ -69,7 +69,7 @@ export function driftView({ scope }: Configuration, drift: Drift, dump: ReadDump
   const repeated = drift.repeated.map((line): DriftRow => ({
     ...bare(`repeated ${line.number}`, line),
     is: 'repeated',
-    words: 'Said again further down; the last one counts.',
+    words: 'Repeated further down; the last one counts.',
   }));
   const rows = [...compared, ...own, ...bad, ...repeated];
   const kinds: Partial<Record<DriftRow['is'], number>> = {};
@@ -90,10 +90,10 @@ export function driftView({ scope }: Configuration, drift: Drift, dump: ReadDump
     const { version } = scope.graph.design.aircraft.firmware.facts;
     return [
       ...(about.board !== undefined && target !== undefined && about.board !== target
-        ? [`The dump is of board target ${about.board}; ${target} is planned.`]
+        ? [`The dump is from board target ${about.board}; ${target} is planned.`]
         : []),
       ...(about.version !== undefined && version !== undefined && about.version !== version
-        ? [`The dump is of version ${about.version}; ${version} is planned.`]
+        ? [`The dump is from version ${about.version}; ${version} is planned.`]
         : []),
     ];
   }

@@ -31,8 +31,8 @@ export function billOfMaterials(graph: Graph): Sheet {
     title: `Bill of materials ${graph.design.aircraft.name}`,
     subtitle: `${quantity(partsG + wiresG, 'g')}: parts ${quantity(partsG, 'g')}, wires ${quantity(wiresG, 'g')}`,
     columns: [
-      { title: 'Count', kind: 'number' },
-      { title: 'What', kind: 'words' },
+      { title: 'Quantity', kind: 'number' },
+      { title: 'Description', kind: 'words' },
       { title: 'Kind', kind: 'words' },
       { title: 'References', kind: 'value' },
       { title: 'Each', kind: 'number', unit: 'g' },
@@ -51,8 +51,8 @@ export function billOfMaterials(graph: Graph): Sheet {
       ...wires.map(({ awg, lengthM, massG }) => [quantity(lengthM, 'm'), `Wire AWG ${awg}`, 'Cable goods', '', '', figure(massG, 'g')]),
     ],
     notes: [
-      'Wire mass is an estimate from gauge and length; connectors are not weighed. Sample values: weigh yours.',
-      ...(unknown === 0 ? [] : [`${unknown} items are of parts that are not known here, and are not counted.`]),
+      'Wire mass is an estimate from gauge and length; connectors are not included. Sample values: weigh yours.',
+      ...(unknown === 0 ? [] : [`${unknown} items have parts that are not in this workshop, and are not counted.`]),
     ],
     cautions: [],
   };
@@ -64,7 +64,7 @@ function propellerRows(graph: Graph): readonly string[][] {
   for (const { item, part } of graph.items) {
     const propeller = part?.propeller;
     if (propeller === undefined || item.where !== 'aircraft') continue;
-    const turn = turnOf(propeller.turns, item) ?? 'hand not said';
+    const turn = turnOf(propeller.turns, item) ?? 'direction not stated';
     const name = `Propeller ${propellerSize(propeller)}, ${turn}`;
     lines.set(name, [...(lines.get(name) ?? []), item.ref]);
   }

@@ -33,13 +33,13 @@ export function contactCount(graph: Graph): Sheet {
   const soldered = sorted.filter(({ connector }) => connector.gender === 'pads');
   const sum = (list: readonly Count[]): number => list.reduce((total, { contacts }) => total + contacts, 0);
   return {
-    title: `Contacts and shells ${graph.design.aircraft.name}`,
+    title: `Contacts and housings ${graph.design.aircraft.name}`,
     subtitle: `${sum(crimped)} contacts, ${sum(soldered)} soldered joints`,
     columns: [
       { title: 'Connector', kind: 'words' },
       { title: 'Ways', kind: 'number' },
       { title: 'Kind', kind: 'words' },
-      { title: 'Shells', kind: 'number' },
+      { title: 'Housings', kind: 'number' },
       { title: 'Contacts', kind: 'number' },
     ],
     rows: sorted.map(({ connector, shells, contacts }) => [
@@ -49,8 +49,8 @@ export function contactCount(graph: Graph): Sheet {
       connector.gender === 'pads' ? '' : String(shells),
       String(contacts),
     ]),
-    notes: ['Every contact and every joint is a place that can fail; fewer is better.'],
-    cautions: soldered.length === 0 ? [] : ['Solder with eye protection and good air.'],
+    notes: ['Every contact and every joint can fail; fewer is better.'],
+    cautions: soldered.length === 0 ? [] : ['Wear eye protection and ventilate when soldering.'],
   };
 }
 

@@ -44,7 +44,7 @@ export function cutList(graph: Graph, wastePercent: number): Sheet {
     ],
     rows: sorted.map((bundle) => row(bundle, wastePercent)),
     notes: [
-      'T: as typed. The others are the ways in the layout with slack.',
+      'T: length as typed. The others are the route in the layout plus slack.',
       ...(open.size === 0
         ? []
         : [`Not counted, since no length is set: ${[...open].map(([tag, count]) => `${count} of ${tag}`).join(', ')}.`]),

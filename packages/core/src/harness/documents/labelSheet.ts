@@ -9,7 +9,7 @@ import type { Sheet } from './sheet.ts';
 export function labelSheet(graph: Graph): Sheet {
   return {
     title: `Labels ${graph.design.aircraft.name}`,
-    subtitle: 'One a cable end; print, cut, and wrap around. Each text stands twice, so that it is read from both sides.',
+    subtitle: 'One per cable end: print, cut, and wrap around. Each text is printed twice, so that it reads from both sides.',
     form: 'labels',
     columns: [
       { title: 'Tag', kind: 'value' },

@@ -29,16 +29,16 @@ export function placementSheet(graph: Graph): Sheet {
   const hidden = reachOf(graph).flatMap(({ placed: { item }, what, by }) => (by === 'closed' ? [`${item.ref} ${what}`] : []));
   return {
     title: `Placement ${graph.design.aircraft.name}`,
-    subtitle: 'Middle of each part: station aft of the nose, butt line, water line',
+    subtitle: 'Centre of each part: station aft of the nose, butt line, water line',
     columns: [
       { title: 'No.', kind: 'number' },
       { title: 'Item', kind: 'value' },
-      { title: 'What', kind: 'words' },
+      { title: 'Description', kind: 'words' },
       { title: 'Station', kind: 'number', unit: 'mm' },
       { title: 'Butt line', kind: 'value', unit: 'mm' },
       { title: 'Water line', kind: 'value', unit: 'mm' },
       { title: 'Bay', kind: 'words' },
-      { title: 'Turned', kind: 'words' },
+      { title: 'Orientation', kind: 'words' },
     ],
     rows: placed.map(({ item, part, place }, i) => [
       String(i + 1),
@@ -52,7 +52,7 @@ export function placementSheet(graph: Graph): Sheet {
     ]),
     notes: [
       ...(open.length === 0 ? [] : [`Not placed yet: ${open.join(', ')}.`]),
-      ...(hidden.length === 0 ? [] : [`Set up before its bay is closed: ${hidden.join('; ')}.`]),
+      ...(hidden.length === 0 ? [] : [`Configure before the bay is closed: ${hidden.join('; ')}.`]),
     ],
     cautions: [],
   };
@@ -63,7 +63,7 @@ function turnText({ turn: [roll, pitch, yaw], yawDeg, below }: ReturnType<typeof
     ...(roll === 0 ? [] : [`rolled ${roll}`]),
     ...(pitch === 0 ? [] : [`nose up ${pitch}`]),
     ...(yaw + yawDeg === 0 ? [] : [`nose right ${yaw + yawDeg}`]),
-    ...(below ? ['from below: left and right of its labels swap'] : []),
+    ...(below ? ['from below: left and right are swapped'] : []),
   ];
   return turns.join(', ');
 }
@@ -92,10 +92,10 @@ export function balanceSheet(graph: Graph): Sheet {
     title: `Balance ${graph.design.aircraft.name}`,
     subtitle:
       balance === undefined
-        ? 'Nothing that weighs is placed yet'
-        : `${quantity(balance.massG, 'g')}, balances at station ${quantity(balance.at[0], 'mm')}${fore === undefined || aft === undefined ? '' : `; ${range(fore, aft, 'mm')} are allowed`}`,
+        ? 'Nothing with a mass is placed yet'
+        : `${quantity(balance.massG, 'g')}, centre of gravity at station ${quantity(balance.at[0], 'mm')}${fore === undefined || aft === undefined ? '' : `; ${range(fore, aft, 'mm')} allowed`}`,
     columns: [
-      { title: 'What', kind: 'value' },
+      { title: 'Description', kind: 'value' },
       { title: 'Mass', kind: 'number', unit: 'g' },
       { title: 'Station', kind: 'number', unit: 'mm' },
       { title: 'Moment', kind: 'number', unit: 'kg m' },
@@ -107,14 +107,14 @@ export function balanceSheet(graph: Graph): Sheet {
       ...(balance === undefined
         ? []
         : [
-            `Moments of inertia about the balance: roll, pitch, yaw ${balance.inertiaKgM2.map((value) => quantity(value, 'kg m2')).join(', ')}.`,
+            `Moments of inertia about the centre of gravity: roll, pitch, yaw ${balance.inertiaKgM2.map((value) => quantity(value, 'kg m2')).join(', ')}.`,
           ]),
       ...(pack === undefined
         ? []
         : [
-            `${pack.pack.item.ref} at station ${quantity(pack.stationMm, 'mm')} balances it exactly; its bay reaches to ${quantity(pack.reachableMm, 'mm')}.`,
+            `${pack.pack.item.ref} balances it exactly at station ${quantity(pack.stationMm, 'mm')}; its bay reaches to ${quantity(pack.reachableMm, 'mm')}.`,
           ]),
-      'Masses are as weighed, else by the data of the part; cables by gauge and length, connectors not weighed. Sample values: weigh yours.',
+      'Masses are as weighed, else by the data of the part; cables by gauge and length, connectors not included. Sample values: weigh yours.',
     ],
     cautions: ['Weigh and balance the finished aircraft before it flies; this sheet is a plan.'],
   };

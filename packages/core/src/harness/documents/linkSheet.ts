@@ -37,8 +37,8 @@ export function linkSheet(graph: Graph): Sheet {
         (state.is === 'breaks' || state.is === 'open') && state.at === i ? chainWords(graph, chain) : 'agrees',
       ]);
     }),
-    notes: ['What is not set is as the part is delivered. A baud that the protocol fixes is not set at all.'],
-    cautions: ['Fit every antenna before power, and take the propellers off for work on the bench.'],
+    notes: ['What is not set is the default of the part. A baud rate fixed by the protocol is not set at all.'],
+    cautions: ['Fit every antenna before applying power, and remove the propellers for work on the bench.'],
   };
 }
 

@@ -43,14 +43,14 @@ export function pinTable(graph: Graph, cableId: CableId): Sheet | undefined {
       ...connectors.flatMap((end, i) =>
         end.absent === undefined
           ? []
-          : [`End ${'ABCDEFGH'.charAt(i)}: contact ${end.absent.join(', ')} pulled from the shell and insulated.`],
+          : [`End ${'ABCDEFGH'.charAt(i)}: contact ${end.absent.join(', ')} pulled from the housing and insulated.`],
       ),
-      ...(bought === undefined ? [] : [`It can be bought: ${bought}.`]),
-      ...(custom ? [`Custom pin map: ${cable.tag} is only for ${names.join(' to ')}. Mark it so at both ends.`] : []),
+      ...(bought === undefined ? [] : [`Available ready-made: ${bought}.`]),
+      ...(custom ? [`Custom pin map: ${cable.tag} is only for ${names.join(' to ')}. Label both ends.`] : []),
       ...legNotes(graph, cable),
       ...(cable.note === undefined ? [] : [cable.note]),
     ],
-    cautions: ['Check polarity with a meter before the cable meets a part. Solder with eye protection and good air.'],
+    cautions: ['Check polarity with a meter before you plug the cable into a part. Wear eye protection and ventilate when soldering.'],
   };
 }
 
@@ -60,10 +60,10 @@ function legNotes(graph: Graph, cable: Cable): string[] {
   return legs.flatMap((leg) => {
     const name = legs.length === 1 ? cable.tag : `${cable.tag}, ${legName(graph, cable, leg)}`;
     const lengthMm = legLengthMm(graph, cable, leg);
-    const from = leg.typedLengthMm === undefined ? 'its way in the layout with slack' : 'as typed';
+    const from = leg.typedLengthMm === undefined ? 'its route in the layout plus slack' : 'as typed';
     return [
       ...(lengthMm === undefined ? [] : [`${name}: ${stated(lengthMm, 'mm')}, ${from}.`]),
-      ...(leg.twistMm === undefined ? [] : [`${name}: twisted, a turn in ${stated(leg.twistMm, 'mm')}; its wires are 3 % longer for it.`]),
+      ...(leg.twistMm === undefined ? [] : [`${name}: twisted, one turn per ${stated(leg.twistMm, 'mm')}; its wires are 3 % longer.`]),
     ];
   });
 }

@@ -25,15 +25,15 @@ export function portCard(graph: Graph, itemId: ItemId): Sheet | undefined {
       { title: 'Firmware port', kind: 'value' },
       { title: 'Connector', kind: 'words' },
       { title: 'Pins, 1 first', kind: 'value' },
-      { title: 'On it', kind: 'words' },
+      { title: 'Connected to', kind: 'words' },
       { title: 'Cable', kind: 'value' },
       { title: 'Protocol', kind: 'words' },
       { title: 'Baud', kind: 'number' },
       { title: 'Role, baud code', kind: 'value' },
     ],
     rows: entry.part.ports.map((port) => portRow(graph, entry, port, names)),
-    notes: ['Plug by the port label; configure by the firmware port.', 'Sample values: check yours against the board in your hand.'],
-    cautions: ['Fit every antenna before power, and take the propellers off for work on the bench.'],
+    notes: ['Plug by the port label; configure by the firmware port.', 'Sample values: check against the board in your hand.'],
+    cautions: ['Fit every antenna before applying power, and remove the propellers for work on the bench.'],
   };
 }
 

@@ -17,17 +17,17 @@ export function radioSheet(graph: Graph): Sheet {
   const neighbours = neighboursOf(graph);
   return {
     title: `Radios ${graph.design.aircraft.name}`,
-    subtitle: `${stated(heights.flightM, 'm')} above the ground, ${stated(heights.groundM, 'm')} on it, ${stated(wantedDb, 'dB')} in hand`,
+    subtitle: `${stated(heights.flightM, 'm')} flight height, ground antenna at ${stated(heights.groundM, 'm')}, ${stated(wantedDb, 'dB')} of margin required`,
     columns: [
       { title: 'Radio', kind: 'value' },
       { title: 'MHz', kind: 'value' },
-      { title: 'Sends', kind: 'value' },
+      { title: 'Transmits', kind: 'value' },
       { title: 'Antenna', kind: 'words' },
       { title: 'Station', kind: 'value' },
-      { title: 'On the ground', kind: 'words' },
-      { title: 'Reaches', kind: 'value' },
-      { title: 'Spare at the mission', kind: 'value' },
-      { title: 'Worst neighbour', kind: 'words' },
+      { title: 'Ground antenna', kind: 'words' },
+      { title: 'Range', kind: 'value' },
+      { title: 'Margin at mission distance', kind: 'value' },
+      { title: 'Worst interferer', kind: 'words' },
     ],
     rows: radiosOf(graph).map((radio) => {
       const budget = linkBudget(radio);
@@ -46,9 +46,9 @@ export function radioSheet(graph: Graph): Sheet {
       ];
     }),
     notes: [
-      'Reaches are those with nothing in the way; isolations are estimates in free air.',
+      'Ranges are for a clear path; isolations are estimates in free space.',
       ...productsOf(placedAntennas(graph)).map(
-        ({ name, mhz, receiver }) => `${name} falls on ${quantity(mhz[0], 'MHz')}, where ${receiver.name} listens.`,
+        ({ name, mhz, receiver }) => `${name} falls on ${quantity(mhz[0], 'MHz')}, where ${receiver.name} receives.`,
       ),
       ...shadowsOf(graph).map(
         (shadow) =>
@@ -56,7 +56,7 @@ export function radioSheet(graph: Graph): Sheet {
       ),
     ],
     cautions: [
-      'Fit the antenna before the radio is powered.',
+      'Fit the antenna before powering the radio.',
       'Bands and power are limited by local radio rules; follow them and your licence. Test the range on the ground first.',
     ],
   };

@@ -42,14 +42,14 @@ export const harnessDocuments: readonly DocumentKind[] = [
   {
     id: 'port-card',
     title: 'Port card',
-    summary: 'Every port of a controller with its three names, what is on it, protocol and baud.',
+    summary: 'Every port of a controller with its three names, what it connects to, protocol and baud rate.',
     subjects: controllersOf,
     build: (graph, subject) => portCard(graph, asId<ItemId>(subject)),
   },
   {
     id: 'links',
     title: 'Link sheet',
-    summary: 'Every link hop by hop, with what is set at both ends and how it is set.',
+    summary: 'Every link hop by hop, with the settings of both ends and how they are set.',
     ...ofHarness(linkSheet),
   },
   {
@@ -69,38 +69,38 @@ export const harnessDocuments: readonly DocumentKind[] = [
   {
     id: 'labels',
     title: 'Labels',
-    summary: 'A label for each end of each cable: tag, from, to, and a flag where the pin map is its own.',
+    summary: 'A label for each end of each cable: tag, from, to, and a flag where the pin map is custom.',
     ...ofHarness(labelSheet),
   },
   {
     id: 'contacts',
-    title: 'Contacts and shells',
+    title: 'Contacts and housings',
     summary: 'What to buy and crimp, by connector, and what to solder.',
     ...ofHarness(contactCount),
   },
   {
     id: 'bill-of-materials',
     title: 'Bill of materials',
-    summary: 'Every part and the wires, with mass.',
+    summary: 'Every part and all wires, with mass.',
     subjects: (graph) => wholeAircraft(graph, graph.items.length > 0),
     build: (graph, subject) => (isWhole(subject) ? billOfMaterials(graph) : undefined),
   },
   {
     id: 'placement',
     title: 'Placement',
-    summary: 'Where every part sits and how it is turned, from the nose aft.',
+    summary: 'Position and orientation of every part, from the nose aft.',
     ...ofLayout(placementSheet),
   },
   {
     id: 'balance',
     title: 'Balance',
-    summary: 'What weighs how much where, the sum, and where the pack balances it.',
+    summary: 'Mass and position of every part, the sum, and where the pack balances the aircraft.',
     ...ofLayout(balanceSheet),
   },
   {
     id: 'radios',
     title: 'Radio sheet',
-    summary: 'Every radio with its antenna, how far it reaches, and what it gets of the others.',
+    summary: 'Every radio with its antenna, its range, and interference from the others.',
     ...ofLayout(radioSheet),
   },
 ];

@@ -37,7 +37,7 @@ export function inverterBetween(graph: Graph, from: SerialSide, to: SerialSide):
       ground: 'in.3',
       windowV: WINDOW_V,
     },
-    'Put an inverter in',
+    'Insert an inverter',
   );
 }
 
@@ -58,7 +58,7 @@ export function shifterBetween(graph: Graph, one: SerialSide, other: SerialSide)
   return converted(
     graph,
     { part: named(id), label, wires, supply: 'high.1', ground: 'high.4', windowV: WINDOW_V },
-    'Put a level shifter in',
+    'Insert a level shifter',
   );
 }
 
@@ -74,7 +74,7 @@ export function lineShifterBetween(graph: Graph, talker: PinAt, listener: PinAt)
       ground: 'in.3',
       windowV: WINDOW_V,
     },
-    'Put a level shifter in',
+    'Insert a level shifter',
   );
 }
 

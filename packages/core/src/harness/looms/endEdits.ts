@@ -33,7 +33,7 @@ export function joinContacts(graph: Graph, cable: Cable, from: Contact, to: Cont
   const conductor = newConductor(graph, wireEnd(graph, a.end), wireEnd(graph, b.end), wire);
   const isDone =
     draft.make({ kind: 'add-conductor', cable: cable.id, conductor }) && spliceCrowded(draft, cable.id, [from.end.id, to.end.id]);
-  return isDone ? draft.edit(`${cable.tag}: join contact ${from.n} to contact ${to.n}`) : undefined;
+  return isDone ? draft.edit(`${cable.tag}: connect contact ${from.n} to contact ${to.n}`) : undefined;
 }
 
 function wireEnd(graph: Graph, end: CableEnd): WireEnd {
@@ -99,7 +99,7 @@ export function removeEnd(graph: Graph, cable: Cable, node: NodeId): Edit | unde
     legs.every(({ id }) => draft.cable(cable.id)?.legs[id] === undefined || draft.make({ kind: 'remove-leg', cable: cable.id, leg: id }));
   const after = draft.cable(cable.id);
   const areOthersKept = after !== undefined && ends.every(({ id }) => id === node || after.nodes[id] !== undefined) && isInOnePiece(after);
-  return isDone && areOthersKept ? draft.edit(`Take the end at ${name} off ${cable.tag}`) : undefined;
+  return isDone && areOthersKept ? draft.edit(`Remove the end at ${name} from ${cable.tag}`) : undefined;
 }
 
 /** True when legs lead from every node of a cable to every other. */

@@ -55,7 +55,7 @@ export function planJoin(graph: Graph, a: PortAt, b: PortAt, wish: PinMapWish): 
   const draft = new DraftEdits(graph.design);
   const isDone = joinedIn(graph, draft, way, map);
   return isDone && !draft.isEmpty
-    ? draft.edit(`Join ${a.ref} ${a.port.label} and ${b.ref} ${b.port.label} in ${loomOf(way).tag}`)
+    ? draft.edit(`Connect ${a.ref} ${a.port.label} and ${b.ref} ${b.port.label} in ${loomOf(way).tag}`)
     : undefined;
 }
 

@@ -113,7 +113,7 @@ describe('plugs on a row of pins', () => {
         at: { is: 'port', item: radio.itemId, port: 'UART', offset: 1 },
         was: end.at,
       }),
-    ).toMatchObject({ refused: { sentence: 'RADIO1 UART is no row of pins: a plug goes in from its first contact on.' } });
+    ).toMatchObject({ refused: { sentence: 'RADIO1 UART is not a row of pins: a plug cannot be offset there.' } });
   });
 
   it('are judged by the pins that they are over: a lead turned round, one shifted, and a supply pin left in', () => {
@@ -139,7 +139,9 @@ describe('plugs on a row of pins', () => {
     const said = (design: Design): string[] =>
       [...findingsBy(design, 'wire.servo-lead'), ...findingsBy(design, 'power.reversed')].map(({ what }) => what);
     expect(said(right)).toEqual([]);
-    expect(said(moved(turned, 3))).toEqual(['W03 between SRV1 and FC1 servos is turned round: signal and ground are exchanged.']);
+    expect(said(moved(turned, 3))).toEqual([
+      'W03 between SRV1 and FC1 servos is plugged in the wrong way round: signal and ground are swapped.',
+    ]);
     expect(said(moved(right, 1))).toHaveLength(1);
     expect(said(moved(right, 1))[0]).not.toContain('turned round');
     // The regulator of the motor controller meets the one that feeds the rail.

@@ -75,7 +75,7 @@ const CHOSEN: readonly Chosen[] = [
   },
   {
     id: 'air-rate',
-    title: 'air rate',
+    title: 'packet rate',
     setting: AIR.rate,
     words: (air, value) => {
       const rate = firstOr(value, air.rates?.choices);

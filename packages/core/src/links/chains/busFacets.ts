@@ -38,7 +38,7 @@ function riseFacets(graph: Graph, bus: Bus<I2cEndpoint>, host: HopEnd): Facet[] 
     const verdict = share > 1 ? 'differ' : 'agree';
     if (id !== 'rise') return { id, title: label, a: fixedSide(`${value} ${OF_BUS[id]}`), b: fixedSide(limit), verdict };
     const within = settingSide(graph, host.entry, `${host.signal.id}.clock`, `${stated(clock, 'kHz')}: ${limit}`);
-    return { id, title: 'clock and rise time', a: fixedSide(`rises in ${value}`), b: within, verdict };
+    return { id, title: 'clock and rise time', a: fixedSide(`rise time ${value}`), b: within, verdict };
   });
 }
 
@@ -60,7 +60,7 @@ export function canFacets(graph: Graph, from: HopEnd, to: HopEnd): readonly Face
     },
     {
       id: 'termination',
-      title: `termination, ${on.length} on the bus where 2 belong`,
+      title: `termination, ${on.length} on the bus, 2 needed`,
       a: terminationSide(graph, a),
       b: terminationSide(graph, b),
       verdict: is === 'wrong' ? 'differ' : 'agree',
@@ -93,7 +93,7 @@ export function analogFacets(from: HopEnd, to: HopEnd): readonly Facet[] {
     {
       id: 'range',
       title: 'range',
-      a: fixedSide(`gives up to ${stated(gives.fullScaleV, 'V')}`),
+      a: fixedSide(`outputs up to ${stated(gives.fullScaleV, 'V')}`),
       b: fixedSide(`reads up to ${stated(reads.fullScaleV, 'V')}`),
       verdict: runsOutOfScale(gives, reads) ? 'differ' : 'agree',
     },

@@ -15,14 +15,14 @@ export function chainWords(graph: Graph, chain: Chain): string {
   const ref = graph.items[item]?.item.ref ?? '?';
   switch (state.is) {
     case 'off':
-      return `${chainName(graph, chain)} is not wanted.`;
+      return `${chainName(graph, chain)} is not needed.`;
     case 'agrees':
-      return `${chainName(graph, chain)}: every hop agrees.`;
+      return `${chainName(graph, chain)}: all settings match.`;
     case 'not-joined':
-      return state.begun ? `${ref} is wired, and its ${LINKS[kind.id]} reaches nothing.` : `${ref} is not wired yet.`;
+      return state.begun ? `${ref} is wired, and its ${LINKS[kind.id]} goes nowhere.` : `${ref} is not wired yet.`;
     case 'short': {
       if (state.end.item === item) return `No socket carries ${hopEndName(state.end)} over the network.`;
-      return `Ends at ${hopEndName(state.end)}: ${kind.goesToPrograms ? 'no program reads what arrives there' : 'it leads no further'}.`;
+      return `Ends at ${hopEndName(state.end)}: ${kind.goesToPrograms ? 'no program reads what arrives there' : 'it goes no further'}.`;
     }
     case 'open': {
       const hop = hops[state.at];

@@ -64,7 +64,7 @@ describe('the links of an aircraft', () => {
       'Breaks at the serial wire between RADIO1 UART and FC1 S1: baud, 4 % apart at most: 57600 baud against 115200 baud.',
     );
     expect(statesOf(reedbed)['VTX2 text']).toBe('breaks');
-    expect(wordsOf(reedbed, 'RNG1 height')).toBe('RNG1 is wired, and its height above ground reaches nothing.');
+    expect(wordsOf(reedbed, 'RNG1 height')).toBe('RNG1 is wired, and its height above ground goes nowhere.');
     expect(wordsOf(reedbed, 'RX1 rc')).toBe('FC1 S2 rc in is not set yet: protocol, baud.');
     expect(statesOf(reedbed)['CAM1 picture']).toBe('agrees');
   });
@@ -194,7 +194,7 @@ describe('the links of an aircraft', () => {
     one.wire('RX1 SBUS', 'FC1 S5');
     const design = set(one.design, 'FC1', 'S5.protocol', 'sbus');
     expect(wordsOf(design, 'RX1 rc')).toBe(
-      'Breaks at the serial wire between RX1 SBUS and FC1 S5: polarity: arrives inverted against wanted not inverted.',
+      'Breaks at the serial wire between RX1 SBUS and FC1 S5: polarity: arrives inverted against needed not inverted.',
     );
   });
 
@@ -204,7 +204,7 @@ describe('the links of an aircraft', () => {
     one.wire('RADIO1 UART', 'FC1 S1');
     // 3.3 V into a pin for 2.1 V; 1.8 V where 1.98 V are needed.
     expect(wordsOf(one.design, 'RADIO1 telemetry')).toBe(
-      'Breaks at the serial wire between RADIO1 UART and FC1 S1: level: reads from 1.08 V, stands 2.1 V against sends 3.3 V; level: sends 1.8 V against reads from 1.98 V, stands 5.5 V.',
+      'Breaks at the serial wire between RADIO1 UART and FC1 S1: level: reads from 1.08 V, withstands 2.1 V against high 3.3 V; level: high 1.8 V against reads from 1.98 V, withstands 5.5 V.',
     );
     expect(findingsBy(one.design, 'wire.level').length).toBeGreaterThan(0);
     expect(statesOf(smallAircraft['a wing that is flown from a handheld link']?.() ?? whole)['RADIO1 telemetry']).toBe('agrees');
@@ -333,7 +333,7 @@ describe('the tolerance of clocks', () => {
       aircraft: { ...design.aircraft, items },
     };
     expect(findingsBy(slowed, 'link.baud-mismatch').map(({ what }) => what)).toEqual([
-      'The clocks of FC1 S1 and RADIO1 UART do not make the same baud: FC1 S1 makes 62500 baud.',
+      'The clocks of FC1 S1 and RADIO1 UART do not make the same baud rate: FC1 S1 makes 62500 baud.',
     ]);
     expect(statesOf(slowed)['RADIO1 telemetry']).toBe('breaks');
     expect(findingsBy(design, 'link.baud-mismatch')).toEqual([]);

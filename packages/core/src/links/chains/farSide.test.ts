@@ -49,7 +49,7 @@ describe('a link goes on through the air', () => {
       'air: RADIO2 radio - RADIO1 radio',
       'serial: RADIO1 UART - FC1 S1',
     ]);
-    expect(words(bonded, 'RADIO1', 'telemetry')).toBe('RADIO1 telemetry: every hop agrees.');
+    expect(words(bonded, 'RADIO1', 'telemetry')).toBe('RADIO1 telemetry: all settings match.');
   });
 
   it.each([
@@ -135,7 +135,7 @@ describe('a link goes on over a network', () => {
       'socket: PC1 ground program - RADIO1 serial 1',
       'serial: RADIO1 serial 1 - FC1 S1',
     ]);
-    expect(words(ready(), 'RADIO1', 'telemetry')).toBe('RADIO1 telemetry: every hop agrees.');
+    expect(words(ready(), 'RADIO1', 'telemetry')).toBe('RADIO1 telemetry: all settings match.');
   });
 
   it.each([

@@ -34,7 +34,7 @@ export interface HopEnd {
 }
 
 /** Where the value at an end comes from. */
-export type ValueSource = 'set' | 'as delivered' | 'fixed by the part' | 'not set';
+export type ValueSource = 'set' | 'default' | 'fixed by the part' | 'not set';
 
 /** What one end says about a facet. */
 export interface FacetSide {

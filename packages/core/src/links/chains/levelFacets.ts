@@ -17,8 +17,8 @@ function levelOf(graph: Graph, { a }: SerialHop, { from, to }: Hearing): Facet[]
   const [high, logic] = [pinOf(from, talks)?.logic?.highV, pinOf(to, hears)?.logic];
   if (high === undefined || logic === undefined) return [];
   const needs = logic.needsV ?? USUAL_SHARE * logic.highV;
-  const talker = fixedSide(`sends ${stated(high, 'V')}`);
-  const listener = fixedSide(`reads from ${stated(needs, 'V')}, stands ${stated(logic.inputMaxV, 'V')}`);
+  const talker = fixedSide(`high ${stated(high, 'V')}`);
+  const listener = fixedSide(`reads from ${stated(needs, 'V')}, withstands ${stated(logic.inputMaxV, 'V')}`);
   const isFromA = from.item === a.item && from.endpoint.id === a.endpoint.id;
   return [
     {

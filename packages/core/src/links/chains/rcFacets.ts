@@ -62,7 +62,7 @@ function reportFacets(graph: Graph, { item, entry }: HopEnd, from: RcOut, read: 
             ? counterpartsOf(graph, item, endpoint).filter((other) => other.endpoint.is === 'analog-sense')
             : [],
         )[0];
-        const words = readAt === undefined ? 'joined to no input' : `read at ${readAt.endpoint.id}`;
+        const words = readAt === undefined ? 'not connected to an input' : `read at ${readAt.endpoint.id}`;
         const verdict = readAt === undefined ? 'unknown' : 'agree';
         return { ...about, a: fixedSide(`${about.title} at its output ${report.endpoint}`), b: fixedSide(words), verdict };
       }

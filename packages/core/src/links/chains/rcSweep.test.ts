@@ -186,12 +186,12 @@ describe('how well a receiver hears', () => {
     ]);
   });
 
-  it('is not known as long as its output is joined to no input', () => {
+  it('is not known as long as its output is not connected to an input', () => {
     const bench = emptyBench();
     bench.add('receiver-sbus-rssi', 'ears');
     bench.add('controller-h7-wing', 'board');
     const sbus = oneWire(bench.design, ['RX1', 'SBUS.1'], ['FC1', 'R1.2']);
-    expect(reported(sbus).map(([, at, , verdict]) => [at, verdict])).toEqual([['joined to no input', 'unknown']]);
+    expect(reported(sbus).map(([, at, , verdict]) => [at, verdict])).toEqual([['not connected to an input', 'unknown']]);
     const both = oneWire(sbus, ['RX1', 'RSSI.1'], ['FC1', 'analog.2']);
     expect(reported(both).map(([, at, , verdict]) => [at, verdict])).toEqual([['read at rssi', 'agree']]);
   });

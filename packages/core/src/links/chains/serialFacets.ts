@@ -83,7 +83,7 @@ function polarityFacet({ a }: SerialHop, hearing: Hearing): Facet[] {
   if (polarity === undefined) return [];
   const words = (inverted: boolean): string => (inverted ? 'inverted' : 'not inverted');
   const isFromA = hearing.from.item === a.item && hearing.from.endpoint.id === a.endpoint.id;
-  const [talker, listener] = [fixedSide(`arrives ${words(polarity.arrives)}`), fixedSide(`wanted ${words(polarity.wanted)}`)];
+  const [talker, listener] = [fixedSide(`arrives ${words(polarity.arrives)}`), fixedSide(`needed ${words(polarity.wanted)}`)];
   return [
     {
       id: 'polarity',
@@ -117,6 +117,6 @@ function clockFacet(graph: Graph, hop: SerialHop): Facet[] {
   const side = (made: typeof a): FacetSide => fixedSide(made === undefined ? undefined : `${made.makes} baud`);
   const apart = Math.abs((a?.share ?? 0) - (b?.share ?? 0));
   return [
-    { id: 'clock', title: 'baud that the clock makes', a: side(a), b: side(b), verdict: apart > BAUD_TOLERANCE ? 'differ' : 'agree' },
+    { id: 'clock', title: 'baud rate from this clock', a: side(a), b: side(b), verdict: apart > BAUD_TOLERANCE ? 'differ' : 'agree' },
   ];
 }

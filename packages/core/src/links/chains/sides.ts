@@ -12,5 +12,5 @@ export function settingSide(graph: Graph, { item }: GraphItem, setting: string, 
   const part = graph.design.parts.get(item.part);
   if (part === undefined || !settingsOf(part).some(({ id }) => id === setting)) return fixedSide(value);
   const isSet = item.settings[setting] !== undefined;
-  return { value, source: value === undefined ? 'not set' : isSet ? 'set' : 'as delivered', setting };
+  return { value, source: value === undefined ? 'not set' : isSet ? 'set' : 'default', setting };
 }

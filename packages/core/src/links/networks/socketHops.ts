@@ -62,5 +62,5 @@ function ownSide({ entry, addresses, endpoint }: SocketEnd): FacetSide {
     return { value: isInside ? 'the same item' : undefined, source: isInside ? 'fixed by the part' : 'not set', setting };
   }
   const isSet = setting !== undefined && entry.item.settings[setting] !== undefined;
-  return { value: known.map(addressWords).join(', '), source: isSet ? 'set' : 'as delivered', setting };
+  return { value: known.map(addressWords).join(', '), source: isSet ? 'set' : 'default', setting };
 }

@@ -67,13 +67,13 @@ describe('addresses', () => {
 
 describe('a socket by itself', () => {
   it.each<[string, Socket]>([
-    ['"999.1.1.1" is no address', client('999.1.1.1', 14_550)],
-    ['There is no port 70000: ports go from 1 to 65535.', client('10.77.0.2', 70_000)],
-    ['There is no port 0', server(0)],
+    ['"999.1.1.1" is not an address', client('999.1.1.1', 14_550)],
+    ['70000 is not a port: ports go from 1 to 65535.', client('10.77.0.2', 70_000)],
+    ['0 is not a port', server(0)],
     ['needs a local port', { endpoint: 'program1', transport: 'udp', role: 'server' }],
     ['needs the address and the port of the other end', { endpoint: 'program1', transport: 'udp', role: 'client' }],
-    ['TCP has one end that listens', { ...client('10.77.0.2', 1, 'tcp'), role: 'peer', localPort: 5 }],
-    ['has no other end to name', { ...server(5), remote: { address: '10.77.0.2', port: 5 } }],
+    ['TCP needs one end that listens', { ...client('10.77.0.2', 1, 'tcp'), role: 'peer', localPort: 5 }],
+    ['needs no other end', { ...server(5), remote: { address: '10.77.0.2', port: 5 } }],
   ])('is refused with a sentence: %s', (sentence, socket) => {
     expect(socketProblem(socket)).toContain(sentence);
     const design = two().design;
@@ -206,7 +206,7 @@ describe('sockets that meet', () => {
     const { pairs, astray } = socketsOf(bench.design);
     expect([pairs.length, astray.length]).toEqual([0, 1]);
     expect(findingsBy(bench.design, 'link.address-mismatch')[0]?.what).toBe(
-      'PC1 ground program sends to 10.77.0.2:14550, where nobody listens.',
+      'PC1 ground program sends to 10.77.0.2:14550, where nothing listens.',
     );
   });
 
@@ -215,10 +215,10 @@ describe('sockets that meet', () => {
     bench.socket('PC2', server(14_550));
     bench.socket('PC2', { ...server(14_550), endpoint: 'program2' });
     bench.socket('PC2', server(14_550, 'tcp'));
-    expect(findingsBy(bench.design, 'link.address-mismatch').map(({ what }) => what)).toEqual(['2 sockets of PC2 are on UDP port 14550.']);
+    expect(findingsBy(bench.design, 'link.address-mismatch').map(({ what }) => what)).toEqual(['2 sockets of PC2 use UDP port 14550.']);
     bench.setting('PC1', 'ETH.ip', '10.77.0.2');
     expect(findingsBy(bench.design, 'link.address-mismatch').map(({ what }) => what)).toContain(
-      'PC1 and PC2 have the same address in one network, 10.77.0.2.',
+      'PC1 and PC2 have the same address, 10.77.0.2, in one network.',
     );
   });
 
@@ -250,11 +250,11 @@ describe('what no document may hold', () => {
         bond: { id: asId<BondId>('n1'), a: { item: asId(a), radio: radioA }, b: { item: asId(b), radio: radioB } },
       });
     const said = (result: ReturnType<typeof bond>): string => ('refused' in result ? result.refused.sentence : 'made');
-    expect(said(bond(one, 'air', one, 'air'))).toBe('RADIO1 cannot be bonded with itself.');
+    expect(said(bond(one, 'air', one, 'air'))).toBe('RADIO1 cannot be paired with itself.');
     expect(said(bond(one, 'air', other, 'sky'))).toBe('RADIO2 has no radio "sky".');
     expect(said(bond(one, 'air', 'nobody', 'air'))).toBe('One of the two radios is no longer there.');
     bench.bond('RADIO2', 'RADIO1');
-    expect(said(bond(one, 'air', other, 'air'))).toBe('RADIO1 with RADIO2 are bonded already.');
+    expect(said(bond(one, 'air', other, 'air'))).toBe('RADIO1 with RADIO2 are already paired.');
   });
 
   it('a link to nothing or to itself, and a setting that its part does not take; and 200 links are as good as one', () => {
@@ -269,10 +269,10 @@ describe('what no document may hold', () => {
     bench.add('radio-900-class', 'r');
     const radio = bench.itemId('RADIO1');
     expect(said(applyEdit(bench.design, { kind: 'set-item-setting', item: radio, setting: 'UART.baud', value: 0, was: null }))).toBe(
-      'RADIO1 UART baud does not take 0.',
+      'RADIO1 UART baud does not accept 0.',
     );
     const ip = applyEdit(bench.design, { kind: 'set-item-setting', item: one, setting: 'ETH.ip', value: '999.1.1.1', was: '10.77.0.1' });
-    expect(said(ip)).toBe('PC1 address does not take 999.1.1.1.');
+    expect(said(ip)).toBe('PC1 address does not accept 999.1.1.1.');
     for (let i = 0; i < 200; i++) bench.make({ kind: 'add-wish', wish: { id: asId(`w${i}`), kind: 'telemetry', from: one, to: other } });
     const chains = chainsOf(graphOf(bench.design)).filter(({ wish }) => wish !== undefined);
     expect(chains).toHaveLength(200);

@@ -83,7 +83,7 @@ export function* swapBoard(graph: Graph, item: ItemId, part: PartKey): Generator
   const isTaken = taken?.edit === undefined || draft.take(taken.edit);
   yield* feedOthers(graph, draft, item);
   const undone = isTaken ? (taken?.undone ?? []) : plan.links.map((link) => ({ link, why: 'one step takes no more changes' }));
-  return { item, plan, edit: draft.edit(`Make ${entry.item.ref} "${to.name}"`), undone };
+  return { item, plan, edit: draft.edit(`Replace ${entry.item.ref} with "${to.name}"`), undone };
 }
 
 /** The board that is there: links that are on no port yet get one, and nothing moves for its own sake. */
@@ -136,7 +136,7 @@ function plugPrices(from: Part, to: Part, arrival: Arrival | undefined, { from: 
   const [before, now] = [from.ports.find(({ id }) => id === portOfEndpoint(arrival.was)), to.ports.find(({ id }) => id === port.port)];
   const isCarriedOver = leaves.some(({ id }) => id === arrival.leaves);
   if (before === undefined || now === undefined || !isCarriedOver || isPinRow(before.connector) || isPinRow(now.connector))
-    return [{ words: 'its cable is made anew', cost: 10 }];
+    return [{ words: 'its cable is remade', cost: 10 }];
   if (!connectorsMate(mateOf(before.connector), now.connector)) return [{ words: 'its cable gets another plug', cost: 8 }];
   const isSame = before.pins.every(({ n, role }) => role === 'nc' || now.pins.some((pin) => pin.n === n && pin.role === role));
   return isSame ? [] : [{ words: 'its cable is re-pinned', cost: 3 }];

@@ -89,7 +89,7 @@ function isFedFromPack(draft: DraftEdits, item: ItemId, port: Port): boolean {
     const own = new DraftEdits(draft.graph.design);
     const id = own.add(regulator.part, `for ${draft.graph.design.aircraft.items[item]?.ref ?? ''}`, regulator.settings);
     if (id === undefined || !own.wire(own.port(at.itemId, at.port.id), own.port(id, 'in'))) return false;
-    return joinSupply(own, { item: id, port: 'out' }, { item, port: port.id }) && draft.take(own.edit('Feed the board'));
+    return joinSupply(own, { item: id, port: 'out' }, { item, port: port.id }) && draft.take(own.edit('Power the board'));
   });
 }
 

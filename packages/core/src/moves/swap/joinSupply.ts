@@ -24,7 +24,7 @@ export function joinSupply(draft: DraftEdits, from: SupplyAt, to: SupplyAt): boo
   for (const { item, port } of [from, to]) dropLooseCables(own, item, port);
   const [a, b] = [own.port(from.item, from.port), own.port(to.item, to.port)].map(suppliesOnly);
   if (a === undefined || b === undefined || !own.take(planJoin(own.graph, a, b, 'meaning'))) return false;
-  return isFed(own.graph, to) && !bringsStops(draft.graph, own.graph) && draft.take(own.edit('Feed a part'));
+  return isFed(own.graph, to) && !bringsStops(draft.graph, own.graph) && draft.take(own.edit('Power a part'));
 }
 
 /** A port as a plug sees it that has contacts for supplies and grounds alone. */

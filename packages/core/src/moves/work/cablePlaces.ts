@@ -16,7 +16,7 @@ export function placeIn(graph: Graph, end: CableEnd): string | undefined {
 
 /** Where a cable leads: `PM1 out and FC1 power 1`. */
 export function endsIn(graph: Graph, cable: Cable): string {
-  return listed(endsOf(cable).map((end) => placeIn(graph, end) ?? 'a loose end'));
+  return listed(endsOf(cable).map((end) => placeIn(graph, end) ?? 'an unplugged end'));
 }
 
 /** Where an end is, to compare; empty where it is nowhere. */

@@ -12,11 +12,11 @@ import { wireSteps } from './wireSteps.ts';
 export const CABLE_WORK = {
   stays: 'stays',
   'put-elsewhere': 'move an end',
-  'loose-end': 'leave an end loose',
+  'loose-end': 'leave an end unplugged',
   're-pinned': 're-pin',
   'new-plug': 'fit another plug',
   'made-anew': 'make',
-  'taken-out': 'take out',
+  'taken-out': 'remove',
 } as const;
 export type CableWorkKind = keyof typeof CABLE_WORK;
 
@@ -48,7 +48,7 @@ export function cableWork(before: Graph, after: Graph, isWatched: (cable: Cable)
 function gone(before: Graph, after: Graph, was: Cable): CableWork {
   const into = mergedInto(after, was);
   return into === undefined
-    ? { cable: was.id, tag: was.tag, is: 'taken-out', steps: [`Take it out: ${endsIn(before, was)}.`], contacts: 0 }
+    ? { cable: was.id, tag: was.tag, is: 'taken-out', steps: [`Remove it: ${endsIn(before, was)}.`], contacts: 0 }
     : { cable: was.id, tag: was.tag, is: 'stays', steps: [`It stays, and becomes part of ${into.tag}.`], contacts: 0 };
 }
 
@@ -91,7 +91,7 @@ function changed(before: Graph, after: Graph, was: Cable, now: Cable, merged: Re
     const there = placeIn(after, end);
     if (old?.is !== 'end') {
       atLeast('re-pinned');
-      steps.push(`Add a branch to ${there ?? 'a loose end'}.`);
+      steps.push(`Add a branch to ${there ?? 'an unplugged end'}.`);
       continue;
     }
     const here = placeIn(before, old);
@@ -101,26 +101,26 @@ function changed(before: Graph, after: Graph, was: Cable, now: Cable, merged: Re
       const { family, positions, gender } = end.connector;
       steps.push(
         gender === 'pads'
-          ? `Take the plug off at ${here ?? 'its loose end'}, and strip the wires to solder them.`
-          : `Fit another plug at ${here ?? 'its loose end'}: ${CONNECTOR_FAMILIES[family].title}, ${positions} ways.`,
+          ? `Remove the plug at ${here ?? 'its unplugged end'}, and strip the wires to solder them.`
+          : `Fit another plug at ${here ?? 'its unplugged end'}: ${CONNECTOR_FAMILIES[family].title}, ${positions} ways.`,
       );
     }
     const pulled = end.absent?.filter((n) => old.absent?.includes(n) !== true) ?? [];
     if (pulled.length > 0) {
       atLeast('re-pinned');
-      steps.push(`Pull contact ${listed(pulled.map(String))} at ${there ?? 'the loose end'}, and insulate it.`);
+      steps.push(`Pull contact ${listed(pulled.map(String))} at ${there ?? 'the unplugged end'}, and insulate it.`);
     }
     if (there === undefined && here !== undefined) {
       atLeast('loose-end');
-      steps.push(`Leave the end at ${here} loose, and insulate it.`);
+      steps.push(`Unplug the end at ${here}, and insulate it.`);
     } else if (there !== undefined && there !== here) {
       atLeast('put-elsewhere');
       const isSoldered = end.connector.gender === 'pads';
-      steps.push(`${isSoldered ? 'Solder' : 'Plug'} it from ${here ?? 'its loose end'} ${isSoldered ? 'to' : 'into'} ${there}.`);
+      steps.push(`${isSoldered ? 'Solder' : 'Plug'} it from ${here ?? 'its unplugged end'} ${isSoldered ? 'to' : 'into'} ${there}.`);
     }
   }
   for (const node of endsOf(was))
-    if (now.nodes[node.id] === undefined) steps.push(`Take the branch to ${placeIn(before, node) ?? 'its loose end'} off.`);
+    if (now.nodes[node.id] === undefined) steps.push(`Remove the branch to ${placeIn(before, node) ?? 'its unplugged end'}.`);
   for (const [id, leg] of Object.entries(now.legs)) {
     const before = was.legs[asId<LegId>(id)]?.typedLengthMm;
     if (leg.typedLengthMm === undefined || before === undefined || leg.typedLengthMm === before) continue;

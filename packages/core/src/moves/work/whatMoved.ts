@@ -29,7 +29,7 @@ export function linksMoved(before: Graph, after: Graph, { plan, undone }: BoardS
     const moved = { what: seeker.title, was: was.get(key), now: now.get(key) };
     if (moved.was === undefined && moved.now === undefined) return [];
     if (moved.now !== undefined) return [moved];
-    return [{ ...moved, why: failed?.why ?? (fit === undefined ? 'no port is left that suits it' : 'its cable does not lead there') }];
+    return [{ ...moved, why: failed?.why ?? (fit === undefined ? 'no port is left that suits it' : 'its cable does not go there') }];
   });
 }
 

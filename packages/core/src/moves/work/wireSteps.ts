@@ -17,13 +17,11 @@ export function wireSteps(before: Graph, after: Graph, was: Cable, now: Cable, {
     const same = now.conductors[wire.id];
     if (same === undefined) {
       const ends = [wire.a, wire.b].filter((at) => was.nodes[at.node]?.is === 'end' && now.nodes[at.node] !== undefined);
-      if (ends.length > 0) steps.push(`Take the ${wire.colour} wire out of ${listed(ends.map((at) => nameOf(before, was, at)))}.`);
+      if (ends.length > 0) steps.push(`Remove the ${wire.colour} wire from ${listed(ends.map((at) => nameOf(before, was, at)))}.`);
       continue;
     }
     if (same.awg !== wire.awg)
-      steps.push(
-        `Lay the ${wire.colour} wire at ${nameOf(after, now, same.a)} anew with AWG ${same.awg}, in the place of AWG ${wire.awg}.`,
-      );
+      steps.push(`Replace the ${wire.colour} wire at ${nameOf(after, now, same.a)}: AWG ${same.awg} instead of AWG ${wire.awg}.`);
     for (const side of ['a', 'b'] as const) {
       const [from, to] = [wire[side], same[side]];
       if (from.node === to.node && from.n !== to.n && !refitted.has(to.node))
@@ -36,7 +34,7 @@ export function wireSteps(before: Graph, after: Graph, was: Cable, now: Cable, {
   }
   for (const wire of Object.values(now.conductors)) {
     if (was.conductors[wire.id] !== undefined || merged.has(wireKey(now, wire))) continue;
-    steps.push(`Lay a ${wire.colour} wire, AWG ${wire.awg}, from ${nameOf(after, now, wire.a)} to ${nameOf(after, now, wire.b)}.`);
+    steps.push(`Add a ${wire.colour} wire, AWG ${wire.awg}, from ${nameOf(after, now, wire.a)} to ${nameOf(after, now, wire.b)}.`);
   }
   return steps;
 }
@@ -53,5 +51,5 @@ function nameOf(graph: Graph, cable: Cable, at: NodePin): string {
   const port = portAt(graph, end)?.port;
   const label = port?.pins.find(({ n }) => n === at.n)?.label;
   const contact = `${isPads(cable, at) ? 'pad' : 'contact'} ${at.n}`;
-  return `${placeIn(graph, end) ?? 'the loose end'} ${contact}${label === undefined ? '' : ` (${label})`}`;
+  return `${placeIn(graph, end) ?? 'the unplugged end'} ${contact}${label === undefined ? '' : ` (${label})`}`;
 }

@@ -40,7 +40,7 @@ export function attitudeQuestions(): readonly Question[] {
     id: `attitude.${id}`,
     step: 'attitude',
     ask: text,
-    caution: 'Propellers off, and the aircraft held so that it cannot fall.',
+    caution: 'Propellers off, and hold the aircraft so that it cannot fall.',
     parts: [{ id: 'shows', about: 'the controller shows', options }],
     picture: { is: 'airframe', motion, moves: [] },
   });
@@ -79,7 +79,7 @@ export function attitudeVerdict(board: GraphItem | undefined, answers: Direction
         {
           is: 'no-attitude',
           sentence:
-            'No attitude arrives: wait until the controller has started and its gyros are calibrated, and look at the link to the screen.',
+            'No attitude arrives: wait until the controller has started and calibrated its gyros, and check the link to the screen.',
         },
       ],
     };
@@ -94,7 +94,7 @@ export function attitudeVerdict(board: GraphItem | undefined, answers: Direction
     const next = onFace.find((one) => one === laid) ?? onFace[0];
     return next === undefined
       ? { is: 'open' }
-      : retold(board, next, `Level, the controller shows ${restWords(rest)}: its board lies on another face than it is told.`);
+      : retold(board, next, `Level, the controller shows ${restWords(rest)}: its board is mounted on another face than set.`);
   }
   // 2. Level it can be turned about the vertical only: nose and wing name the quarter.
   const seen = [motionAxis(nose), motionAxis(wing)];
@@ -105,11 +105,11 @@ export function attitudeVerdict(board: GraphItem | undefined, answers: Direction
   if (found === undefined)
     return {
       is: 'impossible',
-      sentence: 'No way to mount a board shows both of these. Raise the nose and lower the wing once more, one at a time.',
+      sentence: 'No board orientation gives both results. Raise the nose and lower the wing again, one at a time.',
       again: ['attitude.nose', 'attitude.wing'],
     };
   if (!isSameTurning(turningOfMounting(found), told))
-    return retold(board, found, 'The board is turned against what the controller is told. Never mend this by reversing outputs.');
+    return retold(board, found, 'The board orientation does not match its setting. Never correct this by reversing outputs.');
   if (turn === 'nothing')
     return {
       is: 'mend',
@@ -122,7 +122,7 @@ export function attitudeVerdict(board: GraphItem | undefined, answers: Direction
         {
           is: 'compass',
           sentence:
-            'Nose and wing are right and the heading falls: no board turns so. The compass lies otherwise than it is told; set its orientation, then look again.',
+            'Nose and wing are correct and the heading is reversed: no board orientation does that. The compass orientation does not match its setting; correct it, then test again.',
         },
       ],
     };
@@ -136,7 +136,7 @@ function restWords(value: string | undefined): string {
 /** Tells the firmware another mounting. */
 function retold(board: GraphItem | undefined, mounting: Mounting, why: string): StepVerdict {
   const { title } = MOUNTINGS[mounting];
-  const sentence = `${why} Set it to lie ${title}.`;
+  const sentence = `${why} Set its orientation to "${title}".`;
   if (board === undefined) return { is: 'mend', mends: [{ is: 'orientation', sentence }] };
   const { item } = board;
   const was = item.settings[IMU_TURN] ?? null;

@@ -26,7 +26,7 @@ export function thrustVerdicts(graph: Graph, answers: DirectionAnswers): readonl
         mends: [
           {
             is: 'still',
-            sentence: `${asSentence(listed(still.map(({ name }) => OUTPUT_FUNCTIONS[name].title)))} turns nothing: not armed, held back by the safety switch, or not calibrated to this throttle.`,
+            sentence: `${asSentence(listed(still.map(({ name }) => OUTPUT_FUNCTIONS[name].title)))} turns no motor: not armed, blocked by the safety switch, or not calibrated to this throttle.`,
           },
         ],
       },
@@ -35,7 +35,7 @@ export function thrustVerdicts(graph: Graph, answers: DirectionAnswers): readonl
     return [
       {
         is: 'impossible',
-        sentence: 'One motor cannot answer both throttles. Look again which one turns.',
+        sentence: 'One motor cannot follow both throttles. Check again which one turns.',
         again: ['outputs.throttle-left', 'outputs.throttle-right'],
       },
     ];
@@ -66,7 +66,7 @@ export function motorVerdict(graph: Graph, answers: DirectionAnswers): StepVerdi
       mends: [
         {
           is: 'still',
-          sentence: `No motor turns for ${listed(still.map(({ row }) => `motor ${row.number}`))}: look at its supply, its signal and the pulses of its bank.`,
+          sentence: `No motor turns for ${listed(still.map(({ row }) => `motor ${row.number}`))}: check its supply, its signal and the pulses of its bank.`,
         },
       ],
     };
@@ -82,10 +82,10 @@ export function motorVerdict(graph: Graph, answers: DirectionAnswers): StepVerdi
       const wanted = rows.find(({ row }) => row.rotor.place === place)?.row.function;
       return wanted === undefined ? [] : [functionEdit(use, wanted)];
     });
-    const sentence = 'Number the motors as they turned';
+    const sentence = 'Number the motors as tested';
     return {
       is: 'mend',
-      mends: [outputsMend(`${sentence}: each output gets the number that the firmware has for that place.`, sentence, edits)],
+      mends: [outputsMend(`${sentence}: each output gets the firmware's number for that position.`, sentence, edits)],
     };
   }
   const turned = rows.filter(({ row, turn }) => turn !== row.rotor.turns);
@@ -93,5 +93,5 @@ export function motorVerdict(graph: Graph, answers: DirectionAnswers): StepVerdi
 }
 
 function swapLeads(name: string): Mend {
-  return { is: 'motor-leads', sentence: `Swap two of the three wires of ${name}, with the pack unplugged. The output stays as it is.` };
+  return { is: 'motor-leads', sentence: `Swap two of the three wires of ${name}, with the pack unplugged. Leave the output as it is.` };
 }

@@ -10,8 +10,8 @@ export const ASKED = {
   roll: { ask: 'Push the roll stick to the right.', stick: 'roll', towards: 1 },
   pitch: { ask: 'Pull the pitch stick back, towards you.', stick: 'pitch', towards: -1 },
   yaw: { ask: 'Push the yaw stick to the right.', stick: 'yaw', towards: 1 },
-  flap: { ask: 'Put the flaps out.', stick: undefined, towards: 1 },
-  brake: { ask: 'Put the air brakes out.', stick: undefined, towards: 1 },
+  flap: { ask: 'Extend the flaps.', stick: undefined, towards: 1 },
+  brake: { ask: 'Extend the air brakes.', stick: undefined, towards: 1 },
 } as const satisfies Partial<
   Readonly<Record<Command, { readonly ask: string; readonly stick: Stick | undefined; readonly towards: 1 | -1 }>>
 >;

@@ -50,7 +50,7 @@ function thrustQuestions({ design }: Graph): readonly Question[] {
     id: `outputs.${name}`,
     step: 'outputs',
     ask: `Raise the ${OUTPUT_FUNCTIONS[name].title} alone, a little. What turns?`,
-    caution: 'Propellers off: a motor that starts by mistake cuts. Keep clear of it all the same.',
+    caution: 'Propellers off: a motor that starts by mistake can injure. Keep clear of it all the same.',
     parts: [
       ...(used.length < 2
         ? []
@@ -69,7 +69,7 @@ function thrustQuestions({ design }: Graph): readonly Question[] {
         id: 'turn',
         about: 'it turns',
         options: [
-          { value: 'right', words: 'as its propeller wants: the air goes aft' },
+          { value: 'right', words: 'as its propeller needs: air flows aft' },
           { value: 'wrong', words: 'the other way' },
           { value: 'still', words: 'not at all' },
         ],

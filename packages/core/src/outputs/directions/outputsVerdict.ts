@@ -18,7 +18,7 @@ export function outputsVerdict(graph: Graph, answers: DirectionAnswers): StepVer
         {
           is: 'nothing-moves',
           sentence:
-            'Nothing moves: the servos have no supply, the safety switch holds the outputs back, the controller is not in manual mode, or no mixer is loaded.',
+            'Nothing moves: the servos have no supply, the safety switch blocks the outputs, the controller is not in manual mode, or no mixer is loaded.',
         },
       ],
     };

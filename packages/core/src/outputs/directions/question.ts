@@ -4,10 +4,10 @@ import type { Stick } from '../../model/rcUses.ts';
 
 /** The four steps, in the order in which they have to be proven: nothing is judged before what is before it is right. */
 export const DIRECTION_STEPS = {
-  radio: { title: 'Radio', aim: 'Each channel moves as the firmware wants it, and no other with it.' },
-  attitude: { title: 'Attitude', aim: 'What the controller shows follows the aircraft on all axes.' },
-  outputs: { title: 'Outputs', aim: 'In manual mode each surface and motor does what its stick asks for.' },
-  stabilised: { title: 'Stabilisation', aim: 'In a self-levelling mode the surfaces act against what happens to the aircraft.' },
+  radio: { title: 'Radio', aim: 'Each channel moves as the firmware expects, and no other moves with it.' },
+  attitude: { title: 'Attitude', aim: "The controller's attitude follows the aircraft on all axes." },
+  outputs: { title: 'Outputs', aim: 'In manual mode each surface and motor follows its stick.' },
+  stabilised: { title: 'Stabilisation', aim: 'In a self-levelling mode the surfaces act against the disturbance.' },
 } as const;
 export type DirectionStep = keyof typeof DIRECTION_STEPS;
 export const directionSteps = ['radio', 'attitude', 'outputs', 'stabilised'] as const satisfies readonly DirectionStep[];

@@ -62,7 +62,7 @@ export function radioVerdict(graph: Graph, answers: DirectionAnswers): StepVerdi
   if (moved.length === 0)
     return mend({
       is: 'no-link',
-      sentence: 'No channel moves: the receiver is not bound, not wired to this port, or its protocol is not the one that is set.',
+      sentence: 'No channel moves: the receiver is not bound, not wired to this port, or sends another protocol than the one set.',
     });
   const mixed = STICKS.filter((stick) => own(stick) !== 'still' && others(stick).length > 0);
   if (mixed.length > 0) return mend(plainChannels(graph, mixed));
@@ -72,11 +72,11 @@ export function radioVerdict(graph: Graph, answers: DirectionAnswers): StepVerdi
     return silent.length > 0
       ? mend({
           is: 'channel-order',
-          sentence: `Nothing moves for ${listed(silent)}: give ${silent.length === 1 ? 'it its' : 'them their'} stick in the radio.`,
+          sentence: `Nothing moves for ${listed(silent)}: assign ${silent.length === 1 ? 'it its' : 'them their'} stick in the radio.`,
         })
       : mend({
           is: 'channel-order',
-          sentence: `The channels are in another order: ${listed(strayed.map((stick) => `${stick} moves ${listed(others(stick))}`))}. Put them in the order of the plan, in the radio or in the controller.`,
+          sentence: `The channels are in another order: ${listed(strayed.map((stick) => `${stick} moves ${listed(others(stick))}`))}. Set the planned order, in the radio or in the controller.`,
         });
   }
   const turned = STICKS.filter((stick) => own(stick) === 'wrong');
@@ -103,7 +103,7 @@ function plainChannels({ design }: Graph, mixed: readonly Stick[]): Mend {
   const was = design.aircraft.rc.choices.radioMixes ?? null;
   return {
     is: 'plain-channels',
-    sentence: `Mixing is left in the radio: ${listed(mixed)} ${mixed.length === 1 ? 'moves' : 'move'} more than one channel. Make the model anew with plain channels: the controller mixes.`,
+    sentence: `The radio still mixes: ${listed(mixed)} ${mixed.length === 1 ? 'moves' : 'move'} more than one channel. Set up the model again with plain channels: the controller mixes.`,
     ...(was === 'plain' ? {} : { edit: { kind: 'set-rc-choice', choice: 'radioMixes', value: 'plain', was } }),
   };
 }

@@ -9,14 +9,14 @@ import { answered, together, type DirectionAnswers, type Question, type StepVerd
 /** What is done to the aircraft, which command it is answered with, and which earlier answers that rests on. */
 const DONE = {
   roll: {
-    ask: 'Self-levelling mode, sticks let go. Lower the right wing.',
+    ask: 'Self-levelling mode, sticks released. Lower the right wing.',
     motion: 'right-down',
     attitude: 'attitude.wing',
     low: 'on the right',
   },
-  pitch: { ask: 'Self-levelling mode, sticks let go. Raise the nose.', motion: 'nose-up', attitude: 'attitude.nose', low: 'at the rear' },
+  pitch: { ask: 'Self-levelling mode, sticks released. Raise the nose.', motion: 'nose-up', attitude: 'attitude.nose', low: 'at the rear' },
   yaw: {
-    ask: 'Self-levelling mode. Turn the nose to the right, quickly: yaw is answered only while it turns.',
+    ask: 'Self-levelling mode. Turn the nose to the right, quickly: surfaces respond to yaw only while it turns.',
     motion: 'nose-right',
     attitude: 'attitude.turn',
     low: undefined,
@@ -62,7 +62,7 @@ export function stabilisedQuestions(graph: Graph): readonly Question[] {
       {
         id: `stabilised.${axis}`,
         step: 'stabilised',
-        ask: `${ask} What answers?`,
+        ask: `${ask} What responds?`,
         caution: 'Propellers off. Hold the aircraft so that it cannot fall.',
         parts,
         picture: { is: 'airframe', motion, moves: own.map(({ row }) => ({ function: row.function, value: -(row.weights[axis] ?? 0) })) },
@@ -81,7 +81,7 @@ export function stabilisedVerdict(graph: Graph, answers: DirectionAnswers): Step
       mends: [
         {
           is: 'nothing-moves',
-          sentence: 'Nothing answers: the mode does not stabilise, or the controller wants to be armed first. Look at the modes.',
+          sentence: 'Nothing responds: the mode does not stabilise, or the controller must be armed first. Check the modes.',
         },
       ],
     };
@@ -94,13 +94,13 @@ export function stabilisedVerdict(graph: Graph, answers: DirectionAnswers): Step
       if (wrong.length === parts.length)
         return {
           is: 'impossible',
-          sentence: `${asSentence(names(wrong))} ${wrong.length === 1 && wrong[0]?.part.id !== ROTORS ? 'acts' : 'act'} the wrong way with the right stick: what was seen of the attitude about ${axis} cannot be true. Look at it again; reverse nothing.`,
+          sentence: `${asSentence(names(wrong))} ${wrong.length === 1 && wrong[0]?.part.id !== ROTORS ? 'acts' : 'act'} the wrong way with the right stick: the result of the attitude step about ${axis} cannot be right. Repeat it; reverse nothing.`,
           again: [DONE[axis].attitude],
         };
       if (wrong.length > 0)
         return {
           is: 'impossible',
-          sentence: `${asSentence(names(wrong))} ${wrong.length === 1 ? 'acts' : 'act'} against the others: what was seen of ${wrong.length === 1 ? 'it' : 'them'} in manual mode cannot be true. Look at that again.`,
+          sentence: `${asSentence(names(wrong))} ${wrong.length === 1 ? 'acts' : 'act'} against the others: the result for ${wrong.length === 1 ? 'it' : 'them'} in manual mode cannot be right. Repeat that step.`,
           again: [`outputs.${axis}`],
         };
       if (still.length > 0)
@@ -109,7 +109,7 @@ export function stabilisedVerdict(graph: Graph, answers: DirectionAnswers): Step
           mends: [
             {
               is: 'still',
-              sentence: `${asSentence(names(still))} ${still.length === 1 ? 'does' : 'do'} not answer: look at the gains of that axis, and whether the mode stabilises it.`,
+              sentence: `${asSentence(names(still))} ${still.length === 1 ? 'does' : 'do'} not respond: check the gains of that axis, and whether the mode stabilises it.`,
             },
           ],
         };

@@ -25,7 +25,7 @@ export function pairVerdict(left: Moved, right: Moved, seen: ReadonlyMap<OutputF
       mends: [
         {
           is: 'mixed-twice',
-          sentence: `${asSentence(listed(names))} answer one stick each: they are mixed twice. Make the model in the radio plain, then begin again with the first step.`,
+          sentence: `${asSentence(listed(names))} follow one stick each: they are mixed twice. Remove the mixing from the radio, then start again with the first step.`,
         },
       ],
     };
@@ -46,7 +46,7 @@ export function pairVerdict(left: Moved, right: Moved, seen: ReadonlyMap<OutputF
       }
   return {
     is: 'impossible',
-    sentence: `Two servos cannot do this: ${listed(names)} would each have to follow one stick rightly and the other wrongly, and not alike. Look at both again, one stick at a time.`,
+    sentence: `Two servos cannot do this: ${listed(names)} would each have to follow one stick correctly and the other in reverse, and not in the same way. Test both again, one stick at a time.`,
     again: commands.map((command) => `outputs.${command}`),
   };
 }
@@ -78,7 +78,7 @@ export function singleVerdict({ row, use }: Moved, seen: Seen): StepVerdict {
   if (values.includes(1) && values.includes(-1))
     return {
       is: 'impossible',
-      sentence: `One servo cannot do this: ${title} follows one command rightly and another wrongly. Look again.`,
+      sentence: `One servo cannot do this: ${title} follows one command correctly and another in reverse. Test it again.`,
       again: [...seen.keys()].map((command) => `outputs.${command}`),
     };
   if (values[0] === 1) return { is: 'right' };
@@ -93,7 +93,7 @@ function stillVerdict(stills: readonly Moved[]): StepVerdict {
     mends: [
       {
         is: 'still',
-        sentence: `${asSentence(names)} ${stills.length === 1 ? 'does' : 'do'} not move: look at plug, supply and function of ${stills.length === 1 ? 'its output' : 'their outputs'}.`,
+        sentence: `${asSentence(names)} ${stills.length === 1 ? 'does' : 'do'} not move: check plug, supply and function of ${stills.length === 1 ? 'its output' : 'their outputs'}.`,
       },
     ],
   };

@@ -10,12 +10,12 @@ export function directionCard(graph: Graph): Sheet {
   const lies = boardLies(graph);
   return {
     title: `Direction card ${graph.design.aircraft.name}`,
-    subtitle: 'Four steps, in this order; go on only when a step is right',
+    subtitle: 'Four steps, in this order; continue only when a step is correct',
     columns: [
       { title: 'Step', kind: 'words' },
       { title: 'Do', kind: 'words' },
-      { title: 'Has to be seen', kind: 'words' },
-      { title: 'Seen', kind: 'words' },
+      { title: 'Expected', kind: 'words' },
+      { title: 'Observed', kind: 'words' },
     ],
     rows: directionSteps.flatMap((step, i) =>
       questions[step].map(({ ask, parts }) => [
@@ -26,10 +26,12 @@ export function directionCard(graph: Graph): Sheet {
       ]),
     ),
     notes: [
-      ...(lies === undefined ? [] : [`${lies.entry.item.ref} lies ${lies.told}${lies.code === undefined ? '' : `, code ${lies.code}`}.`]),
-      'What is wrong in the radio is mended in the radio, a mounting by its orientation, an output by its reversal: never one by another.',
-      'Yaw is answered only while the aircraft turns; a self-levelling mode answers a bank as long as it lasts.',
+      ...(lies === undefined
+        ? []
+        : [`${lies.entry.item.ref} is mounted ${lies.told}${lies.code === undefined ? '' : `, code ${lies.code}`}.`]),
+      'Correct an error where it is: in the radio, in the orientation of the controller, or by reversing an output. Never correct one with another.',
+      'Surfaces respond to yaw only while the aircraft turns; a self-levelling mode responds to a bank as long as it lasts.',
     ],
-    cautions: ['Propellers off for all of it. Hold the aircraft so that it cannot fall, and keep hands clear of surfaces and motors.'],
+    cautions: ['Propellers off for all four steps. Hold the aircraft so that it cannot fall, and keep hands clear of surfaces and motors.'],
   };
 }

@@ -18,13 +18,13 @@ export function motorPlan(graph: Graph): Sheet {
     subtitle: `${AIRFRAME_KINDS[kind].title}: ${rows.length} lift motors, as the firmware numbers them`,
     columns: [
       { title: 'Motor', kind: 'number' },
-      { title: 'Place', kind: 'words' },
+      { title: 'Position', kind: 'words' },
       { title: 'Turns, from above', kind: 'words' },
       { title: 'Propeller', kind: 'words' },
       { title: 'Output', kind: 'value' },
       { title: 'Motor controller', kind: 'value' },
       { title: 'Item', kind: 'value' },
-      { title: 'Without it', kind: 'words' },
+      { title: 'If it fails', kind: 'words' },
     ],
     rows: rows.map((row, i) => [
       String(row.number),
@@ -37,8 +37,8 @@ export function motorPlan(graph: Graph): Sheet {
       lossWords(rotorsLeft(rotors, [i], isTilting)),
     ]),
     notes: [
-      'A propeller of the wrong hand blows upwards. Its printed side faces the way it flies: up.',
-      'Without it: the most thrust of the motors that are left, in parts of what all give, while the frame lies level.',
+      'A propeller of the wrong direction pushes down. Its printed side faces the direction of flight: up.',
+      'If it fails: the most thrust of the remaining motors, as a share of all, while the aircraft stays level.',
     ],
     cautions: ['Fit propellers last, with the pack unplugged, and check each against this plan before it is tightened.'],
   };
@@ -53,8 +53,8 @@ function propellerWords({ motor, rotor }: RotorRow): string {
 /** What is left of a frame in words. */
 export function lossWords({ steadyThrust, levelThrust }: ReturnType<typeof rotorsLeft>): string {
   if (steadyThrust !== undefined && levelThrust !== undefined && levelThrust - steadyThrust < 0.01)
-    return `lies still at ${percent(steadyThrust)}`;
-  if (levelThrust === undefined) return 'cannot lie level';
-  const still = steadyThrust === undefined ? '' : `, still at ${percent(steadyThrust)}`;
-  return `lies level at ${percent(levelThrust)} and turns about itself${still}`;
+    return `level and steady at ${percent(steadyThrust)}`;
+  if (levelThrust === undefined) return 'cannot stay level';
+  const still = steadyThrust === undefined ? '' : `, steady at ${percent(steadyThrust)}`;
+  return `level at ${percent(levelThrust)} while spinning${still}`;
 }

@@ -29,13 +29,13 @@ export function outputCard(graph: Graph, itemId: ItemId): Sheet | undefined {
       { title: 'Function code', kind: 'value' },
       { title: 'Mixer', kind: 'words' },
       { title: 'Travel', kind: 'value', unit: 'us' },
-      { title: 'On it', kind: 'words' },
+      { title: 'Connected to', kind: 'words' },
       { title: 'Cable', kind: 'value' },
       { title: 'Signal pin', kind: 'words' },
     ],
     rows: (rack?.banks ?? []).flatMap((bank) => bank.slots.map((slot) => rowFor(graph, bank, slot, mixer))),
-    notes: ['Outputs of one bank share pulse kind and rate.', 'Mixer: what a full command adds, in parts of the whole travel.'],
-    cautions: ['Take the propellers off before any output is tried.'],
+    notes: ['Outputs of one bank share pulse kind and rate.', 'Mixer: what a full command adds, as a share of full travel.'],
+    cautions: ['Remove the propellers before testing any output.'],
   };
 }
 

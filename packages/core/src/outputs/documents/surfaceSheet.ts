@@ -16,7 +16,7 @@ export function throwMm(chordMm: number, deg: number): number {
 export function surfaceSheet(graph: Graph): Sheet {
   return {
     title: `Surface sheet ${graph.design.aircraft.name}`,
-    subtitle: 'Throws from the trim, of flaps and spoilers from closed; up is left and down is right for a surface that is upright',
+    subtitle: 'Throws from trim, of flaps and spoilers from closed; for an upright surface up means left and down means right',
     columns: [
       { title: 'Servo', kind: 'value' },
       { title: 'Moves', kind: 'words' },
@@ -26,21 +26,21 @@ export function surfaceSheet(graph: Graph): Sheet {
       { title: 'Pulses', kind: 'value' },
       { title: 'deg per us', kind: 'value' },
       { title: 'Trim', kind: 'words' },
-      { title: 'Force against the air', kind: 'words' },
+      { title: 'Torque margin', kind: 'words' },
     ],
     rows: linkedServos(graph).map((linked) => rowOf(graph, linked)),
     notes: [
-      'mm: how far the trailing edge goes, measured square to the neutral surface.',
-      'The moment of the air is an estimate. Set throws for the first flight as the plan of the airframe has them.',
+      'mm: travel of the trailing edge, measured square to the neutral surface.',
+      'The hinge moment is an estimate. Set throws for the first flight as the plan of the airframe gives them.',
     ],
-    cautions: ['Propellers off, and keep hands clear of the surfaces: servos jump when they are powered.'],
+    cautions: ['Propellers off, and keep hands clear of the surfaces: servos jump when powered up.'],
   };
 }
 
 function rowOf(graph: Graph, linked: LinkedServo): readonly string[] {
   const { entry, function: name, linkage, limits, surface, use } = linked;
   const travel = travelOfServo(linked);
-  const open = linkage === undefined ? 'not said' : 'does not close';
+  const open = linkage === undefined ? 'not stated' : 'does not close';
   const throwOf = (deg: number | undefined): string =>
     deg === undefined
       ? ''

@@ -303,7 +303,7 @@ describe('a linkage in the document', () => {
       const result = applyEdit(bench.design, { kind: 'set-linkage', item, value, was: null });
       return 'refused' in result ? result.refused.sentence : '';
     };
-    expect(refused(board, { ...plain, item: board })).toContain('FC1 is no servo');
-    expect(refused(servo, { ...plain, item: board })).toContain("another item's");
+    expect(refused(board, { ...plain, item: board })).toContain('FC1 is not a servo');
+    expect(refused(servo, { ...plain, item: board })).toContain('another item than');
   });
 });

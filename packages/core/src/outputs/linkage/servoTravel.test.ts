@@ -216,7 +216,7 @@ describe('the surface sheet', () => {
         made(linked(), { kind: 'set-linkage', item: itemOf(linked(), 'SRV1').id, value: null, was: servoOf(linked()).linkage ?? null }),
       ),
     );
-    expect(open.rows[0]?.[2]).toBe('not said');
+    expect(open.rows[0]?.[2]).toBe('not stated');
   });
 });
 

@@ -28,7 +28,7 @@ export function mixerOf(design: Design): readonly MixerRow[] {
 function passedRow(name: OutputFunction): MixerRow | undefined {
   const channel = passedChannel(name);
   if (channel === undefined) return undefined;
-  return { function: name, scale: 'passed', weights: {}, trim: 0, downShare: 1, reason: `RC channel ${channel} goes out as it comes in.` };
+  return { function: name, scale: 'passed', weights: {}, trim: 0, downShare: 1, reason: `Passes RC channel ${channel} through unchanged.` };
 }
 
 /** The rows of lift motors in the firmware's numbers, and of what tilts the rear one. Motors that the airframe does not have get none. */
@@ -54,7 +54,7 @@ function liftRows(design: Design): ReadonlyMap<OutputFunction, MixerRow> {
       },
       trim: 0,
       downShare: 1,
-      reason: `Sits ${placeTitle(place)} and turns ${turns}, which turns the frame the other way.`,
+      reason: `Sits ${placeTitle(place)} and turns ${turns}, which yaws the aircraft the other way.`,
     });
   });
   if (tilt !== undefined)
@@ -64,7 +64,7 @@ function liftRows(design: Design): ReadonlyMap<OutputFunction, MixerRow> {
       weights: { yaw: tilt.yaw },
       trim: tilt.trim,
       downShare: 1,
-      reason: 'Leans the rear motor: it pushes the tail aside, and holds it against the torque of the propellers.',
+      reason: 'Tilts the rear motor: it pushes the tail sideways, and holds it against the torque of the propellers.',
     });
   return rows;
 }

@@ -65,7 +65,7 @@ function solved(matrix: readonly (readonly number[])[], right: readonly number[]
     for (let row = column + 1; row < n; row++) if (Math.abs(at(row, column)) > Math.abs(at(pivot, column))) pivot = row;
     const [chosen, here] = [rows[pivot], rows[column]];
     if (chosen === undefined || here === undefined || Math.abs(at(pivot, column)) < 1e-9)
-      throw new Error('These motors cannot turn the frame about every axis.');
+      throw new Error('These motors cannot control every axis.');
     [rows[column], rows[pivot]] = [chosen, here];
     for (let row = 0; row < n; row++) {
       if (row === column) continue;

@@ -147,7 +147,7 @@ function noTakes(name: OutputFunction, consumers: readonly Consumer[], { kinds, 
   if (kinds.length === 0) return `${refs} have no kind of pulse in common.`;
   if (least <= most || kinds.some((kind) => kind !== 'pwm')) return undefined;
   return isLiftFunction(name)
-    ? `${refs} takes ${stated(most, 'Hz')} at most; a lift motor wants ${stated(LIFT_LEAST_HZ, 'Hz')}.`
+    ? `${refs} accepts ${stated(most, 'Hz')} at most; a lift motor needs ${stated(LIFT_LEAST_HZ, 'Hz')}.`
     : `${refs} have no rate in common: ${stated(least, 'Hz')} at least, ${stated(most, 'Hz')} at most.`;
 }
 

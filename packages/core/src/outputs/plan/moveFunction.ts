@@ -26,7 +26,7 @@ export function moveFunction(graph: Graph, from: string, to: string): Edit | und
   const banks = rack.banks.map((bank) => ({ bank, pulses: bank.use, why: '' }));
   const { edit, undone } = takeOutputs(graph, { rack, seats, banks, cost: 0, proof: { is: 'optimal' } });
   if (edit?.kind !== 'batch' || undone.length > 0) return undefined;
-  return { ...edit, title: `${OUTPUT_FUNCTIONS[name].title} goes from ${source.label} to ${target.label}` };
+  return { ...edit, title: `${OUTPUT_FUNCTIONS[name].title} from ${source.label} to ${target.label}` };
 }
 
 /** A function of several outputs goes with what hangs on this one. */

@@ -50,7 +50,7 @@ function sentenceOf(before: OutputPlan, after: OutputPlan): string {
   const moved = after.seats.filter(({ seeker: { now }, slot }) => now?.use?.held === true && slot !== undefined && slot.key !== now.key);
   const given = [
     ...(switchedOff.length === 0 ? [] : [`switch off serial ${plural('port', switchedOff)}`]),
-    ...(moved.length === 0 ? [] : [`move what is held on ${listed(moved.map(({ seeker }) => seeker.now?.label ?? ''))}`]),
+    ...(moved.length === 0 ? [] : [`move what is fixed to ${listed(moved.map(({ seeker }) => seeker.now?.label ?? ''))}`]),
   ];
   const names = listed(found.map(({ seeker }) => OUTPUT_FUNCTIONS[seeker.function].title));
   return `${asSentence(listed(given))}: then ${names} ${found.length === 1 ? 'gets' : 'get'} an output.`;

@@ -113,7 +113,7 @@ describe('a plan of outputs', () => {
     // A lift-and-cruise of eight motors has nine, and this firmware has eight.
     const nine = made(design, { kind: 'set-airframe', airframe: 'lift-and-cruise-8', was: 'twin-motor' });
     const left = board(nine).rows.find(({ function: name }) => name === 'motor-8');
-    expect(left).toMatchObject({ planned: undefined, why: 'There are eight motors at the most.' });
+    expect(left).toMatchObject({ planned: undefined, why: 'There are at most eight motors.' });
   });
 
   it('offers the fewest rules to let go of', () => {
@@ -128,7 +128,7 @@ describe('a plan of outputs', () => {
     const { relaxations, rows } = board(design);
     expect(rows.some(({ planned, isNeeded }) => planned === undefined && isNeeded)).toBe(true);
     // That the firmware keeps outputs for motors is no rule of ours to let go of.
-    expect(relaxations.map(({ sentence }) => sentence)).toEqual(['Move what is held on out 3: then left aileron gets an output.']);
+    expect(relaxations.map(({ sentence }) => sentence)).toEqual(['Move what is fixed to out 3: then left aileron gets an output.']);
     for (const { edit } of relaxations) {
       const after = made(design, edit);
       const uses = Object.values(after.aircraft.outputs).map((use) => use.function);
@@ -395,8 +395,8 @@ describe('bad input', () => {
       return 'refused' in result ? result.refused.sentence : '';
     };
     const travel = (value: object) => refused({ kind: 'set-output-travel', item, output: 'out1', value, was: {} });
-    expect(travel({ minUs: 1800, maxUs: 1200 })).toBe('FC1 out1: the least, 1800 us, has to be below the most, 1200 us.');
-    expect(travel({ minUs: 1600 })).toBe('FC1 out1: the trim, 1500 us, has to be between 1600 and 2000 us.');
+    expect(travel({ minUs: 1800, maxUs: 1200 })).toBe('FC1 out1: the minimum, 1800 us, must be below the maximum, 1200 us.');
+    expect(travel({ minUs: 1600 })).toBe('FC1 out1: the trim, 1500 us, must be between 1600 and 2000 us.');
     expect(refused({ kind: 'set-output-travel', item, output: 'out6', value: {}, was: {} })).toContain('has no function yet');
     const bank = bankAt(design, 'A');
     const was = bank === undefined ? null : { kind: bank.kind, ...(bank.rateHz === undefined ? {} : { rateHz: bank.rateHz }) };
@@ -405,7 +405,7 @@ describe('bad input', () => {
     );
     expect(refused({ kind: 'set-bank', item, bank: 'A', value: { kind: 'pwm' }, was })).toContain('need a rate');
     expect(refused({ kind: 'set-bank', item, bank: 'Z', value: null, was: null })).toBe('FC1 has no bank "Z".');
-    expect(refused({ kind: 'set-mix-figure', figure: 'roll', value: 1.5, was: null })).toContain('goes from 0 % to 100 %');
+    expect(refused({ kind: 'set-mix-figure', figure: 'roll', value: 1.5, was: null })).toContain('must be from 0 % to 100 %');
   });
 
   it('two throttles are a finding, and one is left by its remedy', () => {

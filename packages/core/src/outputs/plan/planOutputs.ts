@@ -136,14 +136,14 @@ interface CellAsk {
 function cellOf(graph: Graph, { seeker, slot, place, pins, without }: CellAsk): { readonly cost: number } | { readonly why: string } {
   const drives = OUTPUT_FUNCTIONS[seeker.function].drives;
   const pin = without.includes('pins') ? undefined : pins.get(seeker.function);
-  if (pin !== undefined && pin !== slot.key) return { why: 'It is held on another output.' };
+  if (pin !== undefined && pin !== slot.key) return { why: 'It is fixed to another output.' };
   const refusal = dialectOf(graph.design)?.refusals.find(
     (one) => one.is === 'only-on' && one.function === seeker.function && (slot.code === undefined || !one.outputs.includes(slot.code)),
   );
   if (refusal !== undefined) return { why: refusal.sentence };
-  if (slot.isReserved && drives !== 'motor') return { why: 'The firmware keeps it for motors on this airframe.' };
+  if (slot.isReserved && drives !== 'motor') return { why: 'The firmware reserves it for motors on this airframe.' };
   if (slot.sharedWith !== undefined && !without.includes('shared')) return { why: sharedWords(slot.sharedWith) };
-  if (slot.isCovered && seeker.consumers.length > 0) return { why: 'Another plug is on the supply and ground beside it.' };
+  if (slot.isCovered && seeker.consumers.length > 0) return { why: 'Another plug uses the supply and ground beside it.' };
   // Something that nobody moves by this function hangs there, and would have to be taken off.
   const strangers = slot.on.filter((other) => !seeker.consumers.includes(other));
   const isHome = seeker.now?.key === slot.key;
@@ -207,15 +207,16 @@ function names(seekers: readonly FunctionSeeker[]): string {
 }
 
 function bankWhy(mode: string | undefined, users: readonly FunctionSeeker[]): string {
-  if (mode === undefined) return 'Not needed: kept free.';
+  if (mode === undefined) return 'Not needed: left free.';
   const { rateHz } = pulsesOf(mode);
-  if (rateHz === undefined) return users.length === 1 ? `${asSentence(names(users))} takes it.` : `All on it take it: ${names(users)}.`;
+  if (rateHz === undefined)
+    return users.length === 1 ? `${asSentence(names(users))} accepts it.` : `All parts on it accept it: ${names(users)}.`;
   const slowest = users.filter(({ takes }) => takes.rateHz[1] === rateHz);
   return slowest.length === 0
-    ? `All on it take this rate: ${names(users)}.`
+    ? `All parts on it accept this rate: ${names(users)}.`
     : slowest.length === users.length
-      ? `The fastest rate that ${names(users)} ${users.length === 1 ? 'takes' : 'take'}.`
-      : `Limited by the slowest on it: ${names(slowest)}.`;
+      ? `The fastest rate that ${names(users)} ${users.length === 1 ? 'accepts' : 'accept'}.`
+      : `Limited by the slowest part on it: ${names(slowest)}.`;
 }
 
 function noKindWhy({ takes }: FunctionSeeker, slot: Slot): string {
@@ -225,13 +226,14 @@ function noKindWhy({ takes }: FunctionSeeker, slot: Slot): string {
 
 function seatWhy({ now, consumers }: FunctionSeeker, slot: Slot): string {
   if (now?.key === slot.key) return slot.on.length > 0 ? 'It is wired there.' : 'It is there already.';
-  if (consumers.some(({ on }) => on?.item === slot.item && on.output.id === slot.output.id)) return 'What it moves is wired there.';
-  if (now !== undefined) return `It leaves ${now.label}: the bank there makes other pulses, or the output is another's.`;
-  return slot.isReserved ? 'The firmware keeps this output for motors.' : 'The first output that suits it.';
+  if (consumers.some(({ on }) => on?.item === slot.item && on.output.id === slot.output.id))
+    return 'The part that it drives is wired there.';
+  if (now !== undefined) return `It moves from ${now.label}: that bank gives other pulses, or the output has another function.`;
+  return slot.isReserved ? 'The firmware reserves this output for motors.' : 'The first output that suits it.';
 }
 
 function leftOutWhy({ impossible }: FunctionSeeker, slots: readonly Slot[], refused: Seat['refused']): string {
   if (impossible !== undefined) return impossible;
   if (refused.length === slots.length) return refused[0]?.why ?? 'The controller has no outputs.';
-  return 'Every output that suits it is taken, or its bank makes other pulses.';
+  return 'Every output that suits it is in use, or its bank gives other pulses.';
 }

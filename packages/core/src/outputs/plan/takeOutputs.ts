@@ -60,7 +60,7 @@ export function takeOutputs(graph: Graph, { rack, seats, banks }: OutputPlan): T
   for (const { consumer, to } of moves) {
     const plug = pulled.get(consumer);
     const isHeldBack = consumer.on !== undefined && plug === undefined;
-    if (isHeldBack) undone.push({ what: consumerName(consumer), why: 'its plug leads others too, and stays where it is' });
+    if (isHeldBack) undone.push({ what: consumerName(consumer), why: 'its plug carries other signals too, and stays where it is' });
     else if (!plugIn(draft, board, to, plug) && !join(draft, board, to, consumer))
       undone.push({ what: consumerName(consumer), why: whyNotJoined(draft, board, to, consumer) });
   }
@@ -175,7 +175,7 @@ function whyNotJoined(draft: DraftEdits, board: ItemId, { output, label }: Slot,
   );
   return between === undefined
     ? `no cable can be made to ${label}`
-    : `${between.tag} is plugged in there, and its wires do not bring the signal; mend it first`;
+    : `${between.tag} is plugged in there, and its wires do not carry the signal; fix it first`;
 }
 
 /** Takes the function off an output that is planned for another, or whose function goes elsewhere. */

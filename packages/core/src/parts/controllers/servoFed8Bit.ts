@@ -8,7 +8,7 @@ export const servoFed8Bit = controllerBoard({
   id: partId('controller-8-bit-servo-fed'),
   name: 'Controller 8-bit, fed through its servo row, PPM input',
   summary:
-    'Small older board without a power socket: it lives on the rail of its 6 outputs, 4.8 to 5.5 V, or on USB. RC comes in as one PPM train; 2 serial ports that cannot invert, and two analog inputs for a sensor at the pack.',
+    'Small older board without a power socket: it runs from the rail of its 6 outputs, 4.8 to 5.5 V, or on USB. RC comes in as one PPM train; 2 serial ports that cannot invert, and two analog inputs for a sensor at the pack.',
   massG: 13,
   sizeMm: [50, 32, 13],
   ports: [

@@ -6,7 +6,7 @@ export const stabiliserSmall = controllerBoard({
   id: partId('controller-stabiliser-5'),
   name: 'Stabiliser board, 5 outputs, satellite receiver input',
   summary:
-    'Levels a small aircraft and holds its rates. Lives on the rail of its 5 outputs, 4.5 to 8.4 V; takes a satellite receiver on a 3.3 V socket, or SBUS on a 3-pin row. Set up with two buttons.',
+    'Levels a small aircraft and holds its rates. Runs from the rail of its 5 outputs, 4.5 to 8.4 V; accepts a satellite receiver on a 3.3 V socket, or SBUS on a 3-pin row. Set up with two buttons.',
   massG: 8,
   sizeMm: [36, 22, 12],
   ports: [
@@ -84,24 +84,24 @@ export const stabiliserSmall = controllerBoard({
   mounting: { imuFrame: 'x towards the outputs, y to the right of them, z down through the label', upsideDown: true },
   indications: [
     { shows: 'white flashing', means: 'no receiver is heard' },
-    { shows: 'green steady', means: 'ready; hands fly it' },
+    { shows: 'green steady', means: 'ready; manual flight' },
     { shows: 'blue steady', means: 'it levels' },
     { shows: 'red, three flashes', means: 'it was moved while it measured its gyros' },
   ],
   steps: [
     {
       title: 'Bind',
-      text: 'Hold BIND while the rail comes on: white and green flash by turns. Start binding on the stick unit; green steady ends it.',
+      text: 'Hold BIND while switching the rail on: white and green flash in turn. Start binding on the RC transmitter; steady green means done.',
       caution: 'propellers-off',
     },
     {
       title: 'Trim',
-      text: 'Aircraft level, sticks in the middle: hold TRIM for 3 s until blue flashes twice. It takes this attitude for level.',
+      text: 'Aircraft level, sticks in the middle: hold TRIM for 3 s until blue flashes twice. It stores this attitude as level.',
       caution: 'propellers-off',
     },
     {
-      title: 'Which way it answers',
-      text: 'Tilt the aircraft by hand: each surface has to move against the tilt. One that moves with it is turned round with TRIM and its stick held.',
+      title: 'Direction of correction',
+      text: 'Tilt the aircraft by hand: each surface has to move against the tilt. Reverse one that moves with it: hold TRIM and its stick.',
       caution: 'propellers-off',
     },
   ],

@@ -67,7 +67,7 @@ describe('the pins of a draft', () => {
 
   it('are told to be missing where one is taken out that something names', () => {
     const removed = withPinRemoved(draft, 0, 1);
-    expect(problems(removed)).toContain('The endpoint "UART" names the pin UART.99, which is not there.');
+    expect(problems(removed)).toContain('The endpoint "UART" uses the pin UART.99, which does not exist.');
     expect(jsonAt(removed, ['endpoints', 0, 'rx'])).toBe('UART.2');
     expect(jsonAt(withPinAdded(draft, 0), ['ports', 0, 'connector', 'positions'])).toBe(5);
     expect(problems(withPinAdded(draft, 0))).toEqual([]);

@@ -39,7 +39,7 @@ export const cameras: readonly Part[] = [
     {
       id: 'camera-analog-5v',
       name: 'Camera, analog, 5 V only',
-      summary: 'PAL or NTSC. Stands no more than 5.5 V.',
+      summary: 'PAL or NTSC. 5.5 V maximum.',
       massG: 8,
       sizeMm: [19, 19, 20],
     },
@@ -54,7 +54,7 @@ export const cameras: readonly Part[] = [
     {
       id: 'camera-analog-7-25v',
       name: 'Camera, analog, 7 to 25 V',
-      summary: 'NTSC only, takes the pack directly up to 5 cells.',
+      summary: 'NTSC only, runs directly from a pack of up to 5 cells.',
       massG: 11,
       sizeMm: [22, 22, 24],
     },
@@ -84,7 +84,7 @@ export const cameras: readonly Part[] = [
     {
       id: 'camera-analog-servo-plug',
       name: 'Camera, analog, on a 3-pin plug',
-      summary: 'PAL or NTSC on a 2.54 mm plug as servos have it: picture, supply, ground. 4.5 to 16 V.',
+      summary: "PAL or NTSC on a 2.54 mm plug like a servo's: video, supply, ground. 4.5 to 16 V.",
       massG: 12,
       sizeMm: [24, 24, 22],
       steps: [
@@ -106,7 +106,7 @@ export const cameras: readonly Part[] = [
     id: 'camera-mapping-trigger',
     kind: 'camera',
     name: 'Camera for mapping, triggered',
-    summary: 'Own battery inside; takes a pulse to fire and gives one back when it has.',
+    summary: 'Own battery inside; fired by a pulse; gives a pulse back when it has fired.',
     massG: 210,
     sizeMm: [110, 63, 42],
     ports: [
@@ -122,7 +122,7 @@ export const cameras: readonly Part[] = [
     id: 'camera-network',
     kind: 'camera',
     name: 'Camera, network stream',
-    summary: 'Gives a stream over Ethernet at a set address; 9 to 16 V.',
+    summary: 'Streams over Ethernet at a set address; 9 to 16 V.',
     massG: 62,
     sizeMm: [45, 38, 48],
     ports: [

@@ -9,7 +9,7 @@ export const osds: readonly Part[] = [
     kind: 'osd',
     name: 'OSD, analog, with its own current sensor',
     summary:
-      'Writes over the picture between camera and transmitter, and feeds both 12 V from 3 to 6 cells; own 50 A sensor on power pads; MAVLink in.',
+      'Overlays the video between camera and transmitter, and powers both with 12 V from 3 to 6 cells; own 50 A sensor on power pads; MAVLink in.',
     massG: 17,
     sizeMm: [40, 28, 9],
     settings: [standardSetting],
@@ -69,7 +69,7 @@ export const osds: readonly Part[] = [
     id: 'osd-analog-small',
     kind: 'osd',
     name: 'OSD, analog, small',
-    summary: 'Only the overlay, on solder pads, 5 V from the controller.',
+    summary: 'Overlay only, on solder pads, 5 V from the controller.',
     massG: 4,
     sizeMm: [22, 18, 4],
     ports: [

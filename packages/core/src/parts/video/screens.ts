@@ -9,7 +9,7 @@ export const screens: readonly Part[] = [
     id: 'screen-ground-7in',
     kind: 'screen',
     name: 'Ground screen 7 in, with receiver',
-    summary: 'Stands on the ground: receives analog video, runs on 3 or 4 cells.',
+    summary: 'For the ground: receives analog video, runs on 3 or 4 cells.',
     massG: 480,
     usually: 'ground',
     sizeMm: [190, 120, 35],
@@ -60,7 +60,7 @@ export const screens: readonly Part[] = [
     routes: [{ from: 'ETH', to: 'air', transform: 'bridge' }],
     endpoints: [{ is: 'network', id: 'ETH', port: 'ETH', roles: ['client', 'server'], address: { delivered: '10.77.0.2' } }, air],
     indications: [{ shows: 'red dot on the screen', means: 'recording' }],
-    steps: [{ title: 'Room on the card', text: 'Format the card before the flight day; the screen shows the minutes that are left.' }],
+    steps: [{ title: 'Card space', text: 'Format the card before the flight day; the screen shows the minutes that are left.' }],
     cautions: ['antenna-before-power', 'radio-rules'],
   }),
 ];

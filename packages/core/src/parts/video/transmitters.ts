@@ -67,7 +67,7 @@ export const videoTransmitters: readonly Part[] = [
     {
       id: 'video-transmitter-analog-5v',
       name: 'Video transmitter, analog, 5 V only',
-      summary: '5.8 GHz class, 25 and 200 mW, buttons only. Stands no more than 5.5 V.',
+      summary: '5.8 GHz class, 25 and 200 mW, buttons only. 5.5 V maximum.',
       massG: 5,
       sizeMm: [24, 20, 6],
       radios: [pictureSender([5725, 5875], 23, [0, 0, 30], analogPicture)],
@@ -97,7 +97,7 @@ export const videoTransmitters: readonly Part[] = [
     {
       id: 'video-air-unit-digital',
       name: 'Digital video air unit',
-      summary: 'Camera and transmitter in one; needs a full-duplex UART for the text over the picture. 7 to 26 V.',
+      summary: 'Camera and transmitter in one; needs a full-duplex UART for the on-screen display. 7 to 26 V.',
       massG: 39,
       sizeMm: [44, 38, 15],
       radios: [pictureSender([5725, 5875], 28, [0, 0, 30], digitalPicture)],
@@ -113,7 +113,7 @@ export const videoTransmitters: readonly Part[] = [
     {
       id: 'video-air-unit-digital-small',
       name: 'Digital video air unit, small',
-      summary: 'Light unit for 5 V or up to 12 V; the same text port.',
+      summary: 'Light unit for 5 V or up to 12 V; the same on-screen display port.',
       massG: 21,
       sizeMm: [32, 29, 12],
       radios: [pictureSender([5725, 5875], 25, [0, 0, 30], digitalPicture)],
@@ -131,7 +131,7 @@ export const videoTransmitters: readonly Part[] = [
 const channelSteps: NonNullable<Part['steps']> = [
   {
     title: 'Channel and power',
-    text: 'Antenna on. Hold the button 3 s for the band, press it for the channel; 6 s for the power. The lights count band, channel and power.',
+    text: 'Antenna fitted. Hold the button 3 s for the band, press it for the channel; 6 s for the power. The lights count band, channel and power.',
     caution: 'antenna-before-power',
   },
 ];
@@ -147,7 +147,7 @@ export const videoTransmittersBesides: readonly Part[] = [
     id: 'video-transmitter-analog-servo-plugs',
     kind: 'video-transmitter',
     name: 'Video transmitter, analog, on 3-pin rows, with 5 V for the camera',
-    summary: '5.8 GHz class, 200 mW, 7 to 16 V on a two-pin row; the camera plugs straight into its other row and is fed 5 V from it.',
+    summary: '5.8 GHz class, 200 mW, 7 to 16 V on a two-pin row; the camera plugs straight into its other row and gets 5 V from it.',
     massG: 18,
     sizeMm: [46, 26, 12],
     radios: [pictureSender([5725, 5875], 23, [0, 0, 30], analogPicture)],

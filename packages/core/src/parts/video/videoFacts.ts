@@ -12,7 +12,7 @@ export const standardSetting: Part['settings'][number] = {
   label: 'Video standard',
   choices: STANDARDS.map((value) => ({ value, label: value })),
   default: 'PAL',
-  how: { is: 'menu', tool: 'picture menu', menu: '"Video", "Standard"', confirms: 'the picture rolls once and stands' },
+  how: { is: 'menu', tool: 'picture menu', menu: '"Video", "Standard"', confirms: 'the picture rolls once and settles' },
 };
 
 export type About = Pick<Part, 'name' | 'summary' | 'massG' | 'sizeMm' | 'radios' | 'noiseDbm' | 'steps'> & { readonly id: string };

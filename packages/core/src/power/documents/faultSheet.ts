@@ -8,14 +8,14 @@ export function faultSheet(graph: Graph, { lines, solves }: FaultSweep = faultSw
   const shown = lines.filter((line) => line.class !== 'none');
   return {
     title: `Single faults ${graph.design.aircraft.name}`,
-    subtitle: 'each in the situation that it costs most in',
+    subtitle: 'each in its worst situation',
     columns: [
       { title: 'Class', kind: 'words' },
       { title: 'Fault', kind: 'words' },
-      { title: 'Worst in', kind: 'words' },
+      { title: 'Worst situation', kind: 'words' },
       { title: 'Lost', kind: 'words' },
       { title: 'Stops', kind: 'words' },
-      { title: 'What gives way', kind: 'words' },
+      { title: 'What fails', kind: 'words' },
     ],
     rows: shown.map((line) => [
       line.isInherent ? `${line.class}, inherent` : line.class,
@@ -26,8 +26,8 @@ export function faultSheet(graph: Graph, { lines, solves }: FaultSweep = faultSw
       line.events.join(' '),
     ]),
     notes: [
-      `${lines.length} faults that differ, ${solves} solves; ${lines.length - shown.length} cost nothing.`,
-      'Inherent: it belongs to the airframe, or to having one pack, one controller, one elevator; no wiring would change it.',
+      `${lines.length} different faults, ${solves} solves; ${lines.length - shown.length} have no effect.`,
+      'Inherent: due to the airframe, or to having one pack, one controller, one elevator; no wiring would change it.',
     ],
     cautions: [],
   };

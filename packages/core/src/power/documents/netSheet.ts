@@ -38,7 +38,7 @@ export function netSheet(graph: Graph, scenarioId: string): Sheet | undefined {
       { title: 'Pins', kind: 'words' },
     ],
     rows,
-    notes: ['Voltages are before anything resets, against the minus of the supply of each island.'],
+    notes: ['Voltages before anything resets, against the supply minus of each island.'],
     cautions: [],
   };
 }

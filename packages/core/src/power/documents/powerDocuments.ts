@@ -23,21 +23,21 @@ export const powerDocuments: readonly DocumentKind[] = [
   {
     id: 'supplies',
     title: 'Supplies and rails',
-    summary: 'Every supply at its lowest voltage and largest current over all situations, against what it may carry; endurance.',
+    summary: 'Lowest voltage and largest current of every supply over all situations, against its rating; endurance.',
     subjects: (graph) => wholeAircraft(graph, hasSupply(graph)),
     build: (graph, subject) => (isWhole(subject) ? railSheet(graph) : undefined),
   },
   {
     id: 'faults',
     title: 'Single faults',
-    summary: 'What each single fault costs, what stops, and what gives way.',
+    summary: 'What each single fault costs, what stops, and what fails with it.',
     subjects: (graph) => wholeAircraft(graph, hasSupply(graph)),
     build: (graph, subject) => (isWhole(subject) ? faultSheet(graph) : undefined),
   },
   {
     id: 'nets',
     title: 'Nets in a situation',
-    summary: 'Every net that a supply reaches with its voltages and pins.',
+    summary: 'Every net on a supply, with its voltages and pins.',
     isOnlyByItself: true,
     subjects: situations,
     build: (graph, subject) => netSheet(graph, subject),
@@ -45,7 +45,7 @@ export const powerDocuments: readonly DocumentKind[] = [
   {
     id: 'currents',
     title: 'Currents in a situation',
-    summary: 'What every wire carries and loses.',
+    summary: 'Current and voltage drop of every wire.',
     isOnlyByItself: true,
     subjects: situations,
     build: (graph, subject) => currentSheet(graph, subject),

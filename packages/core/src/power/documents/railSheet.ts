@@ -37,19 +37,19 @@ export function railSheet(graph: Graph): Sheet {
   ]);
   return {
     title: `Supplies and rails ${graph.design.aircraft.name}`,
-    subtitle: 'the worst of every situation on the pack',
+    subtitle: 'worst case over all situations on the pack',
     columns: [
       { title: 'Item', kind: 'value' },
       { title: 'Element', kind: 'words' },
       { title: 'Lowest', kind: 'number', unit: 'V' },
       { title: 'In', kind: 'words' },
-      { title: 'Most', kind: 'number', unit: 'A' },
+      { title: 'Highest', kind: 'number', unit: 'A' },
       { title: 'In', kind: 'words' },
       { title: 'Rated', kind: 'number', unit: 'A' },
       { title: 'Used', kind: 'number' },
     ],
     rows,
-    notes: [...missionNotes(graph), 'The power of cruising is an estimate unless a motor current was measured.'],
+    notes: [...missionNotes(graph), 'Cruise power is an estimate unless a motor current was measured.'],
     cautions: ['Computed, not measured: check rails with a meter, propellers off, before the first flight.'],
   };
 }
@@ -67,6 +67,6 @@ function missionNotes(graph: Graph): string[] {
     ...lasts,
     emptyAtMin === undefined
       ? `The mission of ${quantity(totalMin, 'minutes')} is flown with charge left.`
-      : `${emptyPack ?? '?'} is at the end of its usable charge after ${figure(emptyAtMin, 'minutes')} of ${quantity(totalMin, 'minutes')}.`,
+      : `${emptyPack ?? '?'} runs out of usable charge after ${figure(emptyAtMin, 'minutes')} of ${quantity(totalMin, 'minutes')}.`,
   ];
 }

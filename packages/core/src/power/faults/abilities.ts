@@ -9,7 +9,7 @@ export const ABILITIES = {
   control: 'control',
   propulsion: 'propulsion',
   navigation: 'navigation',
-  link: 'link to the ground',
+  link: 'telemetry link',
 } as const;
 export type Ability = keyof typeof ABILITIES;
 

@@ -124,7 +124,7 @@ function deviceFaults({ graph, devices }: PowerNetwork, add: Add): void {
     if (element.is === 'regulator') {
       const takes: Takes = isOnlySupplyOf(graph.items[device.item]?.part) ? { is: 'items', items: [device.item] } : NO_ITEM;
       add(() => `${ref} ${element.id} off`, { ...NOTHING, off: [i] }, takes);
-      add(() => `${ref} ${element.id} shorted through`, { ...NOTHING, through: [i] }, { is: 'one-of-the-dead' });
+      add(() => `${ref} ${element.id} failed shorted`, { ...NOTHING, through: [i] }, { is: 'one-of-the-dead' });
     }
     if (element.is === 'load')
       add(() => `${ref} ${element.id} shorted`, { ...NOTHING, shorted: [i] }, { is: 'items', items: [device.item] });

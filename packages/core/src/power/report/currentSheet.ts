@@ -58,7 +58,7 @@ export function currentSheet(graph: Graph, scenarioId: string): Sheet | undefine
       { title: 'Volts B', kind: 'number' },
     ],
     rows,
-    notes: assumed === 0 ? [] : [`${assumed} wires without a typed length are taken as ${stated(ASSUMED_LENGTH_MM, 'mm')}.`],
+    notes: assumed === 0 ? [] : [`${assumed} wires without a length are assumed to be ${stated(ASSUMED_LENGTH_MM, 'mm')}.`],
     cautions: [],
   };
 }

@@ -13,9 +13,9 @@ import { senseReadings } from './senseReadings.ts';
 import { sayFall, sayTripping } from './sayEvents.ts';
 
 /** What a supply, a regulator or another device on the way does. */
-export type SupplyState = 'on' | 'gives nothing' | 'follows its input' | 'at its limit' | 'shut down' | 'no input';
+export type SupplyState = 'on' | 'off' | 'standing by' | 'in dropout' | 'at its limit' | 'shut down' | 'no input';
 /** What a load does: works, has fallen out, is reached by no supply, takes nothing here; a servo is stalled or has little force. */
-export type LoadState = 'on' | 'fallen' | 'dark' | 'off' | 'short of volts' | 'reversed' | 'stalled' | 'weak';
+export type LoadState = 'on' | 'reset' | 'unpowered' | 'off' | 'under-voltage' | 'reversed' | 'stalled' | 'weak';
 
 type ElementDevice = Extract<Device, { is: 'element' }>;
 
@@ -119,16 +119,16 @@ function supplyLine(result: ScenarioResult, device: Device, i: number): SupplyLi
   if (element.is === 'load' || element.is === 'drive' || element.is === 'clamp') return undefined;
   const line = lineOf(result, device, i, outputVolts(network, before, device, i), before.amps[i] ?? 0);
   if (line === undefined) return undefined;
-  const state = law?.is === 'open' ? 'gives nothing' : element.is === 'selector' ? selectorState(before, i) : stateOf(before, i);
+  const state = law?.is === 'open' ? 'off' : element.is === 'selector' ? selectorState(before, i) : stateOf(before, i);
   return { ...line, is: element.is, state, ratedA: ratedAmps(element) };
 }
 
 function stateOf({ states }: Solved, i: number): SupplyState {
   switch (states[i]) {
     case BLOCKED:
-      return 'gives nothing';
+      return 'standing by';
     case FOLLOWS:
-      return 'follows its input';
+      return 'in dropout';
     case LIMITED:
       return 'at its limit';
     case DOWN:
@@ -141,7 +141,7 @@ function stateOf({ states }: Solved, i: number): SupplyState {
 function selectorState({ states }: Solved, i: number): SupplyState {
   const state = states[i] ?? NO_INPUT;
   if (inputOf(state) < 0) return 'no input';
-  return (state & 1) === BLOCKED ? 'gives nothing' : 'on';
+  return (state & 1) === BLOCKED ? 'standing by' : 'on';
 }
 
 /** The voltage that a device gives: between its terminals, or at its output against the ground that it knows. */
@@ -208,9 +208,9 @@ function loadLine(result: ScenarioResult, device: Device, i: number): LoadLine |
 function loadState(result: ScenarioResult, i: number, volts: number, minV: number | undefined): LoadState {
   if (volts < -0.5) return 'reversed';
   if (result.circuit.laws[i]?.is === 'open') return 'off';
-  if (result.falls.some(({ device }) => device === i)) return 'fallen';
+  if (result.falls.some(({ device }) => device === i)) return 'reset';
   if (result.stalled === i) return 'stalled';
-  if (result.dark.includes(i) || (leastVolts(result.network, i) === undefined && volts < 0.5)) return 'dark';
+  if (result.dark.includes(i) || (leastVolts(result.network, i) === undefined && volts < 0.5)) return 'unpowered';
   if (minV === undefined || volts >= minV) return 'on';
-  return leastVolts(result.network, i) === undefined ? 'weak' : 'short of volts';
+  return leastVolts(result.network, i) === undefined ? 'weak' : 'under-voltage';
 }

@@ -17,11 +17,11 @@ export function sayTripping(network: PowerNetwork, { device, what, value, limit,
   const name = `${refOf(network, device)} ${elementOf(network, device)}`;
   switch (what) {
     case 'overload':
-      return `${name} is overloaded and gives way: ${quantity(value, 'A')} asked, ${quantity(limit, 'A')} given.`;
+      return `${name} is overloaded: ${quantity(value, 'A')} drawn, limit ${quantity(limit, 'A')}.`;
     case 'input-low':
-      return `${name} shuts down: ${quantity(value, 'V')} at its input, ${quantity(limit, 'V')} needed.`;
+      return `${name} shuts down: ${quantity(value, 'V')} at its input, minimum ${quantity(limit, 'V')}.`;
     case 'trip':
-      return `${name} trips: ${quantity(value, 'A')}, ${quantity(limit, 'A')} carried.`;
+      return `${name} trips: ${quantity(value, 'A')}, limit ${quantity(limit, 'A')}.`;
     case 'window':
       return `${name} leaves its input ${(input ?? 0) + 1}: ${quantity(value, 'V')}, limit ${quantity(limit, 'V')}.`;
   }
@@ -29,5 +29,5 @@ export function sayTripping(network: PowerNetwork, { device, what, value, limit,
 
 /** A load that falls out: "FC1 logic resets: 4.41 V, 4.50 V needed." */
 export function sayFall(network: PowerNetwork, { device, volts, minV }: Fall): string {
-  return `${refOf(network, device)} ${elementOf(network, device)} falls out: ${quantity(volts, 'V')}, ${quantity(minV, 'V')} needed.`;
+  return `${refOf(network, device)} ${elementOf(network, device)} resets: ${quantity(volts, 'V')}, minimum ${quantity(minV, 'V')}.`;
 }

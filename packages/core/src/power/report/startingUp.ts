@@ -20,7 +20,7 @@ export function startingUp(result: ScenarioResult, feeds: readonly Feed[]): stri
     const upA = feeds.filter(({ from }) => from === i).reduce((sum, { to, amps }) => sum + risingA(result, feeds, to, amps), 0);
     if (upA <= givenA * 1.001) return [];
     return [
-      `${nameOf(network, i)} runs, and may not start into its load: up to ${quantity(upA, 'A')} on the way up, ${quantity(givenA, 'A')} given.`,
+      `${nameOf(network, i)} runs, but may not start into its load: up to ${quantity(upA, 'A')} at start, limit ${quantity(givenA, 'A')}.`,
     ];
   });
 }

@@ -25,7 +25,7 @@ export function scenarioNetlist(graph: Graph, scenarioId: string): string | unde
     title: plainLine(`${name}, ${scenario.title.toLowerCase()}: operating point`),
     comments: [
       'Elements by their laws, guesses from voltages without load. Nodes are named after the first pin on them.',
-      `A wire without a typed length is taken as ${withPlainSpaces(stated(ASSUMED_LENGTH_MM, 'mm'))}.`,
+      `A wire without a length is assumed to be ${withPlainSpaces(stated(ASSUMED_LENGTH_MM, 'mm'))}.`,
       ...(stalled === undefined ? [] : [`Stalled: ${nameOf(network, stalled)}.`]),
       ...network.copper.branches.map(({ edges }, i) => `Rw${i + 1}: ${branchWords(graph, edges)}`),
     ],

@@ -60,18 +60,18 @@ export function channelCard(graph: Graph): Sheet {
     columns: [
       { title: 'Channel', kind: 'number' },
       { title: 'For', kind: 'words' },
-      { title: 'Comes from', kind: 'words' },
+      { title: 'Source', kind: 'words' },
       { title: 'Receiver', kind: 'value' },
       { title: 'Steps', kind: 'value' },
-      { title: 'Least', kind: 'number', unit: 'us' },
-      { title: 'Most', kind: 'number', unit: 'us' },
+      { title: 'Minimum', kind: 'number', unit: 'us' },
+      { title: 'Maximum', kind: 'number', unit: 'us' },
       { title: 'Right or forward', kind: 'words' },
       { title: 'Reversed in the radio', kind: 'words' },
       { title: 'Measured', kind: 'value' },
       { title: 'Verdict', kind: 'words' },
     ],
     rows,
-    notes: ['Pulse widths as the controller shows them.'],
-    cautions: ['Take the propellers off before channels are measured.'],
+    notes: ['Pulse widths as shown by the controller.'],
+    cautions: ['Remove the propellers before measuring channels.'],
   };
 }

@@ -17,7 +17,7 @@ export function failsafeCard(graph: Graph): Sheet {
   const { batteryVolts, batteryMah } = rc.figures;
   return {
     title: `Failsafe card ${name}`,
-    subtitle: 'times from the loss of the signal',
+    subtitle: 'times from loss of signal',
     columns: [
       { title: 'Who', kind: 'words' },
       { title: 'From', kind: 'value' },
@@ -34,11 +34,9 @@ export function failsafeCard(graph: Graph): Sheet {
       ...(typeof reserve === 'string'
         ? []
         : [
-            `Turn back at ${stated(batteryVolts ?? Math.round(reserve.atVolts * 10) / 10, 'V')} under load or ${stated(batteryMah ?? Math.round(reserve.atMah / 10) * 10, 'mAh')} used of ${reserve.pack}: the way home takes ${quantity(reserve.homeMinutes, 'min')} and ${quantity(reserve.homeMah, 'mAh')}.`,
+            `Return at ${stated(batteryVolts ?? Math.round(reserve.atVolts * 10) / 10, 'V')} under load or ${stated(batteryMah ?? Math.round(reserve.atMah / 10) * 10, 'mAh')} used of ${reserve.pack}: the way home takes ${quantity(reserve.homeMinutes, 'min')} and ${quantity(reserve.homeMah, 'mAh')}.`,
           ]),
     ],
-    cautions: [
-      'Try out the loss of the signal with the propellers off before the first flight and after every change of radio or receiver.',
-    ],
+    cautions: ['Test loss of signal with the propellers off before the first flight and after every change of radio or receiver.'],
   };
 }

@@ -25,7 +25,7 @@ export function modeCard(graph: Graph): Sheet {
   const arming = armingOf(combinationsOf(design) ?? []);
   return {
     title: `Mode card ${name}`,
-    subtitle: 'what each position of the switches gives',
+    subtitle: 'what each switch position selects',
     columns: [
       ...switches.map((id) => ({ title: rc.switches[id]?.title ?? id, kind: 'words' as const })),
       { title: 'Mode', kind: 'words' },

@@ -9,7 +9,7 @@ export function radioSetupSheet(graph: Graph): Sheet {
   const cautions = steps.flatMap(({ caution }) => (caution === undefined ? [] : (CAUTIONS[caution] ?? [])));
   return {
     title: `Radio set-up ${graph.design.aircraft.name}`,
-    subtitle: 'in the order of the work',
+    subtitle: 'in working order',
     columns: [
       { title: 'Step', kind: 'number' },
       { title: 'What', kind: 'words' },

@@ -22,25 +22,25 @@ export const rcDocuments: readonly DocumentKind[] = [
   {
     id: 'channel-card',
     title: 'Channel card',
-    summary: 'Every RC channel with its use, its source, its ends, and what was measured.',
+    summary: 'Every RC channel with its use, its source, its end points, and measurements.',
     ...ofPlan(channelCard),
   },
   {
     id: 'mode-card',
     title: 'Mode card',
-    summary: 'What every position of the switches gives; fits a pocket.',
+    summary: 'What every switch position selects; pocket size.',
     ...ofPlan(modeCard, (graph) => flightSwitches(graph.design).length > 0),
   },
   {
     id: 'failsafe-card',
     title: 'Failsafe card',
-    summary: 'What happens when the signal, the ground link or the pack is at its end, and when.',
+    summary: 'What happens, and when, on loss of signal or ground link, or when the pack is low.',
     ...ofPlan(failsafeCard),
   },
   {
     id: 'radio-setup',
     title: 'Radio set-up',
-    summary: 'What to do in the radio and with the receiver, step by step.',
+    summary: 'How to set up the radio and the receiver, step by step.',
     ...ofPlan(radioSetupSheet),
   },
 ];

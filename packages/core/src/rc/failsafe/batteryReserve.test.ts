@@ -68,9 +68,9 @@ describe('the picture of the loss of the signal', () => {
   it('is to scale: the receiver says it after its own time, the controller acts after its delay, the pilot has control back last', () => {
     const design = saltmarsh(asId<AircraftId>('saltmarsh'), countingIds());
     expect(lanes(design)).toMatchObject({
-      RX1: ['0 0.3 waits waits', '0.3 5.8 acts frames go on, with the fl', '5.8 9.8 acts signal back'],
+      RX1: ['0 0.3 waits waits', '0.3 5.8 acts keeps sending, with the f', '5.8 9.8 acts signal back'],
       FC1: ['0 1.8 waits keeps the last channels', '1.8 6.8 acts returns at 80 m (needs po'],
-      pilot: ['5.8 6.8 waits signal back', '6.8 9.8 control control, when the mode is'],
+      pilot: ['5.8 6.8 waits signal back', '6.8 9.8 control control, on a mode change'],
     });
     const later = made(design, { kind: 'set-rc-figure', figure: 'lossDelayS', value: 3, was: 1.5 });
     expect(lanes(later)['FC1']?.[0]).toBe('0 3.3 waits keeps the last channels');
@@ -88,7 +88,7 @@ describe('the picture of the loss of the signal', () => {
     one.wire('CONV1 out', 'FC1 PPM');
     const shown = lanes(planned(one.design));
     expect(shown['CONV1 out']?.[1]).toContain('wrong repeats the last channel');
-    expect(shown['FC1']).toEqual(['0 4.3 wrong does not notice: flies on']);
+    expect(shown['FC1']).toEqual(['0 4.3 wrong does not detect it: flies']);
     expect(lossTimeline(graphOf(bench('controller-f4-wing').design))).toBeUndefined();
   });
 });

@@ -234,21 +234,23 @@ describe('what was seen of a receiver', () => {
     const bound = made(none, { kind: 'set-item-setting', item: item.id, setting: 'rc.paired', value: true, was: null });
     expect(lossVerdicts(graphOf(bound))[0]).toMatchObject({ is: 'noticed', path: { seen: undefined } });
     expect(findingsBy(bound, 'rc.failsafe').map(({ what }) => what)).toContain(
-      'What RX1 does when the signal is lost has not been seen since it was set up.',
+      'What RX1 does when the signal is lost has not been tested since it was set up.',
     );
     // What was seen before stands in the document still, and is seen anew.
-    const lapsed = findingsOf(bound).find(({ what }) => what.includes('has not been seen'));
+    const lapsed = findingsOf(bound).find(({ what }) => what.includes('has not been tested'));
     const [again] = lapsed === undefined ? [] : remediesOf(bound, lapsed);
     expect(lossVerdicts(graphOf(again === undefined ? bound : made(bound, again.edit)))[0]?.path.seen).toBe('flag');
   });
 
   it('is asked for, and recording it settles the finding', () => {
     const unseen = { ...sbus(), aircraft: { ...sbus().aircraft, rc: { ...sbus().aircraft.rc, seen: {} } } };
-    const finding = findingsOf(unseen).find(({ what }) => what.includes('has not been seen'));
+    const finding = findingsOf(unseen).find(({ what }) => what.includes('has not been tested'));
     const [remedy] = finding === undefined ? [] : remediesOf(unseen, finding);
-    expect(remedy?.label).toBe('Seen: it tells the loss');
+    expect(remedy?.label).toBe('Tested: it reports the loss');
     expect(
-      findingsBy(remedy === undefined ? unseen : made(unseen, remedy.edit), 'rc.failsafe').filter(({ what }) => what.includes('seen')),
+      findingsBy(remedy === undefined ? unseen : made(unseen, remedy.edit), 'rc.failsafe').filter(({ what }) =>
+        what.includes('tested since'),
+      ),
     ).toEqual([]);
   });
 });
@@ -263,10 +265,10 @@ describe('what the controller does then', () => {
 
   it('has to be planned, known to the firmware, possible, and a flight', () => {
     const said = (design: Design): readonly string[] => findingsBy(design, 'rc.failsafe').map(({ what }) => what);
-    expect(said(noGnss())).toEqual(['When the signal is lost, FC1 returns, and nothing gives it a position fix and home position.']);
+    expect(said(noGnss())).toEqual(['Loss of signal, FC1 returns, and nothing gives it a position fix and home position.']);
     const choose = (value: string | null): Design => made(noGnss(), { kind: 'set-rc-choice', choice: 'onLoss', value, was: 'return' });
-    expect(said(choose(null))).toEqual(['It is not planned what FC1 does when the signal is lost.']);
-    expect(said(choose('land'))).toEqual(['When the signal is lost, FC1 is to do what its firmware does not have: it lands where it is.']);
+    expect(said(choose(null))).toEqual(['No action of FC1 is planned for loss of signal.']);
+    expect(said(choose('land'))).toEqual(['Loss of signal, FC1 is planned to do what its firmware cannot: it lands in place.']);
     expect(said(choose('descend'))).toEqual([]);
     for (const finding of findingsOf(choose(null)).filter(({ check }) => check === 'rc.failsafe'))
       for (const { edit } of remediesOf(choose(null), finding)) expect(said(made(choose(null), edit))).toEqual([]);
@@ -278,13 +280,13 @@ describe('what the controller does then', () => {
       return findingsBy({ ...design, aircraft: { ...design.aircraft, airframe: { kind } } }, 'rc.failsafe').map(({ what }) => what);
     };
     expect(stops('flying-wing')).toEqual([]);
-    expect(stops('quad')).toEqual(['When the signal is lost, FC1 stops the motors.']);
+    expect(stops('quad')).toEqual(['Loss of signal, FC1 stops the motors.']);
   });
 
   it('does not take a throttle at rest for a lost signal', () => {
     const low = made(noGnss(), { kind: 'set-rc-figure', figure: 'throttleThresholdUs', value: 990, was: null });
     const [finding] = findingsBy(low, 'rc.failsafe').filter(({ what }) => what.includes('throttle'));
-    expect(finding?.what).toBe('The lowest throttle, 1000 us, is only 10 us above the threshold that means a lost signal.');
+    expect(finding?.what).toBe('The lowest throttle, 1000 us, is only 10 us above the threshold for loss of signal.');
     const remedy = finding === undefined ? undefined : remediesOf(low, finding)[0];
     expect(remedy?.label).toBe('Threshold 955 us');
   });

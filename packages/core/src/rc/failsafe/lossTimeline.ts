@@ -92,13 +92,13 @@ export function lossTimeline(graph: Graph): LossTimeline | undefined {
     ...path.steps.slice(1).map(({ name, signal }): TimelineLane => ({
       who: name,
       spans: [
-        { fromS: 0, toS: says, words: 'passes on', is: 'waits' },
+        { fromS: 0, toS: says, words: 'passes it on', is: 'waits' },
         { fromS: says, toS: signalS, words: sourceWords(signal), is: signal === 'none' ? 'wrong' : 'acts' },
-        { fromS: signalS, toS: endS, words: 'passes on', is: 'acts' },
+        { fromS: signalS, toS: endS, words: 'passes it on', is: 'acts' },
       ],
     })),
-    boardLane(board, 'keeps the last channels', 'does not notice: flies on with the last channels', actionWords(graph, action)),
-    boardLane('throttle', 'as it was', 'as it was', throttleWords(graph, action)),
+    boardLane(board, 'keeps the last channels', 'does not detect it: flies on with the last channels', actionWords(graph, action)),
+    boardLane('throttle', 'as before', 'as before', throttleWords(graph, action)),
     {
       who: 'pilot',
       spans: [
@@ -115,9 +115,9 @@ export function lossTimeline(graph: Graph): LossTimeline | undefined {
 function sourceWords(signal: string | undefined): string {
   switch (signal) {
     case 'flag':
-      return 'frames go on, with the flag "lost"';
+      return 'keeps sending, with the flag "lost"';
     case 'no-frames':
-      return 'sends nothing more';
+      return 'stops sending';
     case 'preset':
       return 'sends preset channels';
     case 'none':
@@ -128,7 +128,7 @@ function sourceWords(signal: string | undefined): string {
 }
 
 function actionWords(graph: Graph, action: LossAction | undefined): string {
-  if (action === undefined) return 'what the firmware was delivered with';
+  if (action === undefined) return "the firmware's default";
   const { title, needs } = LOSS_ACTIONS[action];
   const height = graph.design.aircraft.rc.figures.returnHeightM;
   const at = action === 'return' && height !== undefined ? ` at ${stated(height, 'm')}` : '';
@@ -153,14 +153,14 @@ function groundLane(graph: Graph, endS: number): TimelineLane[] {
     return [
       {
         who: 'ground link',
-        spans: [{ fromS: 0, toS: endS, words: `lost too: ${words} after ${stated(groundDelayS, 's')}`, is: 'waits' }],
+        spans: [{ fromS: 0, toS: endS, words: `lost as well: ${words} after ${stated(groundDelayS, 's')}`, is: 'waits' }],
       },
     ];
   return [
     {
       who: 'ground link',
       spans: [
-        { fromS: 0, toS: groundDelayS, words: 'lost too', is: 'waits' },
+        { fromS: 0, toS: groundDelayS, words: 'lost as well', is: 'waits' },
         { fromS: groundDelayS, toS: endS, words, is: 'acts' },
       ],
     },

@@ -28,18 +28,18 @@ describe('what the checks say of modes, and what mends it', () => {
   it("a position in nobody's range: the ranges beside it reach over it", () => {
     expect(said(withRange(free(), 'm2', null))).toEqual([
       [
-        "With switch 1 middle, switch 2 up the values lie in no mode's range: channel 5 at 1500 us and channel 6 at 988 us.",
+        "With switch 1 middle, switch 2 up the values are outside every mode's range: channel 5 at 1500 us and channel 6 at 988 us.",
         ['Widen manual', 'Widen return'],
       ],
-      ['1244 to 1756 us of channel 5 belongs to no mode; its switch passes it.', ['Widen manual']],
+      ['1244 to 1756 us of channel 5 belongs to no mode, and its switch passes through it.', ['Widen manual']],
     ]);
   });
 
   it('no way home: it takes the place of what is there besides', () => {
     expect(said(withRange(free(), 'm3', span(1756, 2200, 'circle')))).toEqual([
       [
-        'No position of the switches brings the aircraft home by itself.',
-        ['return in place of circle at a place', 'return in place of self-level'],
+        'No switch position brings the aircraft home on its own.',
+        ['return instead of loiter around a point', 'return instead of self-level'],
       ],
     ]);
   });
@@ -47,13 +47,13 @@ describe('what the checks say of modes, and what mends it', () => {
   it('manual out of reach, and for what hovers a mode that levels', () => {
     const noManual = withRange(free(), 'm1', span(800, 1244, 'rate'));
     expect(said(noManual)[0]).toEqual([
-      'From switch 1 up, switch 2 up, manual is more than one movement away.',
-      ['manual in place of self-level', 'manual in place of rate'],
+      'From switch 1 up, switch 2 up, manual is more than one switch movement away.',
+      ['manual instead of self-level', 'manual instead of rate'],
     ]);
     const quad = { ...free(), aircraft: { ...free().aircraft, airframe: { kind: 'quad' as const } } };
     const allByHand = withRange(withRange(quad, 'm2', span(1244, 1756, 'manual')), 'm3', span(1756, 2200, 'manual'));
     expect(said(allByHand).map(([what]) => what)).toContain(
-      'From switch 1 up, switch 2 up, a mode that levels by itself is more than one movement away.',
+      'From switch 1 up, switch 2 up, a self-levelling mode is more than one switch movement away.',
     );
   });
 
@@ -65,15 +65,15 @@ describe('what the checks say of modes, and what mends it', () => {
   it('nothing chooses a mode, and too many switches do', () => {
     const none = ['m1', 'm2', 'm3'].reduce<Design>((design, id) => withRange(design, id, null), free());
     const noSwitch = { ...free(), aircraft: { ...free().aircraft, rc: { ...free().aircraft.rc, switches: {} } } };
-    expect(said(noSwitch)).toEqual([['Modes are chosen by channel 5 and 6, and no switch of the radio is behind them.', []]]);
-    expect(said(none)).toEqual([['No values of any channel choose a flight mode.', []]]);
+    expect(said(noSwitch)).toEqual([['Modes are selected by channel 5 and 6, and no switch of the radio is assigned to them.', []]]);
+    expect(said(none)).toEqual([['No channel selects a flight mode.', []]]);
   });
 
   it('modes that the firmware does not have, or on two channels where it has slots on one', () => {
     const what = (design: Design): readonly string[] => findingsBy(design, 'link.dialect-refuses').map((finding) => finding.what);
     expect(what(withRange(planned(), 'm2', span(1290, 1685, 'attitude-hold')))).toEqual(['The firmware has no mode "attitude hold".']);
     expect(what(withRange(withChannel(planned(), '9', { use: 'sub-mode' }), 'x', span(1685, 2200, 'circle', '9')))).toEqual([
-      'Modes are on channels 5 and 9; the firmware has its slots on one channel.',
+      'Modes are on channels 5 and 9; the firmware has all its slots on one channel.',
     ]);
   });
 });
@@ -91,7 +91,7 @@ describe('channels that a companion takes over', () => {
         'rc.take-over',
       ).map(({ what }) => what);
     expect(taking(['1', '2'])).toEqual([]);
-    expect(taking(['1', '9'])).toEqual(['CC1 sends channel 9 too, by which the pilot takes channels back from it.']);
+    expect(taking(['1', '9'])).toEqual(['CC1 also sends channel 9, with which the pilot takes control back from it.']);
   });
 });
 
@@ -109,22 +109,22 @@ describe('steps of an air mode', () => {
   it('are too few for what moves smoothly, and for a switch whose positions fall together', () => {
     // Of six positions twelve steps are wanted: 16 do, 3 do not.
     expect(at(250, bySwitch)).toEqual([]);
-    expect(at(500, bySwitch)).toEqual([['note', 'Channel 7 (light) arrives in 3 steps at the air rate of RX1.']]);
+    expect(at(500, bySwitch)).toEqual([['note', 'Channel 7 (light) has only 3 steps at the packet rate of RX1.']]);
     expect(at(250, { use: 'tilt', from: { is: 'knob' } })).toEqual([
-      ['mend', 'Channel 7 (tilt) arrives in 16 steps at the air rate of RX1.'],
+      ['mend', 'Channel 7 (tilt) has only 16 steps at the packet rate of RX1.'],
     ]);
     expect(at(50, { use: 'tilt', from: { is: 'knob' } })).toEqual([]);
   });
 });
 
-describe('a yaw channel the wrong way round', () => {
+describe('a yaw channel reversed', () => {
   const reversed = (): Design => withChannel(planned(), '4', { use: 'yaw', measured: { firstUs: 2000, centreUs: 1500, lastUs: 1000 } });
 
   it('cannot arm where a stick gesture arms, which is said', () => {
     const bySwitch = findingsBy(reversed(), 'rc.direction')[0]?.why;
     expect(bySwitch).not.toContain('gesture');
     const byStick = made(reversed(), { kind: 'set-rc-choice', choice: 'arming', value: 'stick', was: 'switch' });
-    expect(findingsBy(byStick, 'rc.direction')[0]?.why).toContain('The gesture that arms the aircraft is not understood either.');
+    expect(findingsBy(byStick, 'rc.direction')[0]?.why).toContain('The stick gesture for arming is not recognised either.');
   });
 });
 

@@ -52,7 +52,7 @@ export function beginFields(graph: Graph): Edit | undefined {
   for (const field of wanted)
     if (rc.radioFields[field] !== true && radioFieldSource(graph, field).isThere && field !== 'horizon')
       edits.push({ kind: 'set-radio-field', field, on: true, was: false });
-  return edits.length === 0 ? undefined : { kind: 'batch', title: 'Begin the screens of the pilot', edits };
+  return edits.length === 0 ? undefined : { kind: 'batch', title: "Start the pilot's screens", edits };
 }
 
 interface Grid {

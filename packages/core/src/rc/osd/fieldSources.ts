@@ -84,7 +84,7 @@ function sourceOf(graph: Graph, need: Need): FieldSource {
     }
     case 'report': {
       const from = reportSource(graph, need.what);
-      return from === undefined ? missing(`a receiver that tells its link ${need.what}`) : there(from);
+      return from === undefined ? missing(`a receiver that reports its link ${need.what}`) : there(from);
     }
     case 'channel': {
       const planned = rcChannelsOf(graph.design).some(([, { use }]) => isStick(use) && use === need.use);

@@ -49,7 +49,7 @@ describe('what draws over the picture', () => {
     expect(findingsBy(low, 'osd.field-place')).toEqual([]);
     const ntsc = set(low, 'CAM1', 'standard', 'NTSC');
     expect(findingsBy(ntsc, 'osd.field-place').map(({ severity, what }) => [severity, what])).toEqual([
-      ['mend', 'The flight time does not fit on the picture of FC1: it begins at column 5, line 15 of 30 columns, 13 lines.'],
+      ['mend', 'The flight time does not fit on the OSD of FC1: it starts at column 5, line 15 of 30 columns, 13 lines.'],
     ]);
   });
 });
@@ -185,7 +185,7 @@ describe('screens to begin with', () => {
   it('name what the pilot needs and no screen shows', () => {
     const design = fieldAt(withPicture(), 'timer', { col: 4, row: 4 });
     const unseen = findingsBy(design, 'osd.field-without-source').map(({ what }) => what);
-    expect(unseen[0]).toContain('No screen shows what the pilot needs of FC1: voltage of the pack, charge used, flight mode');
+    expect(unseen[0]).toContain('No screen shows what the pilot needs of FC1: pack voltage, charge used, flight mode');
     expect(unseen[0]).not.toContain('flight time');
   });
 });

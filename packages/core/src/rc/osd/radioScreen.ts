@@ -21,7 +21,7 @@ export function radioFieldSource(graph: Graph, field: OsdField): FieldSource {
   const sensor = OF_SENSOR.includes(field) ? sensorAtReceiver(graph) : undefined;
   if (sensor !== undefined && answers) return { isThere: true, words: `${sensor}, by the receiver` };
   const way = reportsBy(graph);
-  if (way === undefined) return { isThere: false, words: 'needs a way for reports from the controller back to the radio' };
+  if (way === undefined) return { isThere: false, words: 'needs a telemetry path from the controller back to the radio' };
   const source = fieldSource(graph, field);
   return source.isThere ? { isThere: true, words: `${source.words}, by ${way}` } : source;
 }

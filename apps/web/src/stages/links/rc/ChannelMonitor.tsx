@@ -18,10 +18,10 @@ export function ChannelMonitor({ graph }: { readonly graph: Graph }) {
   const monitored = monitorOf(graph, hands);
   return (
     <section aria-label="Channel monitor" className="no-print mt-6" data-testid="monitor">
-      <h3 className="text-[15px] font-bold">What right looks like</h3>
+      <h3 className="text-[15px] font-bold">Correct behaviour</h3>
       <p className="max-w-prose text-[13px] text-ink2">
-        Move the sticks, with the pointer or with the arrow keys: this is what the monitor of the controller shows when the radio is set up
-        right.
+        Move the sticks, with the pointer or with the arrow keys: this is what the controller's channel monitor shows when the radio is set
+        up correctly.
       </p>
       <div className="mt-2 flex flex-wrap items-start gap-6">
         <HandControls rc={rc} channels={rcChannelsOf(graph.design)} hands={hands} onChange={setHands} />

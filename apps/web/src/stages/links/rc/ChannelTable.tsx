@@ -34,7 +34,7 @@ export function ChannelTable({ graph, plan }: ChannelTableProps) {
         <table className="w-full text-[12.5px]">
           <HeadRow
             cell="pr-2 align-bottom"
-            heads={['Channel', 'For', 'Comes from', 'Receiver', 'Left, back, first', 'Let go', 'Right, fwd., last', 'Verdict']}
+            heads={['Channel', 'For', 'Source', 'Receiver', 'Left, back, first', 'Released', 'Right, fwd., last', 'Verdict']}
           />
           <tbody>
             {plan.rows.map((row) => (
@@ -74,7 +74,7 @@ function Row({ graph, row, isHeard }: RowProps) {
         <td className="py-0.5 pr-2">
           <select
             className="field w-40"
-            aria-label={`Channel ${no} is for`}
+            aria-label={`Channel ${no} use`}
             value={channel?.use ?? ''}
             onChange={(event) => setChannel(no, isChannelUse(event.target.value) ? used(channel, event.target.value) : null)}
           >
@@ -129,7 +129,7 @@ function used(channel: RcChannel | undefined, use: RcChannel['use']): RcChannel 
 
 const FIELDS = [
   { key: 'firstUs', words: 'left, back or first' },
-  { key: 'centreUs', words: 'let go' },
+  { key: 'centreUs', words: 'released' },
   { key: 'lastUs', words: 'right, forward or last' },
 ] as const;
 

@@ -68,7 +68,7 @@ function arrivalWords(plan: ChannelPlan): string {
   const [feed] = plan.feeds;
   if (feed === undefined) return 'No channels arrive yet: wire a receiver to a controller, or set the port that it is on to its protocol.';
   const latency = rcOutOf(feed.source)?.latencyMs;
-  const late = latency === undefined ? '' : ` They are up to ${stated(latency, 'ms')} late.`;
+  const late = latency === undefined ? '' : ` They are delayed by up to ${stated(latency, 'ms')} late.`;
   const limit = plan.limit === undefined ? '' : ` ${plan.limit.sentence}`;
   const receivers = listed([...new Set(plan.feeds.map(({ source }) => source.entry.item.ref))]);
   return `${plan.room} channels arrive at ${feed.input.entry.item.ref} by ${listed(formatTitles(plan))} from ${receivers}.${late}${limit}`;
@@ -81,7 +81,7 @@ function Begin() {
   return (
     <div className="mt-4 max-w-prose" data-testid="begin-rc">
       <p>
-        Say what each channel is for; then ends and directions, flight modes and the loss of the signal are checked. Begin with the order of
+        Say what each channel is for; then ends and directions, flight modes and the loss of the signal are checked. Start with the order of
         the first four that your radios have: either works, as long as radio and controller have the same.
       </p>
       <p className="mt-2 text-[13px] text-ink2">

@@ -25,16 +25,18 @@ interface CombinationTableProps {
 export function CombinationTable({ design, reach }: CombinationTableProps) {
   const combinations = combinationsOf(design);
   if (combinations === undefined || reach === undefined)
-    return <p>The switches have more combinations than can be gone through. Use fewer switches for modes.</p>;
+    return <p>The switches have too many combinations to check. Use fewer switches for modes.</p>;
   if (combinations.length === 0)
     return (
-      <p className="text-[13px] text-ink2">No switch chooses a mode yet: give the channel of a range a switch on the page RC channels.</p>
+      <p className="text-[13px] text-ink2">
+        No switch selects a mode yet: assign a switch to the channel of a range on the page RC channels.
+      </p>
     );
   const switches = flightSwitches(design);
   const [first, second, third] = switches;
   return (
-    <section aria-label="What the switches give">
-      <h3 className="text-[15px] font-bold">What the switches give</h3>
+    <section aria-label="Modes by switch position">
+      <h3 className="text-[15px] font-bold">Modes by switch position</h3>
       {first !== undefined && second !== undefined && third === undefined ? (
         <Square design={design} reach={reach} first={first} second={second} />
       ) : (

@@ -35,24 +35,24 @@ export function FailsafeSection({ graph }: { readonly graph: Graph }) {
   const unknown = lossActions.filter((action) => known !== undefined && known[action] === undefined);
   const { thresholdUs, lowestUs } = throttleMargin(design);
   return (
-    <section aria-label="When the signal is lost" className="mt-6">
-      <h2 className="text-lg font-bold">When the signal is lost</h2>
+    <section aria-label="Loss of signal" className="mt-6">
+      <h2 className="text-lg font-bold">Loss of signal</h2>
       {timeline === undefined ? (
-        <p className="mt-1 text-[13px] text-ink2">No channels arrive at a controller yet, so nothing is lost.</p>
+        <p className="mt-1 text-[13px] text-ink2">No channels arrive at a controller yet.</p>
       ) : (
         <LossPicture timeline={timeline} />
       )}
-      <RcFindings name="Findings about the loss of the signal" checks={['rc.failsafe', 'rc.rssi-source']} />
+      <RcFindings name="Findings about loss of signal" checks={['rc.failsafe', 'rc.rssi-source']} />
       <div className="mt-3 grid gap-x-10 min-[1000px]:grid-cols-2 gap-y-4">
-        <section aria-label="What the controller does">
+        <section aria-label="Controller">
           <RcChoiceField choice="onLoss" without={unknown} />
           <Figure figure="lossDelayS" usual={delayS(graph)} />
           <Figure figure="throttleThresholdUs" usual={dialectOf(design)?.failsafe?.throttleUs} />
           <p className="text-[12px] text-ink2">
             {thresholdUs === undefined
-              ? 'The firmware does not look at the throttle.'
+              ? 'The firmware does not check the throttle.'
               : lowestUs === undefined
-                ? 'No channel is planned for the throttle.'
+                ? 'No channel is assigned to the throttle.'
                 : `Lowest throttle ${stated(Math.round(lowestUs), 'us')}: ${stated(Math.round(lowestUs - thresholdUs), 'us')} above the threshold.`}
           </p>
           <Figure figure="returnHeightM" />
@@ -91,10 +91,10 @@ export function Figure({ figure, usual }: { readonly figure: RcFigure; readonly 
 }
 
 const SEEN_WORDS: Readonly<Record<LossSignal, string>> = {
-  flag: 'a flag came, the controller said so',
-  'no-frames': 'frames stopped, the controller said so',
-  preset: 'it went to preset channels',
-  none: 'the last channels went on',
+  flag: 'flag sent, controller reported it',
+  'no-frames': 'frames stopped, controller reported it',
+  preset: 'it sent preset channels',
+  none: 'it repeated the last channels',
 };
 
 function isLossSignal(text: string): text is LossSignal {
@@ -115,7 +115,7 @@ function Seen({ graph }: { readonly graph: Graph }) {
     return (
       <div key={id} data-seen={item.ref}>
         <label className="flex items-center justify-between gap-2 text-[13px]">
-          Seen of {item.ref}, sticks off, propellers off
+          Test of {item.ref}, transmitter off, propellers off
           <select
             className="field w-56"
             value={path.seen ?? ''}
@@ -125,7 +125,7 @@ function Seen({ graph }: { readonly graph: Graph }) {
               make({ kind: 'set-seen-loss', item: item.id, value, was: seen[item.id] ?? null });
             }}
           >
-            <option value="">not seen since it was set up</option>
+            <option value="">not tested since it was set up</option>
             {Object.entries(SEEN_WORDS).map(([signal, words]) => (
               <option key={signal} value={signal}>
                 {words}
@@ -135,10 +135,10 @@ function Seen({ graph }: { readonly graph: Graph }) {
         </label>
         <p className={`text-[12px] ${isNoticed ? 'text-ink2' : 'font-semibold text-rust'}`}>
           {isNoticed
-            ? 'The controller notices the loss.'
+            ? 'The controller detects loss of signal.'
             : isOpen
-              ? 'Whether the controller notices the loss is not known.'
-              : 'The controller does not notice the loss.'}
+              ? 'It is unknown whether the controller detects loss of signal.'
+              : 'The controller does not detect loss of signal.'}
         </p>
       </div>
     );
@@ -154,7 +154,7 @@ function Reserve() {
   const isFigure = reserve !== undefined && typeof reserve !== 'string';
   return (
     <div className="mt-1 text-[12.5px]" data-testid="reserve" data-seq={shown?.seq ?? 0}>
-      <NotComputed what="The way home could not be computed" failure={failure} />
+      <NotComputed what="The return could not be computed" failure={failure} />
       {reserve !== undefined && <p>{typeof reserve === 'string' ? NO_RESERVE[reserve] : read(reserveWords(reserve))}</p>}
       <Figure figure="batteryVolts" usual={isFigure ? Math.round(reserve.atVolts * 10) / 10 : undefined} />
       <Figure figure="batteryMah" usual={isFigure ? Math.round(reserve.atMah / 10) * 10 : undefined} />
@@ -163,7 +163,7 @@ function Reserve() {
           {stated(figures.batteryMah ?? 0, 'mAh')} is later than {quantity(reserve.atMah, 'mAh')}: the way home takes{' '}
           {quantity(reserve.homeMah, 'mAh')}.{' '}
           <button type="button" className="underline" onClick={() => setFigure('batteryMah', Math.floor(reserve.atMah / 10) * 10)}>
-            Take the computed figure
+            Use the computed value
           </button>
         </p>
       )}

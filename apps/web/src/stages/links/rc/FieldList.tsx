@@ -49,7 +49,7 @@ function Row({ plan: { grid }, row, onChoose }: FieldListProps & { readonly row:
       <td className="pr-5">
         <input
           type="checkbox"
-          aria-label={`${title} over the picture`}
+          aria-label={`${title} in the OSD`}
           checked={spot !== undefined}
           disabled={spot === undefined && free === undefined}
           onChange={(event) => toggle(event.target.checked)}

@@ -18,10 +18,10 @@ export function MeasuredImport() {
     const refused = made !== undefined && 'refused' in made ? [made.refused.sentence] : [];
     setSaid([
       ...table.problems,
-      ...(leftOut.length === 0 ? [] : [`Channel ${listed(leftOut)} is not planned: its figures were left out.`]),
+      ...(leftOut.length === 0 ? [] : [`Channel ${listed(leftOut)} is not assigned: its values were left out.`]),
       ...refused,
       ...(edit === undefined
-        ? ['Nothing was taken over.']
+        ? ['Nothing was imported.']
         : refused.length > 0
           ? []
           : [`${edit.kind === 'batch' ? edit.title : 'Measured'}.`]),
@@ -39,7 +39,7 @@ export function MeasuredImport() {
         }}
       >
         <label>
-          Channel, first (stick left or back), centre, last (right or forward), in microseconds, one channel a line
+          Channel, first (stick left or back), centre, last (right or forward), in microseconds, one channel per line
           <textarea
             className="field value mt-0.5 block h-24 w-full"
             placeholder={EXAMPLE}
@@ -49,7 +49,7 @@ export function MeasuredImport() {
         </label>
         <span className="flex gap-2">
           <button type="submit" className="action" disabled={text.trim() === ''}>
-            Take these figures
+            Use these values
           </button>
           <FileButton
             label="Open a CSV file"

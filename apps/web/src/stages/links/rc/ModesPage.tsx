@@ -22,11 +22,11 @@ export function ModesPage() {
       <h2 className="text-lg font-bold">Modes</h2>
       {!isRcBegun(rc) ? (
         <p className="mt-2 max-w-prose">
-          Flight modes are chosen by values of channels. Say first what the channels are for:{' '}
+          Flight modes are selected by channel values. Assign the channels first:{' '}
           <Link className="underline" to={paths.channels(design.aircraft.id)}>
             RC channels
           </Link>
-          . For example channel 5 by a switch with three positions: up is manual, the middle levels, down brings the aircraft home.
+          . For example channel 5 by a switch with three positions: up is manual, middle is self-level, down is return.
         </p>
       ) : (
         <>

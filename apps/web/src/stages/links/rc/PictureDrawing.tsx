@@ -24,7 +24,7 @@ export function PictureDrawing({ plan, grid, chosen, onChoose }: PictureDrawingP
   return (
     <div
       role="group"
-      aria-label={`Picture, ${grid.cols} columns and ${grid.rows} lines; ${shown.length} fields. Arrow keys move a field, Delete takes it off.`}
+      aria-label={`Picture, ${grid.cols} columns and ${grid.rows} lines; ${shown.length} fields. Arrow keys move a field, Delete removes it.`}
       className="relative mt-3 overflow-hidden border border-ink bg-white"
       style={{
         width: grid.cols * width + 2,
@@ -140,4 +140,4 @@ function FieldBox({ row: { field, spot, faults, source }, grid, cell, isChosen, 
   );
 }
 
-const FAULT_WORDS = { outside: 'outside of the picture', overlaps: 'over another field', 'at-edge': 'at an edge that is cut' } as const;
+const FAULT_WORDS = { outside: 'outside the picture', overlaps: 'over another field', 'at-edge': 'at an edge that is cut' } as const;

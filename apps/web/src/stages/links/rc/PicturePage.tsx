@@ -24,19 +24,19 @@ export function PicturePage() {
       {!plan.isBegun && (
         <div className="mt-2">
           <p className="max-w-prose">
-            Put each figure that the pilot needs on a screen: over the picture, or on the radio. A field that nothing feeds is named, and so
-            is what no screen shows. For example the voltage of the pack in the lower left corner.
+            Show each value that the pilot needs: in the OSD, or on the radio. Fields without a source are listed, and so are values that no
+            screen shows. For example the voltage of the pack in the lower left corner.
           </p>
           {first !== undefined && (
             <button type="button" className="action action-main mt-2" onClick={() => make(first)}>
-              Begin with the usual fields
+              Start with the usual fields
             </button>
           )}
         </div>
       )}
       <RcFindings name="Findings about screens" checks={['osd.field-without-source', 'osd.field-place', 'osd.not-begun']} />
       {plan.grid !== undefined && (
-        <WideRegion label="Picture with its fields">
+        <WideRegion label="OSD with its fields">
           <PictureDrawing plan={plan} grid={plan.grid} chosen={chosen} onChoose={setChosen} />
         </WideRegion>
       )}
@@ -49,16 +49,16 @@ export function PicturePage() {
 
 function gridWords({ grid }: FieldPlan): string {
   if (grid === undefined)
-    return 'Nothing draws over a picture here: there is no overlay on the way of a picture, and no digital transmitter that is joined to the controller. What follows is for the screen of the radio.';
+    return 'Nothing draws an on-screen display here: there is no overlay in a video path, and no digital transmitter connected to the controller. The fields below are for the screen of the radio.';
   const size = `${grid.cols} columns and ${grid.rows} lines`;
-  if (grid.is === 'digital') return `${grid.by} sends text beside its digital picture: ${size}.`;
+  if (grid.is === 'digital') return `${grid.by} draws the on-screen display in its digital video: ${size}.`;
   const standard =
     grid.standard === undefined
       ? 'The standard is open, so that only the lines of NTSC are used, three fewer than those of PAL'
       : grid.standard === 'NTSC'
         ? 'NTSC, which shows three lines fewer than PAL'
         : 'PAL';
-  return `${grid.by} draws over the analog picture: ${size}. ${standard}. Some goggles cut the outermost characters.`;
+  return `${grid.by} draws over the analog video: ${size}. ${standard}. Some goggles cut the outermost characters.`;
 }
 
 /** The standards along the way of each analog picture: both ends need the same. */

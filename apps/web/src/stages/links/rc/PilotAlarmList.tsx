@@ -51,7 +51,7 @@ function alarmRows({
   pack,
 }: PilotAlarms): readonly (readonly [string, string, string])[] {
   return [
-    ['Voltage below', quantity(volts, 'V'), `of ${pack} in cruise, ${quantity(cellVolts, 'V')} a cell: the way home is left`],
+    ['Voltage below', quantity(volts, 'V'), `of ${pack} in cruise, ${quantity(cellVolts, 'V')} per cell: enough for the way home`],
     ['Charge used above', quantity(usedMah, 'mAh'), 'the usable share less the way home'],
     ['Flight time', quantity(minutes, 'min'), 'the endurance in cruise less the way home'],
     ['Current above', quantity(amps, 'A'), `15 % above "${ampsIn.toLowerCase()}"`],

@@ -27,7 +27,7 @@ export function RangeTable({ design }: { readonly design: Design }) {
       <h3 className="text-[15px] font-bold">Ranges</h3>
       <WideRegion label="Ranges of values">
         <table className="mt-1 text-[12.5px]">
-          <HeadRow heads={['Gives', 'Channel', 'From', 'To, us', 'Only with', { text: 'Take out', isHidden: true }]} cell="pr-2" />
+          <HeadRow heads={['Selects', 'Channel', 'From', 'To, us', 'Only with', { text: 'Remove', isHidden: true }]} cell="pr-2" />
           <tbody>
             {ranges.map(([id, range]) => (
               <RangeRow key={id} design={design} range={range} onSave={(value) => setRange(id, value)} />
@@ -122,10 +122,10 @@ function RangeRow({ design, range, onSave }: RangeRowProps) {
         <button
           type="button"
           className="underline"
-          aria-label={`Take out ${name}, ${range.fromUs} to ${range.toUs} us`}
+          aria-label={`Remove ${name}, ${range.fromUs} to ${range.toUs} us`}
           onClick={() => onSave(null)}
         >
-          take out
+          remove
         </button>
       </td>
     </tr>

@@ -22,7 +22,7 @@ export function RcChoiceField({ choice, without = [] }: RcChoiceFieldProps) {
         value={chosen}
         onChange={(event) => setChoice(choice, isValueOf(choice, event.target.value) ? event.target.value : null)}
       >
-        <option value="">not said</option>
+        <option value="">not stated</option>
         {Object.entries(values)
           .filter(([value]) => value === chosen || !without.includes(value))
           .map(([value, words]) => (

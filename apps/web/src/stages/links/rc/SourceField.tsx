@@ -27,8 +27,8 @@ export function SourceField({ graph, no, channel }: SourceFieldProps) {
   const value = from === undefined ? '' : from.is === 'tracker' ? `tracker ${from.item}` : from.is === 'knob' ? 'knob' : (first ?? '');
   return (
     <span className="flex gap-1">
-      <select className="field w-28" aria-label={`Channel ${no} comes from`} value={value} onChange={(event) => choose(event.target.value)}>
-        <option value="">not said</option>
+      <select className="field w-28" aria-label={`Channel ${no} source`} value={value} onChange={(event) => choose(event.target.value)}>
+        <option value="">not stated</option>
         {Object.entries(switches).map(([id, { title }]) => (
           <option key={id} value={id}>
             {title}

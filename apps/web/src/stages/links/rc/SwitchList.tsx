@@ -17,7 +17,7 @@ export function SwitchList({ rc }: { readonly rc: RcPlan }) {
     <section aria-label="Switches of the radio">
       <h3 className="text-[15px] font-bold">Switches of the radio</h3>
       <table className="mt-1 text-[12.5px]">
-        <HeadRow heads={['Name', 'Positions', 'Channels', { text: 'Take out', isHidden: true }]} cell="pr-4" />
+        <HeadRow heads={['Name', 'Positions', 'Channels', { text: 'Remove', isHidden: true }]} cell="pr-4" />
         <tbody>
           {ids.map((id) => {
             const one = rc.switches[id];
@@ -45,8 +45,8 @@ export function SwitchList({ rc }: { readonly rc: RcPlan }) {
                 </td>
                 <td className="value pr-4">{channelsOf(rc, id).join(', ')}</td>
                 <td>
-                  <button type="button" className="underline" aria-label={`Take out ${one.title}`} onClick={() => setSwitch(id, null)}>
-                    take out
+                  <button type="button" className="underline" aria-label={`Remove ${one.title}`} onClick={() => setSwitch(id, null)}>
+                    remove
                   </button>
                 </td>
               </tr>

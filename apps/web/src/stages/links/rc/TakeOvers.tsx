@@ -11,14 +11,14 @@ export function TakeOvers({ graph }: { readonly graph: Graph }) {
   const channels = rcChannelsOf(design).filter(([, { use }]) => CHANNEL_USES[use].sort !== 'told' && use !== 'take-back');
   const back = rcChannelsOf(design).find(([, { use }]) => use === 'take-back');
   return (
-    <section aria-label="Channels that a companion takes over" className="mt-5 text-[13px]">
-      <h3 className="text-[15px] font-bold">A companion that takes over</h3>
+    <section aria-label="Channels that a companion overrides" className="mt-5 text-[13px]">
+      <h3 className="text-[15px] font-bold">Companion override</h3>
       {companions.map(({ item }) => {
         const was = takeOvers[item.id];
         const taken = was?.channels ?? [];
         return (
           <fieldset key={item.id} className="mt-1 flex flex-wrap items-center gap-x-4 gap-y-1">
-            <legend className="float-left mr-4">{item.ref} sends in place of the radio:</legend>
+            <legend className="float-left mr-4">{item.ref} sends instead of the radio:</legend>
             {channels.map(([no, { use }]) => (
               <label key={no} className="flex items-center gap-1">
                 <input

@@ -8,18 +8,18 @@ export function BoardFigure({ graph }: { readonly graph: Graph }) {
   if (lies === undefined) return null;
   const { entry, told, code, turning, isUpsideDown, isOtherwiseInLayout } = lies;
   return (
-    <section aria-label="How the board lies" className="mt-6 border-t border-ink pt-2 text-[13px]" data-testid="board-lies">
+    <section aria-label="Board orientation" className="mt-6 border-t border-ink pt-2 text-[13px]" data-testid="board-lies">
       <h3 className="text-[15px] font-bold">How {entry.item.ref} lies</h3>
       <div className="mt-1 flex flex-wrap items-start gap-6">
         <ArrowFigure lies={lies} />
         <div className="max-w-[46ch]">
           <p>
-            The firmware is told: {told}
+            The firmware is set to: {told}
             {code === undefined ? ', for which it has no code.' : `, code ${code}.`}
           </p>
-          {isUpsideDown && <p>Its labels face down: left and right of them swap.</p>}
-          {isOtherwiseInLayout === undefined && <p className="text-ink2">It has no place in the layout yet.</p>}
-          {isOtherwiseInLayout === true && <p className="text-rust">In the layout it lies otherwise.</p>}
+          {isUpsideDown && <p>Its labels face down: left and right are swapped.</p>}
+          {isOtherwiseInLayout === undefined && <p className="text-ink2">It is not placed in the layout yet.</p>}
+          {isOtherwiseInLayout === true && <p className="text-rust">Its orientation in the layout is different.</p>}
         </div>
         <table className="text-[12.5px]">
           <caption className="text-left text-ink2">Rotation, aircraft by board</caption>

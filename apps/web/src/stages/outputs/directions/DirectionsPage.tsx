@@ -29,8 +29,8 @@ export function DirectionsPage() {
       <h2 className="text-lg font-bold">Directions</h2>
       {mainRack(graph) === undefined ? (
         <p className="mt-2 max-w-prose">
-          Here you prove at the aircraft that every stick and every correction moves the right surface the right way. Add a controller with
-          outputs and give them functions first (Output rack).
+          Here you prove at the aircraft that every stick and every correction moves the right surface in the right direction. Add a
+          controller with outputs and assign functions first (Output rack).
         </p>
       ) : (
         <Proof graph={graph} />
@@ -56,8 +56,8 @@ function Proof({ graph }: { readonly graph: Graph }) {
   return (
     <>
       <p className="mt-1 max-w-prose text-[13px] text-ink2">
-        Propellers off. Four steps, in this order: two answers alone cannot tell the radio, the outputs and the mounting apart, and two
-        wrong ones can look right.
+        Propellers off. Four steps, in this order: two results alone cannot separate the radio, the outputs and the mounting, and two errors
+        can cancel.
       </p>
       <ol className="mt-3 grid gap-2 min-[760px]:grid-cols-4">
         {directionSteps.map((one, i) => (
@@ -75,7 +75,7 @@ function Proof({ graph }: { readonly graph: Graph }) {
             <span className="text-ink2">{DIRECTION_STEPS[one].aim}</span>
             {i < reached && (
               <button type="button" className="no-print block underline" onClick={() => again(questions[one].map(({ id }) => id))}>
-                Look again
+                Check again
               </button>
             )}
           </li>
@@ -94,7 +94,7 @@ function Proof({ graph }: { readonly graph: Graph }) {
       )}
       {Object.keys(answers).length > 0 && (
         <button type="button" className="no-print mt-4 text-[13px] underline" onClick={() => setAnswers({})}>
-          Begin from the first step
+          Start from the first step
         </button>
       )}
       <BoardFigure graph={graph} />

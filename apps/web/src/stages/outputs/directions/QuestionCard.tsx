@@ -52,7 +52,7 @@ export function QuestionCard({ graph, question, place, onTake }: QuestionCardPro
           </fieldset>
         ))}
         <button type="submit" className="action mt-4 text-[15px]" disabled={!isWhole}>
-          That is what I see
+          That is what I observe
         </button>
       </div>
       <QuestionPicture graph={graph} question={question} />

@@ -56,7 +56,7 @@ export function QuestionPicture({ graph, question: { picture, step } }: { readon
         />
       )}
       <figcaption className="text-[12.5px] text-ink2">
-        {isShown ? 'What has to be seen. From above, nose up; down is filled, up is pale.' : 'What has to be seen.'}
+        {isShown ? 'Expected. From above, nose up; down is filled, up is pale.' : 'Expected.'}
       </figcaption>
     </figure>
   );

@@ -21,16 +21,16 @@ export function VerdictCard({ verdict, stepIds, onAgain }: VerdictCardProps) {
     >
       {verdict.is === 'right' && (
         <>
-          <h3 className="text-xl font-bold">All four steps are right</h3>
+          <h3 className="text-xl font-bold">All four steps are correct</h3>
           <p className="mt-1 max-w-prose">
-            Sticks, attitude, outputs and stabilisation agree. Prove it once more after every change of wiring, radio or mounting, and
-            before the first flight of the day.
+            Sticks, attitude, outputs and stabilisation agree. Repeat the test after every change of wiring, radio or mounting, and before
+            the first flight of the day.
           </p>
         </>
       )}
       {verdict.is === 'impossible' && (
         <>
-          <h3 className="text-xl font-bold">Look again</h3>
+          <h3 className="text-xl font-bold">Check again</h3>
           <p className="mt-1 max-w-prose">{verdict.sentence}</p>
           <button type="button" className="action mt-3 text-[15px]" onClick={() => onAgain(verdict.again)}>
             Ask me again
@@ -60,7 +60,7 @@ export function VerdictCard({ verdict, stepIds, onAgain }: VerdictCardProps) {
             ))}
           </ul>
           <button type="button" className="no-print mt-3 underline" onClick={() => onAgain(stepIds)}>
-            It is changed at the aircraft: ask again
+            Changed at the aircraft: ask again
           </button>
         </>
       )}

@@ -10,7 +10,7 @@ export function ForceTable({ graph, linked }: { readonly graph: Graph; readonly 
     <section aria-label="Force and speed" className="mt-3 text-[13px]" data-testid="servo-force">
       <h4 className="font-semibold">Force and speed</h4>
       {force === undefined ? (
-        <p className="text-ink2">No supply reaches this servo, so that nothing can be said of its force.</p>
+        <p className="text-ink2">This servo is unpowered, so its torque is unknown.</p>
       ) : (
         <>
           <p>
@@ -20,16 +20,16 @@ export function ForceTable({ graph, linked }: { readonly graph: Graph; readonly 
           {force.margins.map(({ of, neededNcm, givenNcm, margin, deflectionDeg }) => (
             <p key={of.name} className={margin < 1 ? 'text-rust' : ''}>
               {read(
-                `${decimals(margin, 1)} times what the air takes with ${of.name} (${quantity(of.speedMs, 'm/s')}, ${quantity(deflectionDeg, 'deg')}): ${quantity(givenNcm, 'Ncm')} against ${quantity(neededNcm, 'Ncm')}.`,
+                `${decimals(margin, 1)} times the hinge moment with ${of.name} (${quantity(of.speedMs, 'm/s')}, ${quantity(deflectionDeg, 'deg')}): ${quantity(givenNcm, 'Ncm')} against ${quantity(neededNcm, 'Ncm')}.`,
               )}
             </p>
           ))}
           {force.margins.length === 0 && (
             <p className="text-ink2">
-              Against the air it is compared as soon as the surface and the speeds of the frame are known (Brief).
+              It is compared with the hinge moment as soon as the surface and the speeds of the airframe are known (Brief).
             </p>
           )}
-          <p className="text-ink2">The moment of the air is an estimate, from the area behind the hinge.</p>
+          <p className="text-ink2">The hinge moment is an estimate from the area behind the hinge.</p>
         </>
       )}
     </section>

@@ -40,7 +40,7 @@ export function HoleFinder({ linked, linkage }: { readonly linked: LinkedServo; 
       </div>
       {found === undefined ? (
         <p className="text-ink2">
-          Say both throws: the holes that give them are listed with the pulses to set, the finest and strongest first.
+          Enter both throws: the holes that give them are listed with the pulses to set, the finest and strongest first.
         </p>
       ) : found.length === 0 ? (
         <p className="text-rust">
@@ -65,11 +65,11 @@ export function HoleFinder({ linked, linkage }: { readonly linked: LinkedServo; 
                     <button
                       type="button"
                       className="action no-print"
-                      aria-label={`Take arm ${stated(armMm, 'mm')} and horn ${stated(hornMm, 'mm')}`}
+                      aria-label={`Use arm ${stated(armMm, 'mm')} and horn ${stated(hornMm, 'mm')}`}
                       disabled={use === undefined}
                       onClick={() => takeHoles(linkage, armMm, hornMm, own)}
                     >
-                      Take
+                      Use
                     </button>
                   </td>
                 </tr>
@@ -78,7 +78,7 @@ export function HoleFinder({ linked, linkage }: { readonly linked: LinkedServo; 
           </table>
         </WideRegion>
       )}
-      {use === undefined && <p className="text-ink2">Give its output a function first: then the pulses can be set.</p>}
+      {use === undefined && <p className="text-ink2">Assign a function to its output first; then the pulses can be set.</p>}
     </section>
   );
 }

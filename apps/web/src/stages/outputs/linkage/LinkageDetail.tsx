@@ -44,12 +44,12 @@ export function LinkageDetail({ graph, linked, others }: LinkageDetailProps) {
       {linkage === undefined ? (
         <>
           <p className="max-w-prose text-[13px] text-ink2">
-            Nobody has said how this servo is linked. Measure the hole of the arm, the hole of the horn, and how far the axis of the servo
-            is from the hinge.
+            The linkage of this servo is not entered yet. Measure the arm hole, the horn hole, and the distance from the servo axis to the
+            hinge.
           </p>
           <div className="no-print mt-1 flex flex-wrap gap-2">
             <button type="button" className="action" onClick={() => begin()}>
-              Begin with usual figures
+              Start with usual values
             </button>
             {alike.map((other) => (
               <button key={other.ref} type="button" className="action" onClick={() => begin(other.linkage)}>

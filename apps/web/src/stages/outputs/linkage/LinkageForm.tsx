@@ -17,7 +17,7 @@ const OPTIONAL: readonly (readonly [Exclude<LinkageFigure, (typeof MEASURED)[num
   ['heightMm'],
   ['armDeg'],
   ['hornDeg'],
-  ['rodMm', 'as fits'],
+  ['rodMm', 'to fit'],
   ['servoDeg'],
   ['clevisMm'],
   ['chordMm', 'as drawn'],
@@ -29,7 +29,7 @@ const OPTIONAL: readonly (readonly [Exclude<LinkageFigure, (typeof MEASURED)[num
 export function LinkageForm({ linked, linkage }: { readonly linked: LinkedServo; readonly linkage: Linkage }) {
   const { set, leaveOpen } = useLinkageEdits(linked);
   return (
-    <section aria-label="Figures of the linkage">
+    <section aria-label="Linkage dimensions">
       <h4 className="font-semibold">Figures</h4>
       {MEASURED.map((name) => (
         <NumberField
@@ -74,7 +74,7 @@ export function LinkageForm({ linked, linkage }: { readonly linked: LinkedServo;
         Arm and horn point to opposite sides
       </label>
       <button type="button" className="no-print text-[13px] underline" onClick={leaveOpen}>
-        Leave the linkage open
+        Clear the linkage
       </button>
     </section>
   );

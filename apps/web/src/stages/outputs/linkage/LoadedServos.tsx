@@ -14,8 +14,8 @@ export function LoadedServos({ graph }: { readonly graph: Graph }) {
     <section aria-label="All surfaces loaded" className="mt-4 border-t border-ink pt-2 text-[13px]" data-testid="loaded">
       <h3 className="text-[15px] font-bold">All surfaces loaded</h3>
       <p>
-        Against the air in the hardest case the servos that are linked take {quantity(totalA, 'A')} together.
-        {isBeyond && ' That is more than they take moving freely: the situation shows the latter.'}
+        At the highest hinge moments the linked servos draw {quantity(totalA, 'A')} together.
+        {isBeyond && ' That is more than moving freely, which the situation shows.'}
       </p>
       {edit === undefined ? (
         <Link className="underline" to={paths.situation(graph.design.aircraft.id, 'own-loaded')}>

@@ -24,7 +24,7 @@ export function ServoList({ graph, servos, chosen, onChoose }: ServoListProps) {
   return (
     <WideRegion label="Servos">
       <table className="mt-2 text-[12.5px]">
-        <HeadRow heads={['Servo', 'Moves', 'Up', 'Down', 'deg per us', 'Force against the air']} cell="pr-4" />
+        <HeadRow heads={['Servo', 'Moves', 'Up', 'Down', 'deg per us', 'Torque margin']} cell="pr-4" />
         <tbody>
           {servos.map((linked) => (
             <ServoRow key={linked.entry.item.id} graph={graph} linked={linked} isChosen={linked === chosen} onChoose={onChoose} />
@@ -59,7 +59,7 @@ function ServoRow({ graph, linked, isChosen, onChoose }: ServoRowProps) {
       <td className="pr-4">{name === undefined ? 'nothing yet' : OUTPUT_FUNCTIONS[name].title}</td>
       {travel === undefined ? (
         <td colSpan={3} className={`pr-4 ${linkage === undefined ? 'text-ink2' : 'text-rust'}`}>
-          {linkage === undefined ? 'linkage not said' : 'does not close'}
+          {linkage === undefined ? 'linkage not entered' : 'does not close'}
         </td>
       ) : (
         <>

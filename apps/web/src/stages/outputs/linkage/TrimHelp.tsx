@@ -38,7 +38,7 @@ export function TrimHelp({ linked, linkage }: { readonly linked: LinkedServo; re
             {read(`${quantity(limits.trimUs, 'us')} is ${turnWords(flown.turns)} at one clevis: the rod ${rodWords(flown.rodMm)} long.`)}
           </p>
           <button type="button" className="action no-print" onClick={() => takeTrim(linkage, flown.rodMm)}>
-            Put the trim into the rod
+            Move the trim into the rod
           </button>
         </>
       )}
@@ -68,14 +68,14 @@ function Way({ linked, linkage }: { readonly linked: LinkedServo; readonly linka
   return (
     <p className="mt-1" data-way={isRight ? 'right' : 'wrong'}>
       As described, a longer pulse moves the trailing edge {goesDown ? 'down, or right' : 'up, or left'}: the output is{' '}
-      {isRight ? 'set right' : 'the wrong way round'}.{' '}
+      {isRight ? 'correct' : 'reversed'}.{' '}
       {!isRight && (
         <button type="button" className="action no-print" onClick={() => setReversed(!isReversed)}>
           {isReversed ? 'Do not reverse it' : 'Reverse it'}
         </button>
       )}{' '}
       <Link className="underline" to={paths.directions(aircraft.id)}>
-        Prove it at the aircraft
+        Test it on the aircraft
       </Link>
     </p>
   );

@@ -53,7 +53,7 @@ export function Ladder({ graph, cable, ends, heads, onNext }: LadderProps) {
   const choose = (at: Chosen): void => {
     if (chosen === undefined || chosen.side === at.side) return setChosen(chosen?.n === at.n && chosen.side === at.side ? undefined : at);
     const edit = joinContacts(graph, cable, { end: ends[chosen.side], n: chosen.n }, { end: ends[at.side], n: at.n });
-    act(edit, `Pins ${chosen.n} and ${at.n} are joined already.`);
+    act(edit, `Pins ${chosen.n} and ${at.n} are already connected.`);
     setChosen(undefined);
   };
   const goTo = (at: Chosen): void => {
@@ -61,7 +61,7 @@ export function Ladder({ graph, cable, ends, heads, onNext }: LadderProps) {
     buttons.current.get(`${at.side}${at.n}`)?.focus();
   };
   const disconnect = ({ side, n }: Chosen): void =>
-    act(clearContact(graph, cable, { node: ends[side].id, n }), `Pin ${n} is not joined to anything.`);
+    act(clearContact(graph, cable, { node: ends[side].id, n }), `Pin ${n} is not connected.`);
   const onKeyDown = (event: KeyboardEvent): void => {
     if (event.target instanceof HTMLSelectElement) return;
     const { side, n } = cursor;

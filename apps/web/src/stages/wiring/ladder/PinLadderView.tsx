@@ -50,7 +50,7 @@ export function PinLadderView() {
       <Ends key={cable.id} graph={graph} cable={cable} />
       <p className="mt-3 max-w-prose text-[13px] text-ink2">
         Choose a pin, then its counterpart. Keys: arrows go along and across, Enter chooses, Delete disconnects, x swaps with the next pin,
-        c pulls the contact from the shell or fits it, o puts the next end opposite. Check polarity with a meter before the cable meets a
+        c pulls the contact from the housing or fits it, o puts the next end opposite. Check polarity with a meter before the cable meets a
         part.
       </p>
     </div>
@@ -116,7 +116,7 @@ function Ends({ graph, cable }: { readonly graph: Graph; readonly cable: Cable }
               key={end.id}
               type="button"
               className="action py-0.5 font-normal"
-              aria-label={`Put ${names.get(end.id) ?? ''} opposite`}
+              aria-label={`Show ${names.get(end.id) ?? ''} opposite`}
               onClick={() => face(endA, end)}
             >
               {names.get(end.id)}, {wireCount(contactJoins(cable, endA, end).length)}
@@ -144,7 +144,7 @@ function facing(cable: Cable, ends: readonly CableEnd[], chosen: Facing | undefi
 }
 
 const PRESETS: readonly (readonly [PinMapPreset, string])[] = [
-  ['meaning', 'Re-pin by meaning'],
+  ['meaning', 'Re-pin by signal'],
   ['straight', 'Straight through'],
   ['mirrored', 'Mirrored'],
   ['supply-pulled', 'Supply pin pulled'],

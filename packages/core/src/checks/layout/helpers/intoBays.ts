@@ -63,7 +63,7 @@ export function intoBays(graph: Graph): BatchEdit | undefined {
     ? undefined
     : withPackMoved(graph, {
         kind: 'batch',
-        title: 'Put what is not placed into bays',
+        title: 'Place the unplaced parts into bays',
         edits: [one, ...more].slice(0, LIMITS.editsPerBatch),
       });
 }
@@ -90,7 +90,6 @@ function withPackMoved(graph: Graph, edit: BatchEdit): BatchEdit {
 export function intoBaysRemedy(graph: Graph): readonly Remedy[] {
   const edit = intoBays(graph);
   if (edit === undefined || !isWellAfter(graph, edit, (after) => notYetPlaced(after).length === 0)) return [];
-  const sentence =
-    'Put them where the bays have room, near to where the aircraft is to balance. Look at the plan, and move what is to lie elsewhere.';
-  return [{ label: edit.edits.length === 1 ? 'Put it into a bay' : 'Put them into bays', sentence, edit }];
+  const sentence = 'Place them where the bays have room, near the centre of gravity. Check the plan, and move what belongs elsewhere.';
+  return [{ label: edit.edits.length === 1 ? 'Place it in a bay' : 'Place them in bays', sentence, edit }];
 }

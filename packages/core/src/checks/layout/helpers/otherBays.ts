@@ -80,7 +80,7 @@ export function otherAccess(
   if (was === undefined) return [];
   const edit: SimpleEdit = { kind: 'set-bay', id, bay: { ...was, access }, was };
   if (!isWellAfter(graph, edit, isWell)) return [];
-  return [{ label, sentence: `Build the bay "${was.title}" with another way in: ${BAY_ACCESS[access]}.`, edit }];
+  return [{ label, sentence: `Change the access of the bay "${was.title}": ${BAY_ACCESS[access]}.`, edit }];
 }
 
 /** Whether an edit is possible, makes it well, and does not make the balance worse than it is. */

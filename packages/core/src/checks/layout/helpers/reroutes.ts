@@ -44,7 +44,7 @@ function leadBy(cable: LegWires['cable'], leg: LegWires['leg'], via: PointId, ti
   const lead: SimpleEdit = { kind: 'set-leg-via', cable: cable.id, leg: leg.id, via, was: leg.via ?? null };
   if (leg.typedLengthMm === undefined) return lead;
   const untype: SimpleEdit = { kind: 'set-leg-length', cable: cable.id, leg: leg.id, lengthMm: null, was: leg.typedLengthMm };
-  return { kind: 'batch', title: `Lead ${cable.tag} by way of ${title}`, edits: [lead, untype] };
+  return { kind: 'batch', title: `Route ${cable.tag} via ${title}`, edits: [lead, untype] };
 }
 
 /** True for a way that is at one corner twice. */

@@ -20,9 +20,9 @@ export function cellSayings(graph: Graph): Saying[] {
         {
           severity: 'stop',
           where: [{ is: 'item', item: item.id }],
-          what: `${packs} ${found.packs.length === 1 ? 'has' : 'have'} ${cellWords(found.cells)}, and ${item.ref} is made for ${least === most ? cellWords(least) : `${least} to ${cellWords(most)}`}.`,
+          what: `${packs} ${found.packs.length === 1 ? 'has' : 'have'} ${cellWords(found.cells)}, and ${item.ref} needs ${least === most ? cellWords(least) : `${least} to ${cellWords(most)}`}.`,
           evidence: [{ label: `cells in series at ${item.ref} ${element.id}`, value: String(found.cells), limit: String(least) }],
-          why: 'It does not start, or its low-voltage cut-off stops the motor in flight: it counts cells by the voltage it sees.',
+          why: 'It does not start, or its low-voltage cut-off stops the motor in flight, since it counts cells by their voltage.',
           discriminator: `cells ${element.id}`,
         },
       ];

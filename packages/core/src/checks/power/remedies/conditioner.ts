@@ -37,7 +37,7 @@ export function conditionerRemedies(graph: Graph, node: number): readonly Remedy
   return [
     {
       label: 'Add a rail conditioner',
-      sentence: `Plug a clamp and a capacitor into ${port.ref} ${port.port.label}. Its capacitor must not be the wrong way round: the stripe is ground.`,
+      sentence: `Plug a clamp and a capacitor into ${port.ref} ${port.port.label}. Mind the polarity of its capacitor: the stripe is ground.`,
       edit: draft.edit('Add a rail conditioner'),
     },
   ];
@@ -59,7 +59,7 @@ export function leadCapacitorRemedies(graph: Graph, item: number, microfarad: nu
   return [
     {
       label: `Add ${stated(value, 'uF')}`,
-      sentence: `Solder ${stated(value, 'uF')}, low ESR, 50 V, across the supply pads of ${entry.item.ref}, as short as it goes. The stripe is the negative terminal: the wrong way round it bursts.`,
+      sentence: `Solder ${stated(value, 'uF')}, low ESR, 50 V, across the supply pads of ${entry.item.ref}, with leads as short as possible. The stripe marks the negative terminal: reversed, it bursts.`,
       edit: draft.edit(`Add a capacitor at ${entry.item.ref}`),
     },
   ];

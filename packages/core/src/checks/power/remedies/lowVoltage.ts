@@ -36,8 +36,8 @@ function thickerWires(graph: Graph, low: LowLoad): Remedy | undefined {
   const after = lowLoads(graphOf(result.design)).map(key);
   if (after.includes(key(low)) || after.some((one) => !before.has(one))) return undefined;
   return {
-    label: 'Take thicker wires',
-    sentence: `Take the thickest wires that the contacts accept: ${wires.map(({ name }) => name).join(', ')}.`,
+    label: 'Use thicker wires',
+    sentence: `Use the thickest wires that the contacts accept: ${wires.map(({ name }) => name).join(', ')}.`,
     edit,
   };
 }

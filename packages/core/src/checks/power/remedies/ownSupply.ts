@@ -62,7 +62,7 @@ function feedThrough(graph: Graph, item: number, load: Load, feed: FeedPort, { p
   if (out === undefined || !joinSupply(draft, entry.item.id, load, out)) return undefined;
   return {
     label,
-    sentence: `Add a ${inSentence(part.name)} for ${entry.item.ref} from ${feed.at.ref} ${feed.at.port.label}, and take ${entry.item.ref} off what feeds it now.`,
+    sentence: `Add a ${inSentence(part.name)} for ${entry.item.ref} from ${feed.at.ref} ${feed.at.port.label}, and disconnect ${entry.item.ref} from its present supply.`,
     edit: draft.edit(`${label} for ${entry.item.ref}`),
   };
 }

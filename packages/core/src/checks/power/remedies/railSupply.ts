@@ -55,7 +55,7 @@ export function secondSupplyRemedies(graph: Graph, node: number): readonly Remed
     return [
       {
         label: withPack ? 'Add a servo pack' : 'Add a second supply',
-        sentence: `Add ${added.name} from ${added.from}, through a combiner, to ${port.ref} ${port.port.label}: it takes over when the first is lost.`,
+        sentence: `Add ${added.name} from ${added.from}, through a combiner, to ${port.ref} ${port.port.label}: it takes over when the first fails.`,
         edit: draft.edit(withPack ? 'Add a servo pack with its regulator' : 'Add a second supply for the rail'),
       },
     ];

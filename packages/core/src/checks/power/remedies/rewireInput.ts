@@ -28,7 +28,7 @@ export function rewiredInput(graph: Graph, dead: readonly string[], mends: (edit
       return [
         {
           label: 'Wire the second input',
-          sentence: `Wire ${at.ref} ${input.label} to ${from.ref} ${supply.label}: it carries on when the first supply is lost.`,
+          sentence: `Wire ${at.ref} ${input.label} to ${from.ref} ${supply.label}: it keeps running when the first supply fails.`,
           edit,
         },
       ];

@@ -35,7 +35,7 @@ function moveTap(graph: Graph, item: number, cableIx: number): Remedy | undefine
   if (better === undefined || farEnd.at.is !== 'port') return undefined;
   return {
     label: 'Move it behind the sensor',
-    sentence: `Take ${cable.tag} from ${far.ref} ${far.port.label} to ${far.ref} ${better.label}, behind the current sensor.`,
+    sentence: `Move ${cable.tag} from ${far.ref} ${far.port.label} to ${far.ref} ${better.label}, behind the current sensor.`,
     edit: { kind: 'set-cable-end', cable: cable.id, node: farEnd.id, at: { ...farEnd.at, port: better.id }, was: farEnd.at },
   };
 }
