@@ -94,7 +94,7 @@ export function PlaceBar({ item, frame, massG }: PlaceBarProps) {
             from below
           </label>
           <button type="button" className="action" onClick={() => put(null)}>
-            Remove
+            Remove from layout
           </button>
         </>
       )}
