@@ -74,6 +74,18 @@ describe('remedies', () => {
     expect(without).toEqual(checks.filter(({ leftToPeople }) => leftToPeople !== undefined).map(({ id }) => id));
   });
 
+  it('are told, as findings are, in sentences of words alone: nothing of the code or of a missing value is left in them', () => {
+    const told = [
+      ...designs.flatMap((design) => findingsApart(design).flatMap(({ what, why }) => [what, why])),
+      ...offered.map(({ remedy }) => remedy.sentence),
+    ];
+    expect(
+      told.filter((text) => !/^[A-Z0-9"].*[.)]$/.test(text) || /=>|\$\{|[`{}]|\bundefined\b|\bNaN\b|\[object| {2}|\?\?|\(\)/.test(text)),
+    ).toEqual([]);
+    const labels = offered.map(({ remedy }) => remedy.label);
+    expect(labels.filter((text) => !/^[A-Z0-9]/.test(text) || /[.`{}]$|=>|undefined/.test(text))).toEqual([]);
+  });
+
   it.each(offered.map((one) => [`${one.finding.check}: ${one.remedy.label} (${one.finding.what.slice(0, 40)})`, one] as const))(
     '%s',
     (_, { design, finding, remedy }) => {

@@ -84,7 +84,7 @@ function SlotCard({ slot, value, us, isChosen, stopProps, onChoose, onDrop }: Sl
       <span className="flex justify-between gap-1">
         <span className="value font-semibold">{label}</span>
         <span className="text-[11px] text-ink2">
-          {[isReserved ? 'for motors' : '', use?.held === true ? 'held' : '', sharedWith === undefined ? '' : 'pin in use']
+          {[isReserved ? 'for motors' : '', use?.held === true ? 'fixed' : '', sharedWith === undefined ? '' : 'pin in use']
             .filter(Boolean)
             .join(', ')}
         </span>

@@ -49,7 +49,7 @@ function freeing(item: ItemId | undefined, slots: readonly Slot[]): Remedy[] {
   return [
     {
       label: `Only ${kept.label}`,
-      sentence: `label))}; => Remove the function from ${listed(others.map(({ label }) => label))}; => label))}; ${kept.label} keeps it.`,
+      sentence: `Remove the function from ${listed(others.map(({ label }) => label))}; ${kept.label} keeps it.`,
       edit: { kind: 'batch', title: `Only ${kept.label} has the function`, edits: others.map((slot) => edit(item, slot)) },
     },
   ];

@@ -189,18 +189,18 @@ function actionSayings(graph: Graph): Saying[] {
     return [
       {
         ...shared,
-        what: `Loss of signal, ${board} is planned to do what its firmware cannot: it ${title}.`,
+        what: `On loss of signal, ${board} is planned to do what its firmware cannot: it ${title}.`,
         why: 'This setting cannot be loaded.',
       },
     ];
   if (chosen === 'nothing' || (chosen === 'motor-stop' && hovers(airframe.kind)))
-    return [{ ...shared, what: `Loss of signal, ${board} ${title}.`, why: 'Nothing flies the aircraft then.' }];
+    return [{ ...shared, what: `On loss of signal, ${board} ${title}.`, why: 'Nothing flies the aircraft then.' }];
   const missing = missingNeeds(graph, chosen);
   if (missing.length === 0) return [];
   return [
     {
       ...shared,
-      what: `Loss of signal, ${board} ${title}, and nothing gives it a ${listed(missing.map((need) => ACTION_NEEDS[need]))}.`,
+      what: `On loss of signal, ${board} ${title}, and nothing gives it a ${listed(missing.map((need) => ACTION_NEEDS[need]))}.`,
       why: 'Without it the firmware does something else, or nothing.',
     },
   ];
@@ -222,7 +222,7 @@ function actionRemedies(graph: Graph, was: string | null): Remedy[] {
   );
   return fitting.slice(0, 2).map((action) => ({
     label: `It ${LOSS_ACTIONS[action].title}`,
-    sentence: `Loss of signal, the controller ${LOSS_ACTIONS[action].title}.`,
+    sentence: `On loss of signal, the controller ${LOSS_ACTIONS[action].title}.`,
     edit: { kind: 'set-rc-choice', choice: 'onLoss', value: action, was },
   }));
 }

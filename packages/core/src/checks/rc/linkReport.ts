@@ -6,7 +6,7 @@ import { CHANNEL_USES } from '../../model/rcUses.ts';
 import type { Check, Saying } from '../finding.ts';
 import { rcSubjects } from '../helpers/rcSubjects.ts';
 
-/** Nothing reports the signal strength at the receiver hears, or a channel is kept for a figure that nobody puts on it. */
+/** Nothing reports the link quality of a receiver, or a channel is reserved for a value that nothing sends there. */
 export const rssiSource: Check = {
   id: 'rc.rssi-source',
   stage: 'links',
@@ -37,7 +37,7 @@ export const rssiSource: Check = {
       {
         severity: 'note',
         where: rcSubjects(graph),
-        what: `Nothing reports the signal strength at ${feeds[0]?.source.entry.item.ref ?? 'the receiver'} hears.`,
+        what: `Nothing reports the link quality of ${feeds[0]?.source.entry.item.ref ?? 'the receiver'}.`,
         why: 'The pilot gets no warning before the link breaks.',
         discriminator: 'none',
       },

@@ -265,10 +265,10 @@ describe('what the controller does then', () => {
 
   it('has to be planned, known to the firmware, possible, and a flight', () => {
     const said = (design: Design): readonly string[] => findingsBy(design, 'rc.failsafe').map(({ what }) => what);
-    expect(said(noGnss())).toEqual(['Loss of signal, FC1 returns, and nothing gives it a position fix and home position.']);
+    expect(said(noGnss())).toEqual(['On loss of signal, FC1 returns, and nothing gives it a position fix and home position.']);
     const choose = (value: string | null): Design => made(noGnss(), { kind: 'set-rc-choice', choice: 'onLoss', value, was: 'return' });
     expect(said(choose(null))).toEqual(['No action of FC1 is planned for loss of signal.']);
-    expect(said(choose('land'))).toEqual(['Loss of signal, FC1 is planned to do what its firmware cannot: it lands in place.']);
+    expect(said(choose('land'))).toEqual(['On loss of signal, FC1 is planned to do what its firmware cannot: it lands in place.']);
     expect(said(choose('descend'))).toEqual([]);
     for (const finding of findingsOf(choose(null)).filter(({ check }) => check === 'rc.failsafe'))
       for (const { edit } of remediesOf(choose(null), finding)) expect(said(made(choose(null), edit))).toEqual([]);
@@ -280,7 +280,7 @@ describe('what the controller does then', () => {
       return findingsBy({ ...design, aircraft: { ...design.aircraft, airframe: { kind } } }, 'rc.failsafe').map(({ what }) => what);
     };
     expect(stops('flying-wing')).toEqual([]);
-    expect(stops('quad')).toEqual(['Loss of signal, FC1 stops the motors.']);
+    expect(stops('quad')).toEqual(['On loss of signal, FC1 stops the motors.']);
   });
 
   it('does not take a throttle at rest for a lost signal', () => {
