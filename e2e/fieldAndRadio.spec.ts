@@ -141,7 +141,7 @@ test('sensors and reach: how the controller lies, what hovering takes, what is c
 test('a body of carbon hides the horizon from what stands in it; by keyboard; axe', async ({ page, whole }) => {
   await page.goto(`${whole}/layout/antennas`);
   await settled(page);
-  const shadows = page.getByRole('region', { name: /^What stands between an antenna and the horizon/ });
+  const shadows = page.getByRole('region', { name: /^Obstructions between an antenna and the horizon/ });
   await expect(shadows).not.toContainText('carbon body');
   await page.keyboard.press('Escape');
   await enter(page, 'go brief', 'opens brief');
