@@ -108,7 +108,7 @@ describe('an import', () => {
           expect((await server.ask('GET', `/api/aircraft/${body.id}/export`)).status).toBe(200);
         }
       }),
-      { numRuns: 150, seed: 20_261_125 },
+      { numRuns: 60, seed: 20_261_125 },
     );
     expect(seen.size).toBeGreaterThan(1);
   });

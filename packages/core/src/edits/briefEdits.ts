@@ -16,6 +16,7 @@ import { DialectKeySchema } from '../model/ids.ts';
 import { hasShape } from '../model/shape.ts';
 import { keyText } from '../model/keys.ts';
 import { NEEDS } from '../model/needs.ts';
+import { withArticle } from '../text/sentences.ts';
 import { editKind, refuse } from './family.ts';
 
 const closed = { additionalProperties: false } as const;
@@ -23,7 +24,7 @@ const closed = { additionalProperties: false } as const;
 const setAirframe = editKind({
   kind: 'set-airframe',
   schema: Type.Object({ kind: Type.Literal('set-airframe'), airframe: AirframeKindSchema, was: AirframeKindSchema }, closed),
-  title: (edit) => `Make it a ${AIRFRAME_KINDS[edit.airframe].title}`,
+  title: (edit) => `Make it ${withArticle(AIRFRAME_KINDS[edit.airframe].title)}`,
   apply: ({ aircraft }, edit) => {
     const { kind } = aircraft.airframe;
     if (kind !== edit.was) {

@@ -14,7 +14,7 @@ import { planJoin } from '../../harness/looms/planJoin.ts';
 import type { PinAt } from '../../harness/looms/putBetween.ts';
 import type { Check, Remedy } from '../finding.ts';
 import { graphAfter } from './tryEdit.ts';
-import { inSentence } from '../../text/sentences.ts';
+import { inSentence, withArticle } from '../../text/sentences.ts';
 
 /**
  * An inverter in the wire from one end to another.
@@ -70,7 +70,7 @@ function remedyOf(graph: Graph, converted: Converted | undefined, label: string,
   if (converted === undefined) return [];
   const { edit, part, wires } = converted;
   if (!isMended(graph, edit, [wires[0].a, wires[0].b], check)) return [];
-  const sentence = `Add a ${inSentence(part.name)}: ${wires.length === 1 ? 'the wire goes' : 'both wires go'} through it, and the cable gets its branches.`;
+  const sentence = `Add ${withArticle(inSentence(part.name))}: ${wires.length === 1 ? 'the wire goes' : 'both wires go'} through it, and the cable gets its branches.`;
   return [{ label, sentence, edit }];
 }
 

@@ -9,7 +9,7 @@ import { partKeyOf } from '../../model/contentHash.ts';
 import type { Part } from '../../model/part.ts';
 import { airspeedSensors } from '../../parts/sensors.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
-import { inSentence } from '../../text/sentences.ts';
+import { inSentence, withArticle } from '../../text/sentences.ts';
 
 type AirspeedRange = NonNullable<Part['airspeed']>;
 
@@ -125,7 +125,7 @@ function widerSensor(graph: Graph, item: Item, neverExceedMs: number): readonly 
   for (const { part, range } of enough) {
     const edit = proposeAdoption(graph.design, item.id, partKeyOf(part));
     if (edit === undefined || !keepsItsWires(edit)) continue;
-    const sentence = `Replace ${item.ref} with a ${inSentence(part.name)}, which measures up to ${quantity(speedAtPa(range.fullScalePa), 'm/s')}.`;
+    const sentence = `Replace ${item.ref} with ${withArticle(inSentence(part.name))}, which measures up to ${quantity(speedAtPa(range.fullScalePa), 'm/s')}.`;
     return [{ label: 'Use one with a wider range', sentence, edit }];
   }
   return [];

@@ -8,7 +8,7 @@ import type { Item } from '../../model/aircraft.ts';
 import { partKeyOf } from '../../model/contentHash.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 import { workingSituations } from './helpers/situations.ts';
-import { inSentence } from '../../text/sentences.ts';
+import { inSentence, withArticle } from '../../text/sentences.ts';
 
 /** A linear regulator or a clamp that gets hotter than it may. */
 export const dissipation: Check = {
@@ -78,6 +78,6 @@ function switchingRegulator(graph: Graph, item: Item, result: ScenarioResult, i:
   });
   const edit = chosen === undefined ? undefined : proposeAdoption(graph.design, item.id, partKeyOf(chosen.part));
   if (chosen === undefined || edit === undefined) return [];
-  const sentence = `Replace ${item.ref} with a ${inSentence(chosen.part.name)}, on the same wires.`;
+  const sentence = `Replace ${item.ref} with ${withArticle(inSentence(chosen.part.name))}, on the same wires.`;
   return [{ label: 'Use a switching regulator', sentence, edit }];
 }

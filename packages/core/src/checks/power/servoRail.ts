@@ -3,7 +3,7 @@ import { circuitNode, type Graph } from '../../graph/graph.ts';
 import { railsOf, type Driver } from '../../graph/railsOf.ts';
 import type { ScenarioResult } from '../../power/scenarios/solveScenario.ts';
 import type { CircuitElement } from '../../model/part.ts';
-import { inSentence } from '../../text/sentences.ts';
+import { inSentence, withArticle } from '../../text/sentences.ts';
 import { graphAfter } from '../helpers/tryEdit.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 import { railRemedies } from './remedies/railSupply.ts';
@@ -162,7 +162,13 @@ function otherClamps(graph: Graph, ix: number): readonly Remedy[] {
           const isQuiet = after !== undefined && servoRails(after).every((rail) => backupSaying(after, rail).length === 0);
           const words = spec.unit === undefined ? label : `${label} ${spec.unit}`;
           return isQuiet
-            ? [{ label: `Set ${item.ref} to ${words}`, sentence: `Choose a ${inSentence(spec.label)} of ${words} for ${item.ref}.`, edit }]
+            ? [
+                {
+                  label: `Set ${item.ref} to ${words}`,
+                  sentence: `Choose ${withArticle(inSentence(spec.label))} of ${words} for ${item.ref}.`,
+                  edit,
+                },
+              ]
             : [];
         }),
   );

@@ -40,11 +40,11 @@ export function driveGroup(graph: Graph, item: number, drive: Of<'drive'>): 'lif
   return isWingless(kind) ? 'lift' : 'cruise';
 }
 
-/** The throttle inputs of a drive: on a part with several, the one in the same place of the list. */
+/** The throttle inputs of a drive: on a part with one for each drive, the one in the same place of the list. */
 function throttlesOf(graph: Graph, item: number, drive: Of<'drive'>): readonly Endpoint[] {
   const part = graph.items[item]?.part;
   const throttles = part?.endpoints.filter((endpoint) => endpoint.is === 'pulse-in' && endpoint.use === 'motor') ?? [];
   const drives = part?.circuit.filter((element) => element.is === 'drive') ?? [];
-  if (drives.length !== throttles.length || drives.length === 1) return throttles;
+  if (drives.length !== throttles.length) return throttles;
   return throttles.slice(drives.indexOf(drive), drives.indexOf(drive) + 1);
 }

@@ -5,6 +5,7 @@ import type { LinkKindId } from '../../model/linkIds.ts';
 import type { OsdField } from '../../model/osdFields.ts';
 import { isStick } from '../../model/rcUses.ts';
 import { listed } from '../../text/lists.ts';
+import { withArticle } from '../../text/sentences.ts';
 import { channelPlanOf } from '../channelPlan.ts';
 import { rcChannelsOf } from '../channelsOf.ts';
 import { rcOutOf } from '../rcFeeds.ts';
@@ -72,7 +73,7 @@ function sourceOf(graph: Graph, need: Need): FieldSource {
     }
     case 'board-sensor': {
       const board = boards.find(({ part }) => part?.board?.sensors.some((sensor) => sensor.endsWith(need.sensor)) === true);
-      return board === undefined ? missing(`a ${need.sensor}`) : there(`${need.sensor} of ${board.item.ref}`);
+      return board === undefined ? missing(withArticle(need.sensor)) : there(`${need.sensor} of ${board.item.ref}`);
     }
     case 'link': {
       const from = linkFrom(graph, need.kind);

@@ -8,7 +8,7 @@ import { filters } from '../../../parts/small.ts';
 import { settingsOf } from '../../../model/settingsOf.ts';
 import type { Remedy } from '../../finding.ts';
 import { openPortOn } from './railSupply.ts';
-import { inSentence } from '../../../text/sentences.ts';
+import { inSentence, withArticle } from '../../../text/sentences.ts';
 
 /** The choices of the conditioner's settings: clamp volts and microfarad. */
 export const CONDITIONER_PART = filters.find(({ id }) => id === 'conditioner-rail-5v6');
@@ -24,7 +24,7 @@ export function conditioningEdit(graph: Graph, part: Part, settings: Settings): 
   const node = load?.is === 'load' ? circuitNode(graph, servo, load.supply) : undefined;
   const port = part !== CONDITIONER_PART || node === undefined ? undefined : openPortOn(graph, node);
   if (port !== undefined) draft.wire(draft.port(item, 'lead'), draft.port(port.itemId, port.port.id));
-  return draft.edit(`Add a ${inSentence(part.name)}`);
+  return draft.edit(`Add ${withArticle(inSentence(part.name))}`);
 }
 
 /** A clamp and a capacitor on a free row of the rail. */

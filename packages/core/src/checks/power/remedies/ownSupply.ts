@@ -11,7 +11,7 @@ import { chooseRegulator, feedPorts, isOpen, type FeedPort } from '../../../harn
 import { filters } from '../../../parts/small.ts';
 import type { Remedy } from '../../finding.ts';
 import { sizeFor } from './sizeFor.ts';
-import { inSentence } from '../../../text/sentences.ts';
+import { inSentence, withArticle } from '../../../text/sentences.ts';
 
 type Load = Extract<CircuitElement, { is: 'load' }>;
 
@@ -62,7 +62,7 @@ function feedThrough(graph: Graph, item: number, load: Load, feed: FeedPort, { p
   if (out === undefined || !joinSupply(draft, entry.item.id, load, out)) return undefined;
   return {
     label,
-    sentence: `Add a ${inSentence(part.name)} for ${entry.item.ref} from ${feed.at.ref} ${feed.at.port.label}, and disconnect ${entry.item.ref} from its present supply.`,
+    sentence: `Add ${withArticle(inSentence(part.name))} for ${entry.item.ref} from ${feed.at.ref} ${feed.at.port.label}, and disconnect ${entry.item.ref} from its present supply.`,
     edit: draft.edit(`${label} for ${entry.item.ref}`),
   };
 }

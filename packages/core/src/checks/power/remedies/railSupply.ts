@@ -10,7 +10,7 @@ import { supplyPull } from '../parallelRegulators.ts';
 import { batteries } from '../../../parts/batteries.ts';
 import { distribution } from '../../../parts/distribution.ts';
 import { sizeFor } from './sizeFor.ts';
-import { inSentence } from '../../../text/sentences.ts';
+import { inSentence, withArticle } from '../../../text/sentences.ts';
 
 /** What a servo rail is taken to want where nothing says. */
 const NOMINAL_V = 5;
@@ -87,7 +87,7 @@ function addRegulator(
     }
     if (!draft.wire(out, draft.port(port.itemId, port.port.id), 'meaning', sizeFor(amps, out?.port.connector, port.port.connector)))
       return undefined;
-    return { name: `a ${inSentence(chosen.part.name)}`, from: `${feed.at.ref} ${feed.at.port.label}` };
+    return { name: withArticle(inSentence(chosen.part.name)), from: `${feed.at.ref} ${feed.at.port.label}` };
   }
   return undefined;
 }
