@@ -225,6 +225,7 @@ export * from './text/readersUnits.ts';
 export * from './text/units.ts';
 export * from './checks/finding.ts';
 export * from './checks/findingsOf.ts';
+export { provenRemedies } from './checks/provenRemedies.ts';
 export { straightCableHarm, type StraightHarm } from './checks/wiring/fitsButWrong.ts';
 export { CHECKS_VERSION, checks } from './checks/registry.ts';
 export * from './formats/aircraftFile.ts';

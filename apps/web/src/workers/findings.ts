@@ -1,4 +1,4 @@
-import { brokenChecks, findingsOf, judge, remediesOf, type BrokenCheck, type JudgedFinding, type Remedy } from '@wired-falcon/core';
+import { brokenChecks, findingsOf, judge, provenRemedies, type BrokenCheck, type JudgedFinding, type Remedy } from '@wired-falcon/core';
 import { inOneStep, type Calculator } from './calculator.ts';
 
 /** What the checks say of a document, and which of them could not. */
@@ -14,9 +14,17 @@ export const findings: Calculator<'findings', null, Findings> = {
   steps: inOneStep((design) => ({ judged: judge(findingsOf(design), design.aircraft), broken: brokenChecks(design) })),
 };
 
-/** What mends the finding with this key. */
+/** What mends the finding with this key. Each remedy is tried on the aircraft first, one a step. */
 export const remedies: Calculator<'remedies', string, readonly Remedy[]> = {
   id: 'remedies',
   isUrgent: true,
-  steps: inOneStep((design, key) => remediesOf(design, { key })),
+  *steps(design, key) {
+    const tries = provenRemedies(design, { key });
+    for (;;) {
+      const step = tries.next();
+      if (step.done === true) return step.value;
+      // How many there will be nobody knows before.
+      yield 0;
+    }
+  },
 };

@@ -4,14 +4,20 @@ import { stages } from '../model/stages.ts';
 import { grouped } from '../text/grouped.ts';
 import { SEVERITIES, subjectKey, type Finding, type Follower, type Subject } from './finding.ts';
 
-/** The stable order of findings: severity, stage, then the sentence by reference. */
+/** The stable order of findings: severity, stage, then the sentence by reference, then what it rests on. */
 export function inFindingOrder(a: Finding, b: Finding): number {
   return (
     SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) ||
     stages.indexOf(a.stage) - stages.indexOf(b.stage) ||
     naturalOrder(a.what, b.what) ||
+    // Before the key, which has ids in it: two aircraft that differ in nothing but ids have their findings in one order.
+    naturalOrder(evidenceWords(a), evidenceWords(b)) ||
     naturalOrder(a.key, b.key)
   );
+}
+
+function evidenceWords({ evidence }: Finding): string {
+  return evidence.map(({ label, value, limit = '' }) => `${label} ${value} ${limit}`).join(' ');
 }
 
 /**

@@ -32,6 +32,8 @@ export interface Remedy {
   /** What will be changed, as a sentence. */
   readonly sentence: string;
   readonly edit: Edit;
+  /** One of several that differ in the part that is chosen: the best three that hold are offered. */
+  readonly isChoice?: true;
 }
 
 /** What several findings come from. */

@@ -41,7 +41,16 @@ export function findingsApart(design: Design): readonly Finding[] {
   return [...saidOf(design).byCheck.values()].flatMap((answer) => ('error' in answer ? [] : answer.findings));
 }
 
-/** The edits that mend a finding of this design, best first, also of one that is told under another; none where the finding is not one of this design. */
+/** What each check says of a design that is only tried: what was said of the one of today stays what the next is compared with. */
+export function findingsTried(tried: Design, today: Design): readonly Finding[] {
+  const { byCheck } = cache.get(tried) ?? askChecks(checks, { graph: graphOf(tried) }, saidOf(today));
+  return [...byCheck.values()].flatMap((answer) => ('error' in answer ? [] : answer.findings));
+}
+
+/**
+ * The edits that should mend a finding of this design, best first, also of one that is told under another; none where the finding is not
+ * one of this design. Which of them hold on this aircraft, `provenRemedies` tries.
+ */
 export function remediesOf(design: Design, { key }: Pick<Finding, 'key'>): readonly Remedy[] {
   return saidOf(design).drafts.get(key)?.() ?? [];
 }

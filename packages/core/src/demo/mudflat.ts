@@ -117,7 +117,9 @@ function sensorsAndLinks(bench: Bench): void {
   bench.wire('BEC2 out', 'CC1 power', 'meaning', 120);
   // Both pairs of its contacts: one alone carries too little.
   bench.join(2, 2, 24, 'red');
-  bench.join(1, 4, 24, 'black');
+  bench.join(2, 3, 24, 'red');
+  bench.join(1, 5, 24, 'black');
+  bench.join(1, 6, 24, 'black');
   bench.wire('CC1 FC', 'FC1 L2', 'meaning', 150);
   bench.add('rangefinder-serial-40m', 'belly');
   bench.wire('RNG1 UART', 'FC1 L3', 'meaning', 310);

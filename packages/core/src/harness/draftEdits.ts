@@ -87,6 +87,15 @@ export class DraftEdits {
     return true;
   }
 
+  /** What the aircraft would be with one more edit, which is not made; undefined where it is refused. */
+  after(edit: Edit): Graph | undefined {
+    const result = applyEdit(
+      this.#design,
+      withFreshIds(edit, () => `${this.#name}-${++this.#ids}`),
+    );
+    return 'refused' in result ? undefined : graphOf(result.design);
+  }
+
   /** Puts a part in. @returns the id of the item while the draft is made, or undefined when it is refused */
   add(part: Part, label: string, settings: Settings = {}): ItemId | undefined {
     const ref = nextReference(this.#design.aircraft, part.kind);

@@ -2,6 +2,7 @@ import type { SimpleEdit } from '../edits/registry.ts';
 import type { PortLeg } from '../graph/cableJoins.ts';
 import type { Graph } from '../graph/graph.ts';
 import { graphOf } from '../graph/graphOf.ts';
+import type { Conductor } from '../model/aircraft.ts';
 import { fitPinMap, type PinMapPreset } from './fitPinMap.ts';
 import { newConductor } from './newConductor.ts';
 
@@ -43,6 +44,8 @@ export function repinEdits(graph: Graph, leg: PortLeg, preset: PinMapPreset): Si
       to: { node: conductor.b.node, n: b },
       was: conductor.b,
     });
+    // A wire that was red for a supply and now leads a ground is not left red.
+    edits.push(...colourEdit(graph, leg, { ...conductor, b: { ...conductor.b, n: b } }));
   }
   let next = 1;
   for (const [a, b] of wanted) {
@@ -62,20 +65,13 @@ export function repinEdits(graph: Graph, leg: PortLeg, preset: PinMapPreset): Si
 
 /** The edits that give every wire of the plain cables the colour of the aircraft's scheme; those that have it already stay. */
 export function recolourEdits(graph: Graph, legs: readonly PortLeg[]): SimpleEdit[] {
-  return legs.flatMap((leg) =>
-    leg.conductors.flatMap((conductor): SimpleEdit[] => {
-      const { colour } = newConductor(graph, leg.a, leg.b, {
-        id: conductor.id,
-        leg: conductor.leg,
-        nodeA: conductor.a.node,
-        nodeB: conductor.b.node,
-        a: conductor.a.n,
-        b: conductor.b.n,
-      });
-      if (colour === conductor.colour) return [];
-      return [{ kind: 'set-conductor-colour', cable: leg.cable.id, conductor: conductor.id, colour, was: conductor.colour }];
-    }),
-  );
+  return legs.flatMap((leg) => leg.conductors.flatMap((conductor) => colourEdit(graph, leg, conductor)));
+}
+
+/** The edit that gives a wire the colour of the aircraft's scheme for the pins that it joins; none where it has it. */
+function colourEdit(graph: Graph, leg: PortLeg, { id, leg: along, a, b, colour: was }: Conductor): SimpleEdit[] {
+  const { colour } = newConductor(graph, leg.a, leg.b, { id, leg: along, nodeA: a.node, nodeB: b.node, a: a.n, b: b.n });
+  return colour === was ? [] : [{ kind: 'set-conductor-colour', cable: leg.cable.id, conductor: id, colour, was }];
 }
 
 /** The aircraft as it is with the leg's wires taken out, so that they do not count as feeding their own ends. */

@@ -15,6 +15,8 @@ export const WIRE_AMPS: Readonly<Record<(typeof AWG_SIZES)[number], number>> = {
   14: 32,
   12: 41,
   10: 55,
+  8: 73,
+  6: 101,
 };
 
 /** Silicone wire carries twice its lasting current for half a minute. */

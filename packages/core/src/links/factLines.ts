@@ -23,7 +23,8 @@ const LOSS_WORDS: Readonly<Record<LossSignal, string>> = {
 
 /**
  * What the part of an item states beyond its ports, mass and size: how a lost link is told, what its antennas are for, what its radios speak, which way it turns,
- * what its USB is, the clocks of its serial ports, its scales, its cells. As the item is set.
+ * what its USB is, the clocks of its serial ports, its scales, its cells, what
+ * it draws while its motor stands, its thrust. As the item is set.
  * @param raw the part as it is written, @param part the same as the item is set
  */
 export function factLines(item: Item, raw: Part, part: ResolvedPart): readonly FactLine[] {
@@ -37,6 +38,7 @@ export function factLines(item: Item, raw: Part, part: ResolvedPart): readonly F
     ...clockLines(part),
     ...monitorLines(part),
     ...cellLines(part),
+    ...driveLines(part),
   ];
 }
 
@@ -45,6 +47,19 @@ function cellLines({ circuit }: ResolvedPart): FactLine[] {
     element.is === 'drive' && element.cells !== undefined ? [`${element.cells.least} to ${element.cells.most}`] : [],
   );
   return [...new Set(texts)].map((text) => ({ label: 'Cells in series', text }));
+}
+
+/** What a motor controller draws when idle, and what a motor pushes at full throttle. */
+function driveLines({ circuit }: ResolvedPart): FactLine[] {
+  const idle = circuit.flatMap((element) => (element.is === 'drive' && element.idleA !== undefined ? [stated(element.idleA, 'A')] : []));
+  const thrust = circuit.flatMap((element) => {
+    const full = element.is === 'motor' ? element.table.at(-1)?.thrustG : undefined;
+    return full === undefined ? [] : [stated(full, 'g')];
+  });
+  return [
+    ...[...new Set(idle)].map((text) => ({ label: 'Current while its motor stands', text })),
+    ...[...new Set(thrust)].map((text) => ({ label: 'Thrust at full throttle, standing still', text })),
+  ];
 }
 
 function monitorLines({ monitor }: ResolvedPart): FactLine[] {

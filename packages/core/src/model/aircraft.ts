@@ -149,8 +149,8 @@ export type Leg = Shape<typeof LegSchema>;
 export const NodePinSchema = Type.Object({ node: NodeIdSchema, n: contact }, closed);
 export type NodePin = Shape<typeof NodePinSchema>;
 
-export const AWG_SIZES = [10, 12, 14, 16, 18, 20, 22, 24, 26, 28, 30] as const;
-export const AwgSchema = Type.Integer({ minimum: 10, maximum: 30 });
+export const AWG_SIZES = [6, 8, 10, 12, 14, 16, 18, 20, 22, 24, 26, 28, 30] as const;
+export const AwgSchema = Type.Integer({ minimum: 6, maximum: 30 });
 export const WIRE_COLOURS = ['black', 'red', 'orange', 'yellow', 'green', 'blue', 'violet', 'grey', 'white', 'brown', 'pink'] as const;
 export type WireColour = (typeof WIRE_COLOURS)[number];
 export const ColourSchema = oneOf(WIRE_COLOURS);

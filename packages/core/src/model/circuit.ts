@@ -122,19 +122,24 @@ export function circuitElementSchema<N extends TSchema>(number: N) {
         maxV: number,
         continuousA: number,
         burstA: number,
+        /** What it takes from the pack while its motor stands. */
+        idleA: Type.Optional(number),
         /** The packs that it is stated for, by their cells in series: its cut-off counts them. */
         cells: Type.Optional(Type.Object({ least: cellCount, most: cellCount }, closed)),
       },
       closed,
     ),
-    /** Motor with its propeller: amperes from the pack by throttle, measured at `tableV`. */
+    /** Motor with its propeller: amperes from the pack by throttle, measured at `tableV`, and the thrust standing still where it was measured too. */
     Type.Object(
       {
         is: Type.Literal('motor'),
         ...base,
         phases: Type.Array(node, { minItems: 2, maxItems: 3 }),
         tableV: number,
-        table: Type.Array(Type.Object({ throttle: Type.Number(), currentA: Type.Number() }, closed), { minItems: 2 }),
+        table: Type.Array(
+          Type.Object({ throttle: Type.Number(), currentA: Type.Number(), thrustG: Type.Optional(Type.Number()) }, closed),
+          { minItems: 2 },
+        ),
         maxA: number,
       },
       closed,

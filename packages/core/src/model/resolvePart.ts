@@ -151,14 +151,17 @@ function resolveElement(element: RawElement, values: Values): CircuitElement {
         ...(stallA === undefined ? {} : { stallA: n(stallA) }),
       };
     }
-    case 'drive':
+    case 'drive': {
+      const { idleA, ...rest } = element;
       return {
-        ...element,
+        ...rest,
         minV: n(element.minV),
         maxV: n(element.maxV),
         continuousA: n(element.continuousA),
         burstA: n(element.burstA),
+        ...(idleA === undefined ? {} : { idleA: n(idleA) }),
       };
+    }
     case 'motor':
       return { ...element, tableV: n(element.tableV), maxA: n(element.maxA) };
     case 'clamp':

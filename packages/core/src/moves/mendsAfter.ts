@@ -32,7 +32,7 @@ export function* mendsAfter(before: Design, draft: DraftEdits): Generator<void, 
     const next = grave(design).find((finding) => isMended(finding) && !known.has(keyOf(finding)) && !tried.has(finding.key));
     if (next === undefined) break;
     tried.add(next.key);
-    const remedy = remediesOf(design, next).find(({ edit }) => isBetter(draft, edit, next));
+    const remedy = remediesOf(design, next).find(({ edit, isChoice }) => isChoice !== true && isBetter(draft, edit, next));
     if (remedy !== undefined && draft.take(remedy.edit)) mends.push({ finding: next, remedy });
   }
   return mends;

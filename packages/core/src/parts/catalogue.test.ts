@@ -6,6 +6,7 @@ import { partKinds } from '../model/partKinds.ts';
 import { shapeProblems } from '../model/shape.ts';
 import { catalogue, sampleParts } from './catalogue.ts';
 import { unknownFacts } from './partFacts.ts';
+import { ratingProblems } from '../graph/ratingProblems.ts';
 
 describe.each(sampleParts.map((part) => [part.id, part] as const))('%s', (_, part) => {
   it('has the shape of a part', () => {
@@ -14,6 +15,10 @@ describe.each(sampleParts.map((part) => [part.id, part] as const))('%s', (_, par
 
   it('states every fact that concerns it', () => {
     expect(unknownFacts(part).map(({ id }) => id)).toEqual([]);
+  });
+
+  it('has figures that can be', () => {
+    expect(ratingProblems(part)).toEqual([]);
   });
 
   it('holds together under every choice of its settings', () => {

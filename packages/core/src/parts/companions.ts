@@ -138,7 +138,12 @@ export const companions: readonly Part[] = [
     noiseDbm: -86,
     settings: [devicePath('FC', '/dev/ttyS0', ['/dev/ttyS1'])],
     ports: [
-      wiredPort('power', ['locking-2.0', 'socket'], [['5V', 'supply-in', '@5v'], ['5V', 'supply-in', '@5v'], gnd, gnd], { needed: true }),
+      wiredPort(
+        'power',
+        ['locking-2.0', 'socket'],
+        [['5V', 'supply-in', '@5v'], ['5V', 'supply-in', '@5v'], ['5V', 'supply-in', '@5v'], gnd, gnd, gnd],
+        { needed: true },
+      ),
       wiredPort('FC', ['locking-1.25', 'socket'], [['-', 'nc'], ['TX', 'rx', logic3V3], ['RX', 'tx', logic3V3], gnd], {
         label: 'controller',
       }),

@@ -52,11 +52,14 @@ const onBoard = (id: string, from: `@${string}`, out: `@${string}`, setV: number
     burstS: 5,
   });
 
+/** An end for a pack, or for the aircraft. */
+function packEnd(id: string, gender: 'pins' | 'socket', plus: Row, minus: Row, plug: 'XT60' | 'XT90' = 'XT60'): WiredPort {
+  return wiredPort(id, [plug, gender], [plus, minus], { label: id === 'out' ? 'to the aircraft' : `pack ${id}`, needed: true });
+}
+
 /** A lead between two packs and what they feed, with the plugs of the packs. */
 function packLead(way: 'series' | 'parallel', plug: 'XT60' | 'XT90', massG: number): Part {
   const isSeries = way === 'series';
-  const ends = (id: string, gender: 'pins' | 'socket', plus: Row, minus: Row): WiredPort =>
-    wiredPort(id, [plug, gender], [plus, minus], { label: id === 'out' ? 'to the aircraft' : `pack ${id}`, needed: true });
   return samplePart({
     id: `lead-${way}-${plug.toLowerCase()}`,
     kind: 'distribution',
@@ -67,9 +70,9 @@ function packLead(way: 'series' | 'parallel', plug: 'XT60' | 'XT90', massG: numb
     massG,
     sizeMm: [120, 20, 12],
     ports: [
-      ends('A', 'pins', ['+', 'supply-in', '@bat'], ['-', 'gnd', isSeries ? '@middle' : '@gnd']),
-      ends('B', 'pins', ['+', 'supply-in', isSeries ? '@middle' : '@bat'], ['-', 'gnd', '@gnd']),
-      ends('out', 'socket', ['+', 'supply-out', '@bat'], ['-', 'gnd', '@gnd']),
+      packEnd('A', 'pins', ['+', 'supply-in', '@bat'], ['-', 'gnd', isSeries ? '@middle' : '@gnd'], plug),
+      packEnd('B', 'pins', ['+', 'supply-in', isSeries ? '@middle' : '@bat'], ['-', 'gnd', '@gnd'], plug),
+      packEnd('out', 'socket', ['+', 'supply-out', '@bat'], ['-', 'gnd', '@gnd'], plug),
     ],
     circuit: [],
     cautions: ['battery'],
@@ -131,6 +134,25 @@ export const distribution: readonly Part[] = [
       { is: 'diode', id: 'diode-a', from: 'A.2', to: 'out.2', dropV: 0.06, maxA: 10 },
       { is: 'diode', id: 'diode-b', from: 'B.2', to: 'out.2', dropV: 0.06, maxA: 10 },
     ],
+  }),
+  samplePart({
+    id: 'combiner-two-packs-60a',
+    kind: 'distribution',
+    name: 'Ideal-diode board for two packs, 60 A',
+    summary:
+      'Two packs onto one supply through transistors that act as diodes: the higher one feeds, neither charges the other, and either may be pulled. 60 A per input, up to 12 cells.',
+    massG: 46,
+    sizeMm: [62, 48, 14],
+    ports: [
+      packEnd('A', 'pins', ['+', 'supply-in'], ['-', 'gnd', '@gnd']),
+      packEnd('B', 'pins', ['+', 'supply-in'], ['-', 'gnd', '@gnd']),
+      packEnd('out', 'socket', ['+', 'supply-out'], ['-', 'gnd', '@gnd']),
+    ],
+    circuit: [
+      { is: 'diode', id: 'diode-a', from: 'A.1', to: 'out.1', dropV: 0.04, maxA: 60 },
+      { is: 'diode', id: 'diode-b', from: 'B.1', to: 'out.1', dropV: 0.04, maxA: 60 },
+    ],
+    cautions: ['battery'],
   }),
   samplePart({
     id: 'distribution-two-regulators',

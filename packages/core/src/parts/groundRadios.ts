@@ -26,7 +26,7 @@ function pairOnUsb(
     ports: [
       wiredPort('usb', ['USB-C', 'socket'], [['VBUS', 'supply-in'], ['D+', 'usb'], ['D-', 'usb'], gnd], { label: 'USB', needed: true }),
     ],
-    circuit: [load('radio', ['usb.1', '@gnd'], [0.06, 0.15, 0.5], [5, 4.5, 5.5], { law: 'constant-power' })],
+    circuit: [load('radio', ['usb.1', '@gnd'], [0.06, 0.1, 0.22], [5, 4.5, 5.5], { law: 'constant-power' })],
     how: inMenu(settings, 'radio tool on the bench computer', '"Air", the same at both ends of the pair', { over: 'usb' }),
     routes: [{ from: 'usb', to: 'air', transform: 'bridge' }],
     endpoints: [

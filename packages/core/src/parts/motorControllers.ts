@@ -24,10 +24,10 @@ const power: WiredPort = wiredPort(
   { needed: true },
 );
 
-const motorPort = (id = 'motor', label = 'motor'): WiredPort =>
+const motorPort = (id = 'motor', label = 'motor', plug: 'bullet-3.5' | 'bullet-6.0' = 'bullet-3.5'): WiredPort =>
   wiredPort(
     id,
-    ['bullet-3.5', 'socket'],
+    [plug, 'socket'],
     [
       ['A', 'phase'],
       ['B', 'phase'],
@@ -53,6 +53,7 @@ function drive(port: string, [least, most]: readonly [number, number], maxV: num
     maxV,
     continuousA,
     burstA: Math.round(continuousA * 1.4),
+    idleA: continuousA > 50 ? 0.05 : 0.03,
     cells: { least, most },
   };
 }
@@ -158,6 +159,20 @@ export const motorControllers: readonly Part[] = [
     sizeMm: [78, 36, 16],
     ports: [power, signalLead(['-', 'nc']), motorPort()],
     circuit: [drive('motor', [4, 8], 34, 80), load('logic', ['power.1', '@gnd'], [0.03, 0.03, 0.05], [22, 6, 34])],
+    endpoints: [throttle('signal.1'), phaseEnd()],
+    indications,
+    steps,
+    cautions: ['propellers-off'],
+  }),
+  samplePart({
+    id: 'motor-controller-120a-12s',
+    kind: 'motor-controller',
+    name: 'Motor controller 120 A, 12 cells, without a regulator',
+    summary: '6 to 12 cells. Signal and ground only: the middle of its lead is empty.',
+    massG: 142,
+    sizeMm: [98, 46, 24],
+    ports: [power, signalLead(['-', 'nc']), motorPort('motor', 'motor', 'bullet-6.0')],
+    circuit: [drive('motor', [6, 12], 54, 120), load('logic', ['power.1', '@gnd'], [0.03, 0.03, 0.05], [44, 12, 54])],
     endpoints: [throttle('signal.1'), phaseEnd()],
     indications,
     steps,
@@ -277,6 +292,7 @@ export const motorControllers: readonly Part[] = [
         maxV: 13,
         continuousA: 20,
         burstA: 28,
+        idleA: 0.02,
         cells: { least: 2, most: 3 },
       },
     ],

@@ -11,10 +11,13 @@ interface Figures {
   readonly tableV: number;
   /** Amperes from the pack at a quarter, a half, three quarters and full throttle. */
   readonly currentA: readonly [number, number, number, number];
+  /** Thrust at the same throttles, standing still. */
+  readonly thrustG: readonly [number, number, number, number];
   readonly maxA: number;
   readonly magnetAm2: number;
   /** Diameter and pitch. */
   readonly propellerIn: readonly [number, number];
+  readonly plug?: 'bullet-3.5' | 'bullet-6.0';
 }
 
 /** Nothing is chosen by default: which way it turns is known when somebody has looked. */
@@ -24,7 +27,7 @@ function turnSetting(id: string, label: string, how: How): Part['settings'][numb
 
 /** A brushless motor with its propeller. */
 function motor(figures: Figures): Part {
-  const { id, name, summary, massG, sizeMm, tableV, currentA, maxA, magnetAm2, propellerIn } = figures;
+  const { id, name, summary, massG, sizeMm, tableV, currentA, thrustG, maxA, magnetAm2, propellerIn, plug = 'bullet-3.5' } = figures;
   const [diameterIn, pitchIn] = propellerIn;
   const phases = ['phases.1', 'phases.2', 'phases.3'];
   return samplePart({
@@ -50,7 +53,7 @@ function motor(figures: Figures): Part {
     ports: [
       wiredPort(
         'phases',
-        ['bullet-3.5', 'plug'],
+        [plug, 'plug'],
         [
           ['A', 'phase'],
           ['B', 'phase'],
@@ -65,7 +68,13 @@ function motor(figures: Figures): Part {
         id: 'motor',
         phases,
         tableV,
-        table: [{ throttle: 0, currentA: 0 }, ...currentA.map((amperes, i) => ({ throttle: (i + 1) / 4, currentA: amperes }))],
+        table: [
+          { throttle: 0, currentA: 0, thrustG: 0 },
+          { throttle: 0.25, currentA: currentA[0], thrustG: thrustG[0] },
+          { throttle: 0.5, currentA: currentA[1], thrustG: thrustG[1] },
+          { throttle: 0.75, currentA: currentA[2], thrustG: thrustG[2] },
+          { throttle: 1, currentA: currentA[3], thrustG: thrustG[3] },
+        ],
         maxA,
       },
     ],
@@ -90,6 +99,7 @@ export const motors: readonly Part[] = [
     sizeMm: [30, 28, 28],
     tableV: 11.5,
     currentA: [1.6, 4.8, 9.4, 15],
+    thrustG: [160, 330, 510, 700],
     maxA: 18,
     magnetAm2: 0.25,
     propellerIn: [6, 4],
@@ -102,6 +112,7 @@ export const motors: readonly Part[] = [
     sizeMm: [40, 28, 28],
     tableV: 15.4,
     currentA: [3.2, 9.5, 19, 31],
+    thrustG: [350, 730, 1160, 1600],
     maxA: 36,
     magnetAm2: 0.5,
     propellerIn: [9, 6],
@@ -114,6 +125,7 @@ export const motors: readonly Part[] = [
     sizeMm: [52, 42, 42],
     tableV: 22.8,
     currentA: [4.1, 12.5, 25, 41],
+    thrustG: [690, 1450, 2300, 3200],
     maxA: 52,
     magnetAm2: 0.9,
     propellerIn: [13, 8],
@@ -121,11 +133,12 @@ export const motors: readonly Part[] = [
   motor({
     id: 'motor-lift-41mm-15x5',
     name: 'Lift motor 41 mm with 15x5 propeller',
-    summary: 'Flat brushless motor for hovering, about 2.6 kg of static thrust on 6 cells.',
+    summary: 'Flat brushless motor for hovering, about 3.2 kg of static thrust on 6 cells.',
     massG: 120,
     sizeMm: [28, 48, 48],
     tableV: 22.8,
     currentA: [2.6, 8.2, 17, 28],
+    thrustG: [760, 1600, 2500, 3200],
     maxA: 34,
     magnetAm2: 0.8,
     propellerIn: [15, 5],
@@ -138,9 +151,24 @@ export const motors: readonly Part[] = [
     sizeMm: [65, 50, 50],
     tableV: 22.8,
     currentA: [7, 22, 46, 74],
+    thrustG: [1250, 2670, 4370, 6000],
     maxA: 85,
     magnetAm2: 1.6,
     propellerIn: [18, 10],
+  }),
+  motor({
+    id: 'motor-63mm-24x12-12s',
+    name: 'Motor 63 mm with 24x12 propeller, 12 cells',
+    summary: 'Brushless, about 14 kg of static thrust on 12 cells.',
+    massG: 740,
+    sizeMm: [78, 63, 63],
+    tableV: 45.6,
+    currentA: [8, 24, 52, 88],
+    thrustG: [2830, 5890, 9860, 14_000],
+    maxA: 105,
+    magnetAm2: 2.6,
+    propellerIn: [24, 12],
+    plug: 'bullet-6.0',
   }),
   motor({
     id: 'motor-23mm-7x4-6s',
@@ -150,6 +178,7 @@ export const motors: readonly Part[] = [
     sizeMm: [32, 28, 28],
     tableV: 22.8,
     currentA: [1.2, 3.6, 7.8, 13],
+    thrustG: [185, 380, 640, 900],
     maxA: 16,
     magnetAm2: 0.25,
     propellerIn: [7, 4],

@@ -102,6 +102,17 @@ export const partFacts: readonly PartFact[] = [
     statedOf: ({ circuit }) => circuit.flatMap((element) => (element.is === 'drive' ? [element.cells !== undefined] : [])),
   },
   {
+    id: 'idle-current',
+    title: 'what it draws while its motor stands',
+    statedOf: ({ circuit }) => circuit.flatMap((element) => (element.is === 'drive' ? [element.idleA !== undefined] : [])),
+  },
+  {
+    id: 'thrust',
+    title: 'its thrust by throttle',
+    statedOf: ({ circuit }) =>
+      circuit.flatMap((element) => (element.is === 'motor' ? [element.table.every(({ thrustG }) => thrustG !== undefined)] : [])),
+  },
+  {
     id: 'how-set',
     title: 'how its settings are set',
     statedOf: (part) => setOnPart(part).map(({ how }) => how !== undefined),

@@ -164,6 +164,18 @@ export const powerModules: readonly Part[] = [
     endpoints: analogEndpoints('out'),
   }),
   samplePart({
+    id: 'power-module-analog-120a-12s',
+    kind: 'power-module',
+    name: 'Power module 120 A, analog, 12 cells',
+    summary: '6 mm bullets through, 5.3 V 3 A for the controller; analog current and voltage. 6 to 12 cells.',
+    massG: 62,
+    sizeMm: [60, 34, 22],
+    ports: [...through('bullet-6.0'), wiredPort('out', ['locking-1.25', 'socket'], analogRows, { needed: true })],
+    circuit: [sense(0.0002, 120), fiveVolts(5.3, 3)],
+    monitor: { voltsPerV: 18.6, ampsPerV: 36.36 },
+    endpoints: analogEndpoints('out'),
+  }),
+  samplePart({
     id: 'power-module-analog-100a-5-12-12v',
     kind: 'power-module',
     name: 'Power module 100 A, analog, with 5 V and twice 12 V',

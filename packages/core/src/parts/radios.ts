@@ -1,4 +1,5 @@
 import type { Part } from '../model/part.ts';
+import { range, withPlainSpaces } from '../text/numbers.ts';
 import {
   ethernetPort,
   load,
@@ -38,6 +39,43 @@ const pairSteps: NonNullable<Part['steps']> = [
   },
 ];
 
+/** A modem for a public network, whose low band differs by region: it reaches furthest, and it is what disturbs a receiver nearby. */
+function cellularModem(id: string, region: string, mhz: readonly [number, number]): Part {
+  return samplePart({
+    id,
+    kind: 'telemetry-radio',
+    name: `Cellular modem for a companion, ${region}`,
+    summary: `USB to a companion; sends at ${withPlainSpaces(range(mhz[0], mhz[1], 'MHz'))}, the low band of its region. Its own serial pads are at 1.8 V and do not withstand 3.3 V.`,
+    massG: 26,
+    sizeMm: [52, 32, 8],
+    radios: [{ id: 'air', title: 'cellular', mhz, sendsDbm: 23, air: cellularData, antenna: 'whip', atMm: [0, 0, 0] }],
+    ports: [
+      wiredPort('usb', ['USB-C', 'socket'], [['VBUS', 'supply-in'], ['D+', 'usb'], ['D-', 'usb'], gnd], { label: 'USB', needed: true }),
+      wiredPort('UART', ['solder-pad', 'pads'], [['TX', 'tx', logic1V8], ['RX', 'rx', logic1V8], gnd]),
+    ],
+    circuit: [load('modem', ['usb.1', '@gnd'], [0.1, 0.35, 1.2], [5, 4.6, 5.5], { law: 'constant-power' })],
+    how: inMenu(
+      ['UART.baud', 'UART.frame', 'net.ip', 'net.prefix'],
+      'commands of the modem',
+      'port speed, frame and tunnel address, then store',
+      {
+        over: 'usb',
+      },
+    ),
+    routes: [
+      { from: 'usb', to: 'net', transform: 'bridge' },
+      { from: 'net', to: 'air', transform: 'bridge' },
+    ],
+    endpoints: [
+      { is: 'usb', id: 'usb', port: 'usb', as: 'device', serial: [['transparent']] },
+      uart('UART', { tx: 'UART.1', rx: 'UART.2' }, [offer('transparent', 'both', 115_200, [9600, 57_600, 115_200])]),
+      { is: 'air', id: 'air', band: 'cellular' },
+      { is: 'network', id: 'net', roles: ['client', 'router'], address: {} },
+    ],
+    cautions,
+  });
+}
+
 export const telemetryRadios: readonly Part[] = [
   samplePart({
     id: 'radio-900-class',
@@ -48,7 +86,7 @@ export const telemetryRadios: readonly Part[] = [
     sizeMm: [48, 26, 11],
     radios: [pairRadio([902, 928], [20, -112], { air: hoppingDataByRegion, atMm: [0, 0, 45] })],
     ports: [wiredPort('UART', ['locking-1.25', 'socket'], [gnd, rx, tx, ['V', 'supply-in']], { needed: true })],
-    circuit: [load('radio', ['UART.4', '@gnd'], [0.06, 0.15, 0.5], [5, 4.5, 5.5], { law: 'constant-power' })],
+    circuit: [load('radio', ['UART.4', '@gnd'], [0.06, 0.1, 0.22], [5, 4.5, 5.5], { law: 'constant-power' })],
     how: [
       ...inMenu(['UART.baud'], 'radio tool on the bench computer', '"Serial speed", the same at both ends of the pair', {
         over: 'UART',
@@ -177,39 +215,9 @@ export const telemetryRadios: readonly Part[] = [
     ],
     cautions,
   }),
-  samplePart({
-    id: 'modem-cellular',
-    kind: 'telemetry-radio',
-    name: 'Cellular modem for a companion',
-    summary: 'USB to a companion; its own serial pads are at 1.8 V and do not withstand 3.3 V.',
-    massG: 26,
-    sizeMm: [52, 32, 8],
-    radios: [{ id: 'air', title: 'cellular', mhz: [777, 787], sendsDbm: 23, air: cellularData, antenna: 'whip', atMm: [0, 0, 0] }],
-    ports: [
-      wiredPort('usb', ['USB-C', 'socket'], [['VBUS', 'supply-in'], ['D+', 'usb'], ['D-', 'usb'], gnd], { label: 'USB', needed: true }),
-      wiredPort('UART', ['solder-pad', 'pads'], [['TX', 'tx', logic1V8], ['RX', 'rx', logic1V8], gnd]),
-    ],
-    circuit: [load('modem', ['usb.1', '@gnd'], [0.1, 0.35, 1.2], [5, 4.6, 5.5], { law: 'constant-power' })],
-    how: inMenu(
-      ['UART.baud', 'UART.frame', 'net.ip', 'net.prefix'],
-      'commands of the modem',
-      'port speed, frame and tunnel address, then store',
-      {
-        over: 'usb',
-      },
-    ),
-    routes: [
-      { from: 'usb', to: 'net', transform: 'bridge' },
-      { from: 'net', to: 'air', transform: 'bridge' },
-    ],
-    endpoints: [
-      { is: 'usb', id: 'usb', port: 'usb', as: 'device', serial: [['transparent']] },
-      uart('UART', { tx: 'UART.1', rx: 'UART.2' }, [offer('transparent', 'both', 115_200, [9600, 57_600, 115_200])]),
-      { is: 'air', id: 'air', band: 'cellular' },
-      { is: 'network', id: 'net', roles: ['client', 'router'], address: {} },
-    ],
-    cautions,
-  }),
+  cellularModem('modem-cellular', 'Americas', [777, 787]),
+  cellularModem('modem-cellular-800', 'Europe and Africa', [832, 862]),
+  cellularModem('modem-cellular-700', 'Asia and Pacific', [703, 748]),
   samplePart({
     id: 'radio-900-six-way',
     kind: 'telemetry-radio',

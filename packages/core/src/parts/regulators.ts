@@ -106,6 +106,17 @@ export const regulators: readonly Part[] = [
   ),
   regulator(
     {
+      id: 'regulator-buck-5v-5a-12s',
+      name: 'Regulator 5.2 V, 5 A buck, 12 cells',
+      summary: 'For large aircraft: feeds a servo rail or a controller from 10 to 60 V.',
+      massG: 28,
+      sizeMm: [48, 26, 14],
+    },
+    'lead',
+    { setV: 5.2, inputMinV: 9, inputMaxV: 60, continuousA: 5, burstA: 8 },
+  ),
+  regulator(
+    {
       id: 'regulator-buck-12v-3a',
       name: 'Regulator 12 V, 3 A buck',
       summary: 'For video and companions on 5 and 6 cells, 14 to 36 V in.',

@@ -58,7 +58,7 @@ const canServo = samplePart({
   ports: [
     wiredPort(
       'in',
-      ['locking-1.25', 'socket'],
+      ['locking-2.0', 'socket'],
       [
         ['V', 'supply-in', '@v'],
         ['H', 'can-h', '@h'],
@@ -71,7 +71,7 @@ const canServo = samplePart({
     ),
     wiredPort(
       'on',
-      ['locking-1.25', 'socket'],
+      ['locking-2.0', 'socket'],
       [
         ['V', 'supply-through', '@v'],
         ['H', 'can-h', '@h'],

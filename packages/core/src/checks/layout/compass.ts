@@ -22,6 +22,24 @@ const MOST_TWISTED = 4;
 /** Moves that are tried. */
 const STEP_MM = 10;
 const FURTHEST_MM = 300;
+/** How exactly a compass is placed by hand. */
+const PLACED_WITHIN_MM = 10;
+const PLACED_WITHIN_DEG = 5;
+/** The spot itself, and on a sphere around it the ends of its axes and of its diagonals. */
+const AROUND: readonly Spot[] = [
+  [0, 0, 0],
+  ...[-1, 1].flatMap((sign): Spot[] => [
+    [sign * PLACED_WITHIN_MM, 0, 0],
+    [0, sign * PLACED_WITHIN_MM, 0],
+    [0, 0, sign * PLACED_WITHIN_MM],
+    ...[-1, 1].flatMap((y) => [-1, 1].map((z): Spot => spotOn(sign, y, z))),
+  ]),
+];
+
+function spotOn(x: number, y: number, z: number): Spot {
+  const mm = PLACED_WITHIN_MM / Math.sqrt(3);
+  return [x * mm, y * mm, z * mm];
+}
 
 /** Currents that change with the throttle turn the heading of a compass. */
 export const compassField: Check = {
@@ -87,10 +105,35 @@ function constant({ compass, constantUt, rangeUt }: CompassField): Saying[] {
   ];
 }
 
-function errorAfter(graph: Graph, edit: Parameters<typeof graphAfter>[1], item: string): number {
+/** The heading error at a compass after an edit, and whether that holds however exactly it is placed. */
+function errorAfter(
+  graph: Graph,
+  edit: Parameters<typeof graphAfter>[1],
+  item: string,
+): { readonly errorDeg: number; readonly holds: boolean } {
   const after = graphAfter(graph, edit);
   const field = after === undefined ? undefined : compassFields(after).find(({ compass }) => compass.item.id === item);
-  return field?.worst.errorDeg ?? Infinity;
+  if (after === undefined || field === undefined) return { errorDeg: Infinity, holds: false };
+  return { errorDeg: field.worst.errorDeg, holds: holdsAround(after, field.compass, field.compass.place.at) };
+}
+
+/**
+ * Whether the heading error stays below the limit when a compass is placed as exactly as one can: 10 mm to any side, and 5 degrees out of
+ * level, which lets so much of a vertical field turn the heading. Two strong fields that just cancel at one spot are no place.
+ */
+function holdsAround(graph: Graph, compass: CompassField['compass'], at: Spot): boolean {
+  return AROUND.every(([x, y, z]) => {
+    const { worst } = compassFieldAt(graph, compass, [at[0] + x, at[1] + y, at[2] + z]);
+    return tiltedDeg(worst) <= MEND_DEG;
+  });
+}
+
+/** The heading error with the compass out of level; `errorDeg` of the level part alone is the smallest that it can be. */
+function tiltedDeg({ levelUt, verticalUt, errorDeg }: CompassField['worst']): number {
+  if (levelUt === 0) return errorDeg;
+  const earthUt = levelUt / Math.sin((errorDeg * Math.PI) / 180);
+  const leaningUt = levelUt + verticalUt * Math.sin((PLACED_WITHIN_DEG * Math.PI) / 180);
+  return (Math.asin(Math.min(1, leaningUt / earthUt)) * 180) / Math.PI;
 }
 
 /** Twists the wires that add most, where that is enough. */
@@ -109,8 +152,8 @@ function twists(graph: Graph, item: string, wasDeg: number, legs: CompassField['
   }));
   const tags = strong.map(({ of }) => of.cable.tag).join(', ');
   const edit = { kind: 'batch' as const, title: `Twist ${tags}`, edits };
-  const errorDeg = errorAfter(graph, edit, item);
-  if (errorDeg > MEND_DEG) return [];
+  const { errorDeg, holds } = errorAfter(graph, edit, item);
+  if (!holds) return [];
   return [
     {
       label: `Twist ${tags}`,
@@ -125,8 +168,8 @@ function leadings(graph: Graph, compass: CompassField['compass'], wasDeg: number
   const [strongest] = legs;
   if (strongest === undefined) return [];
   for (const { point, edit } of reroutesOf(graph, strongest.of, compass.place.at)) {
-    const errorDeg = errorAfter(graph, edit, compass.item.id);
-    if (errorDeg > MEND_DEG) continue;
+    const { errorDeg, holds } = errorAfter(graph, edit, compass.item.id);
+    if (!holds) continue;
     const { tag } = strongest.of.cable;
     return [
       {
@@ -158,10 +201,10 @@ function moves(graph: Graph, compass: CompassField['compass'], wasDeg: number): 
       const to: Spot = [station, butt, water];
       if (besideAirframeMm(graph, to) > BESIDE_MM) continue;
       // First with all other things as they are, which is quick; its own cable, longer or shorter, changes little.
-      if (compassFieldAt(graph, compass, to).worst.errorDeg > MEND_DEG) continue;
+      if (!holdsAround(graph, compass, to)) continue;
       const edit = movedOut(compass, to);
-      const errorDeg = errorAfter(graph, edit, compass.item.id);
-      if (errorDeg > MEND_DEG) continue;
+      const { errorDeg, holds } = errorAfter(graph, edit, compass.item.id);
+      if (!holds) continue;
       return [
         {
           label: `Move ${compass.item.ref} ${stated(mm, 'mm')}`,

@@ -4,6 +4,7 @@ import { fourBarOf, rodWords } from '../../outputs/linkage/fourBar.ts';
 import { forceOfServo, linkedServos, travelOfServo, type LinkedServo } from '../../outputs/linkage/servoTravel.ts';
 import { LEAST_MARGIN_DEG, safeLimits } from '../../outputs/linkage/surfaceTravel.ts';
 import { decimals, quantity, stated } from '../../text/numbers.ts';
+import { replacements } from '../helpers/replacements.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 
 /** A linkage that does not close, binds inside its travel, or a servo that is driven against its end. */
@@ -22,7 +23,6 @@ export const torqueShort: Check = {
   id: 'output.torque',
   stage: 'outputs',
   title: 'Servo too weak for its surface',
-  leftToPeople: 'a stronger servo, a longer horn with less throw, or a lower never-exceed speed is a choice',
   run: ({ graph }) =>
     linkedServos(graph).flatMap((linked): Saying[] => {
       if (linked.linkage === undefined) return [];
@@ -41,7 +41,8 @@ export const torqueShort: Check = {
             { label: 'speed', value: quantity(worst.of.speedMs, 'm/s') },
             { label: 'deflection', value: quantity(worst.deflectionDeg, 'deg') },
           ],
-          why: 'The surface blows back, and the servo stalls and gets hot. The hinge moment is an estimate.',
+          why: 'The surface blows back, and the servo stalls and gets hot. The hinge moment is an estimate. A longer horn with less throw helps too.',
+          remedies: () => replacements(graph, item.id),
         },
       ];
     }),

@@ -32,7 +32,7 @@ describe('an input that waits for another one to fail', () => {
 
   it('is told once where it is refused already', () => {
     expect(said(carrierOver(20_000), 'power.input-window')).toEqual([
-      'stop: Input 1 of FC1 power-inputs gets 1.78 V; it accepts at least 4.10 V (cold).',
+      'stop: Input 1 of FC1 power-inputs gets 1.90 V; it accepts at least 4.10 V (cold).',
     ]);
   });
 });

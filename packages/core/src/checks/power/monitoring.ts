@@ -6,6 +6,7 @@ import { runsOutOfScale } from '../../links/analogReadings.ts';
 import type { ResolvedPart } from '../../model/part.ts';
 import { senseReadings } from '../../power/report/senseReadings.ts';
 import type { ScenarioResult } from '../../power/scenarios/solveScenario.ts';
+import { replacements } from '../helpers/replacements.ts';
 import type { Check, Saying } from '../finding.ts';
 import { situation, workingSituations } from './helpers/situations.ts';
 import { tapRemedies } from './remedies/tap.ts';
@@ -102,7 +103,6 @@ export const senseScale: Check = {
   id: 'power.sense-scale',
   stage: 'power',
   title: 'Sensor out of range',
-  leftToPeople: 'another sensor, or another controller',
   run: ({ graph }) => [...currentScale(graph), ...signalScale(graph)],
 };
 
@@ -125,6 +125,7 @@ function currentScale(graph: Graph): Saying[] {
         evidence: [{ label: `${entry.item.ref} ${id}, ${result.scenario.title.toLowerCase()}`, ...seen }],
         why: 'Current above its range is not counted, and the module runs hot.',
         discriminator: id,
+        remedies: () => replacements(graph, entry.item.id),
       });
     });
   }
@@ -149,6 +150,7 @@ function signalScale(graph: Graph): Saying[] {
             evidence: [{ label: endpoint.purpose, value: stated(endpoint.fullScaleV, 'V'), limit: stated(input.fullScaleV, 'V') }],
             why: 'The upper part of the range all reads the same. Fit a divider, or use another input.',
             discriminator: endpoint.id,
+            remedies: () => replacements(graph, item.id),
           },
         ];
       });

@@ -1,6 +1,7 @@
 import { current, currentAgainst, percent } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
-import type { Check, Saying } from '../finding.ts';
+import type { Check, Remedy, Saying } from '../finding.ts';
+import { replacements } from '../helpers/replacements.ts';
 import { overloadRemedies } from './remedies/loadOffSupply.ts';
 import { situationWords } from './helpers/situations.ts';
 import { HEADROOM, overloads, type Overload } from './helpers/overloads.ts';
@@ -18,10 +19,9 @@ export const headroom: Check = {
   id: 'power.headroom',
   stage: 'power',
   title: 'Close to a rating',
-  leftToPeople: 'more headroom is a larger part',
   run: ({ graph }) =>
     overloads(graph).flatMap((overload) =>
-      overload.share <= 1.0005 && overload.lastingShare > HEADROOM ? [headroomSaying(overload)] : [],
+      overload.share <= 1.0005 && overload.lastingShare > HEADROOM ? [headroomSaying(graph, overload)] : [],
     ),
 };
 
@@ -37,11 +37,18 @@ function overloadSaying(graph: Graph, overload: Overload): Saying {
     why: `${name} overheats or fails, and everything that it feeds loses power.`,
     discriminator: overload.discriminator,
     cause: overload.cause,
-    remedies: () => overloadRemedies(graph, overload),
+    remedies: () => [...overloadRemedies(graph, overload), ...largerParts(graph, overload)],
   };
 }
 
-function headroomSaying(overload: Overload): Saying {
+/** Other parts in the place of one that is too small; a contact or a wire is of no part, and a motor is chosen for its thrust. */
+function largerParts(graph: Graph, { device, result }: Overload): readonly Remedy[] {
+  const placed = result.network.devices[device ?? -1]?.device;
+  const { item, part } = graph.items[placed?.item ?? -1] ?? {};
+  return item === undefined || part?.kind === 'motor' ? [] : replacements(graph, item.id);
+}
+
+function headroomSaying(graph: Graph, overload: Overload): Saying {
   const { name, lastingA, limitA, lastingShare } = overload;
   return {
     severity: 'note',
@@ -51,5 +58,6 @@ function headroomSaying(overload: Overload): Saying {
     why: 'No margin is left for warm days, more load and ageing.',
     discriminator: overload.discriminator,
     cause: overload.cause,
+    remedies: () => largerParts(graph, overload),
   };
 }

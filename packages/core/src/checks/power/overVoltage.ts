@@ -5,6 +5,7 @@ import { powerNetwork } from '../../power/network/powerNetwork.ts';
 import { lawsOf } from '../../power/scenarios/lawsOf.ts';
 import { SCENARIOS } from '../../power/scenarios/scenario.ts';
 import { runningStart } from '../../power/solve/startOf.ts';
+import { replacements } from '../helpers/replacements.ts';
 import type { Check, Saying } from '../finding.ts';
 
 /** A hair above the limit is rounding. */
@@ -20,7 +21,6 @@ export const overVoltage: Check = {
   id: 'power.over-voltage',
   stage: 'power',
   title: 'Over-voltage',
-  leftToPeople: 'a supply of another voltage is a choice of parts',
   run: ({ graph }) => overVoltages(graph),
 };
 
@@ -48,6 +48,7 @@ function overVoltages(graph: Graph): Saying[] {
         evidence: [{ label: `${item.ref} ${device.element.id}, packs full, nothing switched on`, value: seen, limit }],
         why: `${item.ref} is destroyed when power is applied. Do not apply power.`,
         discriminator: device.element.id,
+        remedies: () => replacements(graph, item.id),
       },
     ];
   });

@@ -6,8 +6,10 @@ import { stacksOf } from '../../graph/packsInSeries.ts';
 import { railsOf, type Driver } from '../../graph/railsOf.ts';
 import type { ScenarioResult } from '../../power/scenarios/solveScenario.ts';
 import { burstAmps } from '../../model/burst.ts';
+import type { Part } from '../../model/part.ts';
 import { POWER_FIGURES, type MissionLeg } from '../../model/powerPlan.ts';
 import { flyMission } from '../../power/mission/flyMission.ts';
+import { replacements } from '../helpers/replacements.ts';
 import type { Check, Saying } from '../finding.ts';
 import { cellSayings } from './helpers/cellCounts.ts';
 import { situationWords, workingSituations } from './helpers/situations.ts';
@@ -54,9 +56,17 @@ export const battery: Check = {
   id: 'power.battery',
   stage: 'power',
   title: 'Pack overloaded or too small',
-  leftToPeople: 'a larger pack, or a shorter mission',
   run: ({ graph }) => [...cellSayings(graph), ...dischargeSayings(graph), ...plannedSayings(graph), ...missionSayings(graph)],
 };
+
+/** Whether a part is a pack of so many cells in series, of a chemistry where one is given. */
+function packOf(wanted: Pick<Pack, 'cells'> & Partial<Pick<Pack, 'chemistry'>>): (part: Part) => boolean {
+  return ({ circuit }) =>
+    circuit.some(
+      (element) =>
+        element.is === 'battery' && element.cells === wanted.cells && element.chemistry === (wanted.chemistry ?? element.chemistry),
+    );
+}
 
 function dischargeSayings(graph: Graph): Saying[] {
   const worst = new Map<number, { readonly amps: number; readonly limitA: number; readonly result: ScenarioResult }>();
@@ -74,6 +84,7 @@ function dischargeSayings(graph: Graph): Saying[] {
     const entry = graph.items[placed?.item ?? -1];
     if (placed?.is !== 'element' || placed.element.is !== 'battery' || entry === undefined) return [];
     if (amps <= limitA) return [];
+    const pack = placed.element;
     const given = currentAgainst(amps, limitA);
     const { ref } = entry.item;
     return [
@@ -84,6 +95,7 @@ function dischargeSayings(graph: Graph): Saying[] {
         evidence: [{ label: `${ref}, ${result.scenario.title.toLowerCase()}`, ...given }],
         why: 'The pack heats up, swells and loses capacity; in the cold its voltage collapses.',
         discriminator: 'discharge',
+        remedies: () => replacements(graph, entry.item.id, packOf({ cells: pack.cells })),
       },
     ];
   });
@@ -94,8 +106,9 @@ function missionSayings(graph: Graph): Saying[] {
   const legs = graph.design.aircraft.power?.mission ?? [];
   if (legs.length === 0 || isClearlyEnough(graph, legs)) return [];
   const { emptyAtMin, emptyPack, totalMin, usableShare } = flyMission(graph);
-  const item = graph.items.find((entry) => entry.item.ref === emptyPack)?.item;
-  if (emptyAtMin === undefined || item === undefined) return [];
+  const { item, part } = graph.items.find((entry) => entry.item.ref === emptyPack) ?? {};
+  const pack = part?.circuit.find((element) => element.is === 'battery');
+  if (emptyAtMin === undefined || item === undefined || pack?.is !== 'battery') return [];
   return [
     {
       severity: 'note',
@@ -107,6 +120,7 @@ function missionSayings(graph: Graph): Saying[] {
       ],
       why: 'Only the reserve for wind, cold and a second approach is left then.',
       discriminator: 'mission',
+      remedies: () => replacements(graph, item.id, packOf({ cells: pack.cells })),
     },
   ];
 }
@@ -145,6 +159,7 @@ function plannedSayings(graph: Graph): Saying[] {
       evidence: [{ label: first.item.ref, value: kindOf(first.pack), limit: planned }],
       why: 'Motors, regulators and the mission were chosen for the planned pack.',
       discriminator: 'planned',
+      remedies: () => replacements(graph, first.item.id, packOf(plannedBattery)),
     },
   ];
 }

@@ -2,6 +2,10 @@ import { listed } from '../../text/lists.ts';
 import { stated } from '../../text/numbers.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { stacksOf, type PackPoles } from '../../graph/packsInSeries.ts';
+import { replacements } from '../helpers/replacements.ts';
+import type { Item } from '../../model/aircraft.ts';
+import type { ItemId } from '../../model/ids.ts';
+import type { Part } from '../../model/part.ts';
 import type { Check, Saying } from '../finding.ts';
 
 /** Capacities within this share are those of one kind of pack. */
@@ -12,9 +16,19 @@ export const seriesBatteries: Check = {
   id: 'power.series-batteries',
   stage: 'power',
   title: 'Packs in series that are not alike',
-  leftToPeople: 'which pack to exchange is a choice of parts',
   run: ({ graph }) => stacksOf(graph).flatMap((stack) => stackSaying(graph, stack)),
 };
+
+/** Whether a part is a pack that is like all others of a stack. */
+function isLike(packs: readonly { readonly entry: Item; readonly element: PackPoles['element'] }[], but: ItemId): (part: Part) => boolean {
+  const others = packs.filter(({ entry }) => entry.id !== but);
+  return ({ circuit }) =>
+    circuit.some(
+      (own) =>
+        own.is === 'battery' &&
+        others.every(({ element }) => own.chemistry === element.chemistry && own.capacityMah === element.capacityMah),
+    );
+}
 
 function stackSaying(graph: Graph, stack: readonly PackPoles[]): Saying[] {
   const capacities = stack.map(({ element }) => element.capacityMah);
@@ -37,6 +51,7 @@ function stackSaying(graph: Graph, stack: readonly PackPoles[]): Saying[] {
         value: `${element.chemistry}, ${stated(element.capacityMah, 'mAh')}`,
       })),
       why: 'The same current flows through both. The smaller one is empty first and is then over-discharged: it swells and can catch fire.',
+      remedies: () => packs.flatMap(({ entry }) => replacements(graph, entry.id, isLike(packs, entry.id))),
     },
   ];
 }

@@ -7,6 +7,7 @@ import { runsOf, type Run } from '../../harness/runs.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 import { groundWire, oneOrNone, repinByMeaning } from '../helpers/legRemedies.ts';
 import { runSubjects } from '../helpers/runSubjects.ts';
+import { replacements } from '../helpers/replacements.ts';
 import { joinedGroups, pinOf } from '../helpers/signalGroups.ts';
 
 type Picture = Extract<Endpoint, { is: 'video-out' }>;
@@ -53,6 +54,7 @@ function standards(graph: Graph, camera: GraphItem, item: number): Saying[] {
       remedies: () => [
         ...(wanted === undefined ? [] : setStandard(graph, camera, wanted)),
         ...(picture.standards[0] === undefined ? [] : setStandard(graph, first.entry, picture.standards[0])),
+        ...replacements(graph, camera.item.id),
       ],
     },
   ];

@@ -104,8 +104,54 @@ function lifters(count: number): Bench {
   return one;
 }
 
+/** The aircraft with motors that state no thrust. */
+function withoutThrust(design: Design): Design {
+  return changed(design, LIFTER, (part) => ({
+    ...part,
+    circuit: part.circuit.map((element) =>
+      element.is === 'motor' ? { ...element, table: element.table.map(({ throttle, currentA }) => ({ throttle, currentA })) } : element,
+    ),
+  }));
+}
+
+describe('hovering on motors that state their thrust', () => {
+  const quad = as(lifters(4).design, 'quad');
+  /** The aircraft with such a mass that each motor carries so much. */
+  const carrying = (grams: number) => {
+    const pack = itemOf(quad, 'BAT1');
+    const restG = flyingMassG(graphOf(made(quad, { kind: 'set-frame-number', number: 'massG', value: 1, was: null })));
+    const bare = made(quad, { kind: 'set-frame-number', number: 'massG', value: 1, was: null });
+    const massG = 4 * grams - (restG - (quad.parts.get(pack.part)?.massG ?? NaN));
+    return hoverOf(graphOf(made(bare, { kind: 'weigh-item', item: pack.id, massG, was: null })));
+  };
+
+  it('is at the throttle of its share of the weight, whatever its propellers are', () => {
+    // 1600 g at half throttle and 8.2 A of 22.8 V; 2500 g at three quarters and 17 A.
+    expect(carrying(1600)).toMatchObject({
+      motors: 4,
+      throttle: expect.closeTo(0.5, 9),
+      wattsEach: expect.closeTo(8.2 * 22.8, 6),
+      isEnough: true,
+    });
+    expect(carrying(2050)).toMatchObject({ throttle: expect.closeTo(0.625, 9), wattsEach: expect.closeTo(12.6 * 22.8, 6) });
+    expect(carrying(3200)).toMatchObject({ throttle: expect.closeTo(1, 9), isEnough: true });
+    expect(carrying(3210)).toMatchObject({ throttle: 1, isEnough: false });
+  });
+
+  it('is estimated where a row of the table states none', () => {
+    const partly = changed(quad, LIFTER, (part) => ({
+      ...part,
+      circuit: part.circuit.map((element) =>
+        element.is === 'motor' ? { ...element, table: [{ throttle: 0, currentA: 0 }, ...element.table.slice(1)] } : element,
+      ),
+    }));
+    expect(hoverOf(graphOf(partly))).toBeUndefined();
+    expect(hoverOf(graphOf(sized(partly, 381)))).toEqual(hoverOf(graphOf(withoutThrust(sized(partly, 381)))));
+  });
+});
+
 describe('hovering', () => {
-  const quad = sized(as(lifters(4).design, 'quad'), 381);
+  const quad = withoutThrust(sized(as(lifters(4).design, 'quad'), 381));
   const area = (Math.PI * 0.381 ** 2) / 4;
   const wattsEach = (massG: number): number => (((massG / 1000) * 9.81) / 4) ** 1.5 / (Math.sqrt(2 * 1.225 * area) * 0.5);
 
@@ -158,7 +204,7 @@ describe('hovering', () => {
   });
 
   it('is not known without motors that lift, the size of their propellers, or anything that weighs', () => {
-    expect(hoverOf(graphOf(as(lifters(4).design, 'quad')))).toBeUndefined();
+    expect(hoverOf(graphOf(withoutThrust(as(lifters(4).design, 'quad'))))).toBeUndefined();
     expect(hoverOf(graphOf(sized(lifters(4).design, 381)))).toBeUndefined();
     expect(hoverOf(graphOf(sized(as(lifters(0).design, 'quad'), 381)))).toBeUndefined();
     expect(hoverOf(graphOf(sized(as(bench().design, 'quad'), 381)))).toBeUndefined();

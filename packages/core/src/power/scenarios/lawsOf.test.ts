@@ -215,9 +215,16 @@ describe('a motor controller', () => {
     return { element, motor };
   };
 
-  it('takes nothing without a motor, nor with one at no throttle', () => {
-    expect(drive(drives(1, 0), 'ESC1', { cruiseThrottle: 1 })).toEqual({ is: 'open' });
-    expect(drive(drives(1), 'ESC1', { cruiseThrottle: 0 })).toEqual({ is: 'open' });
+  /** What it takes while its motor stands: 30 mA. */
+  const IDLE: Law = { is: 'constant-current', amps: 0.03, kneeV: 3 };
+
+  it('takes little without a motor, and with one at no throttle; nothing without a pack, or where its part does not say', () => {
+    expect(drive(drives(1, 0), 'ESC1', { cruiseThrottle: 1 })).toEqual(IDLE);
+    expect(drive(drives(1), 'ESC1', { cruiseThrottle: 0 })).toEqual(IDLE);
+    expect(drive(drives(1), 'ESC1', { cruiseThrottle: 0, charge: undefined })).toEqual({ is: 'open' });
+    const { design } = drives(1);
+    const older = circuitOf(design, ESC).map((element) => (element.is === 'drive' ? { ...element, idleA: 0 } : element));
+    expect(lawsFor(withCircuit(design, ESC, older), 'ESC1').find(({ is }) => is !== 'regulator')).toEqual({ is: 'open' });
   });
 
   it('takes what the table of its motor says, between its rows too, with the square of the voltage', () => {
@@ -252,12 +259,20 @@ describe('a motor controller', () => {
     const full = motor.table.at(-1)?.currentA ?? NaN;
     const laws = (design: Design, change: Partial<Scenario>) => lawsFor(design, 'ESC1', change).find(({ is }) => is !== 'regulator');
     expect(laws(quad, { liftThrottle: 1 })).toEqual({ is: 'square', ampsPerV2: full / motor.tableV ** 2 });
-    expect(laws(quad, { cruiseThrottle: 1 })).toEqual({ is: 'open' });
-    expect(laws(wing, { liftThrottle: 1 })).toEqual({ is: 'open' });
-    // Nothing is known of its propellers: the usual throttle of hovering.
-    const hover = laws(quad, { liftThrottle: 'hover' });
-    expect(hover).toEqual(laws(quad, { liftThrottle: 0.55 }));
-    expect(hover).not.toEqual({ is: 'open' });
+    expect(laws(quad, { cruiseThrottle: 1 })).toEqual(IDLE);
+    expect(laws(wing, { liftThrottle: 1 })).toEqual(IDLE);
+    // Of thrust and propellers nothing is known: the usual throttle of hovering.
+    const unknown = withCircuit(
+      quad,
+      MOTOR,
+      circuitOf(quad, MOTOR).map((element) =>
+        element.is === 'motor' ? { ...element, table: element.table.map(({ throttle, currentA }) => ({ throttle, currentA })) } : element,
+      ),
+    );
+    const hover = laws(unknown, { liftThrottle: 'hover' });
+    expect(hover).toEqual(laws(unknown, { liftThrottle: 0.55 }));
+    expect(hover).not.toEqual(IDLE);
+    expect(laws(quad, { liftThrottle: 'hover' })).not.toEqual(hover);
   });
 });
 

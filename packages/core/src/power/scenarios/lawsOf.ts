@@ -176,8 +176,14 @@ function ampsIn(element: Of<'load'>, state: LoadState): number {
   }
 }
 
+/** What a motor controller takes while its motor stands; nothing on a computer, where there is no pack. */
+function idleLaw({ charge }: Scenario, { idleA = 0, minV }: Of<'drive'>): DrawLaw {
+  return idleA <= 0 || charge === undefined ? OPEN : { is: 'constant-current', amps: idleA, kneeV: minV * KNEE_SHARE };
+}
+
 function driveLaw(scenario: Scenario, element: Of<'drive'>, { motor: driven, group }: DeviceFacts, facts: NetworkFacts): DrawLaw {
-  if (driven === undefined) return OPEN;
+  const idle = idleLaw(scenario, element);
+  if (driven === undefined) return idle;
   const liftThrottle = scenario.liftThrottle === 'hover' ? facts.hoverThrottle : scenario.liftThrottle;
   const throttle = group === 'lift' ? liftThrottle : scenario.cruiseThrottle;
   if (throttle === 'cruise') {
@@ -191,5 +197,5 @@ function driveLaw(scenario: Scenario, element: Of<'drive'>, { motor: driven, gro
     table.map((row) => [row.throttle, row.currentA] as const),
     throttle,
   );
-  return amps <= 0 ? OPEN : { is: 'square', ampsPerV2: amps / (tableV * tableV) };
+  return amps <= 0 ? idle : { is: 'square', ampsPerV2: amps / (tableV * tableV) };
 }

@@ -43,8 +43,8 @@ const quad = (places: readonly string[]): Design => {
     const spot = liftMotors('quad', frame).find(({ rotor }) => rotor.place === place);
     if (spot === undefined) throw new Error(`A quad has no motor ${place}.`);
     const { turns: turn } = spot.rotor;
-    one.add('motor-controller-20a-6s', '');
-    one.add('motor-22mm-6x4', '', { spin: turn, hand: turn });
+    one.add('motor-controller-40a-5v2a', '');
+    one.add('motor-28mm-9x6', '', { spin: turn, hand: turn });
     one.wire(`PWR1 b${i + 1}`, `ESC${i + 1} power`);
     one.wire(`ESC${i + 1} motor`, `MOT${i + 1} phases`, 'straight');
     one.wire(`ESC${i + 1} signal`, `FC1 out${i + 1}`);

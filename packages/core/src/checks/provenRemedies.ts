@@ -1,0 +1,108 @@
+import { DraftEdits } from '../harness/draftEdits.ts';
+import type { Design } from '../model/design.ts';
+import { SEVERITIES, type Finding, type Remedy } from './finding.ts';
+import { findingsApart, findingsTried, remediesOf } from './findingsOf.ts';
+import { bayOverflow } from './layout/room.ts';
+
+/** What a remedy brings may be mended along with it in so many steps; what needs more is no remedy of this finding. */
+const MOST_FOLLOWING = 3;
+
+/** So many parts are offered where the cure is another part. */
+const MOST_CHOICES = 3;
+
+/** Two parts in one place are no remedy of anything, however grave that is. */
+const NO_ROOM = bayOverflow.id;
+
+/**
+ * The remedies of a finding that hold. Each was tried: with it the finding is gone, and none as bad has come. Where one brings a finding
+ * that has a remedy of its own, that is made along with it and said in its sentence: a wire that becomes longer becomes thicker too. What
+ * does not hold is not offered. It pauses between tries, each of which asks all checks.
+ */
+export function* provenRemedies(design: Design, { key }: Pick<Finding, 'key'>): Generator<void, readonly Remedy[]> {
+  const finding = findingsApart(design).find((candidate) => candidate.key === key);
+  if (finding === undefined) return [];
+  const proven: Remedy[] = [];
+  for (const remedy of remediesOf(design, finding)) {
+    if (remedy.isChoice === true && proven.filter(({ isChoice }) => isChoice).length === MOST_CHOICES) continue;
+    const holding = yield* madeToHold(design, finding, remedy);
+    if (holding !== undefined) proven.push(holding);
+  }
+  return proven;
+}
+
+/** The remedy, with what has to be mended along with it; undefined where that does not help. */
+function* madeToHold(design: Design, finding: Finding, remedy: Remedy): Generator<void, Remedy | undefined> {
+  const draft = new DraftEdits(design);
+  if (!draft.take(remedy.edit)) return undefined;
+  yield;
+  let left = wrongAfter(design, draft.graph.design, finding);
+  const following: Remedy[] = [];
+  while (left.length > 0) {
+    if (left.some(({ key }) => key === finding.key) || following.length === MOST_FOLLOWING) return undefined;
+    const next = yield* nextBest(design, draft, finding, left);
+    if (next === undefined || !draft.take(next.remedy.edit)) return undefined;
+    following.push(next.remedy);
+    left = next.left;
+  }
+  if (following.length === 0) return remedy;
+  return {
+    ...remedy,
+    sentence: [remedy.sentence, ...following.map(({ sentence }) => `With it: ${inWords(sentence)}`)].join(' '),
+    edit: draft.edit(remedy.label),
+  };
+}
+
+/** The remedy of one of the findings that have come with which the fewest are left; undefined where none leaves fewer. */
+function* nextBest(
+  design: Design,
+  draft: DraftEdits,
+  finding: Finding,
+  come: readonly Finding[],
+): Generator<void, { readonly remedy: Remedy; readonly left: readonly Finding[] } | undefined> {
+  const [first] = come;
+  if (first === undefined) return undefined;
+  for (const remedy of remediesOf(draft.graph.design, first)) {
+    // Which part does a job is never settled in passing.
+    if (remedy.isChoice === true) continue;
+    const after = draft.after(remedy.edit);
+    if (after === undefined) continue;
+    yield;
+    const left = wrongAfter(design, after.design, finding);
+    if (left.length < come.length) return { remedy, left };
+  }
+  return undefined;
+}
+
+/**
+ * What speaks against a remedy of a finding: the finding itself where it is still there, and every other one as bad that has come. One
+ * that takes the place of another of the same check and severity has not come.
+ */
+export function wrongAfter(before: Design, after: Design, finding: Finding): readonly Finding[] {
+  const known = findingsApart(before);
+  const now = findingsTried(after, before);
+  const keysBefore = new Set(known.map(({ key }) => key));
+  const keysNow = new Set(now.map(({ key }) => key));
+  const gone = new Map<string, number>();
+  for (const one of known) {
+    if (one.key !== finding.key && !keysNow.has(one.key)) gone.set(kindOf(one), (gone.get(kindOf(one)) ?? 0) + 1);
+  }
+  return now.filter((one) => {
+    if (one.key === finding.key) return true;
+    if (keysBefore.has(one.key) || (rankOf(one) > rankOf(finding) && one.check !== NO_ROOM)) return false;
+    const replaced = gone.get(kindOf(one)) ?? 0;
+    gone.set(kindOf(one), replaced - 1);
+    return replaced <= 0;
+  });
+}
+
+function kindOf({ check, severity }: Finding): string {
+  return `${severity} ${check}`;
+}
+
+function rankOf({ severity }: Finding): number {
+  return SEVERITIES.indexOf(severity);
+}
+
+function inWords(sentence: string): string {
+  return `${sentence.charAt(0).toLowerCase()}${sentence.slice(1)}`;
+}
