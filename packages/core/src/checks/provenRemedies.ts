@@ -1,5 +1,6 @@
 import { DraftEdits } from '../harness/draftEdits.ts';
 import type { Design } from '../model/design.ts';
+import { listed } from '../text/lists.ts';
 import { SEVERITIES, type Finding, type Remedy } from './finding.ts';
 import { findingsApart, findingsTried, remediesOf } from './findingsOf.ts';
 import { bayOverflow } from './layout/room.ts';
@@ -47,6 +48,7 @@ function* madeToHold(design: Design, finding: Finding, remedy: Remedy): Generato
   if (following.length === 0) return remedy;
   return {
     ...remedy,
+    label: listed([remedy.label, ...following.map(({ label }) => inWords(label))]),
     sentence: [remedy.sentence, ...following.map(({ sentence }) => `With it: ${inWords(sentence)}`)].join(' '),
     edit: draft.edit(remedy.label),
   };

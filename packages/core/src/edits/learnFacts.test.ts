@@ -76,7 +76,7 @@ describe('the note about unknown facts', () => {
     expect(others).toEqual([]);
     expect(note?.severity).toBe('note');
     expect(note?.what).toMatch(
-      /^CAM1, CC1, FC1, MAG2 and 8 more have older revisions of their parts, which do not state how its settings are set/,
+      /^CAM1, CC1, ESC1, FC1 and 9 more have older revisions of their parts, which do not state how its settings are set/,
     );
     expect(note?.where).toHaveLength(
       newerFacts(old)

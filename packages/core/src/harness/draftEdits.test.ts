@@ -100,7 +100,8 @@ describe('where a regulator can be fed', () => {
     // A pack of two cells sinks below what the bucks want; the buck-boost holds.
     expect(chooseRegulator({ ...wish, packV: { full: 8.4, empty: 6.6 } })?.part.id).toBe('regulator-buck-boost-5v-4a');
     expect(chooseRegulator({ ...wish, amps: 30 })).toBeUndefined();
-    expect(chooseRegulator({ ...wish, packV: { full: 60, empty: 50 } })).toBeUndefined();
+    expect(chooseRegulator({ ...wish, packV: { full: 60, empty: 50 } })?.part.id).toBe('regulator-buck-5v-5a-12s');
+    expect(chooseRegulator({ ...wish, packV: { full: 61, empty: 50 } })).toBeUndefined();
   });
 
   it('every pack of the samples names its own voltage', () => {

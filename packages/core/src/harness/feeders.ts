@@ -3,11 +3,14 @@ import { type PortAt } from '../graph/cableJoins.ts';
 import { groupOf, pinNode, type Graph } from '../graph/graph.ts';
 import { driverAt, voltsAt } from '../graph/railsOf.ts';
 import { takesSeveralCables } from '../model/connector.ts';
+import type { Item } from '../model/aircraft.ts';
 import type { ItemId } from '../model/ids.ts';
-import type { Part, Port } from '../model/part.ts';
+import type { CircuitElement, Part, Port } from '../model/part.ts';
 import { resolvePart, type Settings } from '../model/resolvePart.ts';
 import { settingsOf } from '../model/settingsOf.ts';
 import { regulators } from '../parts/regulators.ts';
+
+type Regulator = Extract<CircuitElement, { is: 'regulator' }>;
 
 /** What a regulator is wanted for. */
 export interface RegulatorWish {
@@ -20,22 +23,49 @@ export interface RegulatorWish {
   readonly packV: { readonly full: number; readonly empty: number };
 }
 
+/** A regulator to wire: one that is in the aircraft and hangs on nothing yet, or a part to put in with its settings. */
+export interface ChosenRegulator {
+  readonly part: Part;
+  readonly settings: Settings;
+  readonly setV: number;
+  readonly there?: Item;
+}
+
+/** The regulator for a wish: one that lies in the aircraft unwired before one that has to be bought; undefined where neither does. */
+export function regulatorFor(graph: Graph, wish: RegulatorWish): ChosenRegulator | undefined {
+  return unwiredRegulator(graph, wish) ?? chooseRegulator(wish);
+}
+
+function unwiredRegulator(graph: Graph, wish: RegulatorWish): ChosenRegulator | undefined {
+  const fitting = graph.items.flatMap(({ item, part }): ChosenRegulator[] => {
+    const raw = graph.design.parts.get(item.part);
+    if (part?.kind !== 'regulator' || raw === undefined || item.where !== 'aircraft') return [];
+    if (part.ports.some(({ id }) => isPortJoined(graph, item.id, id))) return [];
+    const element = part.circuit.find(({ is }) => is === 'regulator');
+    return element?.is === 'regulator' && does(element, wish)
+      ? [{ part: raw, settings: item.settings, setV: element.setV, there: item }]
+      : [];
+  });
+  return fitting.sort((a, b) => Math.abs(a.setV - wish.nominalV) - Math.abs(b.setV - wish.nominalV))[0];
+}
+
+function does({ setV, continuousA, inputMinV, inputMaxV, dropoutV, topology }: Regulator, wish: RegulatorWish): boolean {
+  return (
+    setV >= wish.leastV &&
+    setV <= wish.mostV &&
+    continuousA >= wish.amps &&
+    inputMaxV >= wish.packV.full &&
+    Math.max(inputMinV, setV + dropoutV) <= wish.packV.empty &&
+    topology !== 'linear'
+  );
+}
+
 /** A separate regulator of the samples that does, the lightest, with its settings; undefined where none does. */
-export function chooseRegulator(
-  wish: RegulatorWish,
-): { readonly part: Part; readonly settings: Settings; readonly setV: number } | undefined {
+export function chooseRegulator(wish: RegulatorWish): ChosenRegulator | undefined {
   const fitting = regulators.flatMap((part) =>
     settingChoices(part).flatMap((settings) => {
       const element = resolvePart(part, settings).circuit.find(({ is }) => is === 'regulator');
-      if (element?.is !== 'regulator') return [];
-      const isRight =
-        element.setV >= wish.leastV &&
-        element.setV <= wish.mostV &&
-        element.continuousA >= wish.amps &&
-        element.inputMaxV >= wish.packV.full &&
-        Math.max(element.inputMinV, element.setV + element.dropoutV) <= wish.packV.empty &&
-        element.topology !== 'linear';
-      return isRight ? [{ part, settings, setV: element.setV }] : [];
+      return element?.is === 'regulator' && does(element, wish) ? [{ part, settings, setV: element.setV }] : [];
     }),
   );
   fitting.sort((a, b) => Math.abs(a.setV - wish.nominalV) - Math.abs(b.setV - wish.nominalV) || a.part.massG - b.part.massG);

@@ -16,6 +16,7 @@ import { cellIn, headOf, sheetToCsv } from './documents/sheet.ts';
 import { areaMm2 } from '../model/wire.ts';
 import { recolourEdits } from './pinLeg.ts';
 import { contactTakes, gaugeFor } from './wireStyle.ts';
+import { AWG_SIZES } from '../model/aircraft.ts';
 import { connectorFamilies } from '../model/connector.ts';
 import { plainCable } from '../graph/cableJoins.ts';
 import { fitPinMap } from './fitPinMap.ts';
@@ -478,7 +479,7 @@ describe('wires', () => {
         const ends = [a, b].map((family) => ({ family, positions: 2, gender: 'plug' as const }));
         const [first, second] = ends;
         if (first === undefined || second === undefined) continue;
-        const both = [10, 12, 14, 16, 18, 20, 22, 24, 26, 28, 30].filter((awg) => ends.every((end) => contactTakes(end, awg)));
+        const both = AWG_SIZES.filter((awg) => ends.every((end) => contactTakes(end, awg)));
         const awg = gaugeFor(first, second);
         expect(awg).toBe(gaugeFor(second, first));
         if (both.length > 0) expect(both).toContain(awg);

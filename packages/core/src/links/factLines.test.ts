@@ -61,8 +61,13 @@ describe('the facts of a part, for a person', () => {
     [
       'motor-28mm-9x6',
       { spin: 'clockwise' },
-      ['Motor turns: clockwise, seen from in front', 'Propeller: 9 x 6 in, rotation: not known yet'],
+      [
+        'Motor turns: clockwise, seen from in front',
+        'Propeller: 9 x 6 in, rotation: not known yet',
+        'Thrust at full throttle, standing still: 1600 g',
+      ],
     ],
+    ['motor-controller-80a-opto', {}, ['Cells in series: 4 to 8', 'Current while its motor stands: 0.05 A']],
     ['companion-small-5v', {}, ['USB: host port']],
     [
       'controller-h7-carrier',

@@ -10,6 +10,12 @@ export function withoutFacts(part: Part): Part {
   return {
     ...rest,
     ...(radios === undefined ? {} : { radios: radios.map(({ diversityOf: _of, heading: _heading, air: _air, ...radio }) => radio) }),
+    circuit: part.circuit.map((element) => {
+      if (element.is === 'motor') return { ...element, table: element.table.map(({ thrustG: _thrust, ...row }) => row) };
+      if (element.is !== 'drive') return element;
+      const { idleA: _idle, ...plain } = element;
+      return plain;
+    }),
     settings: part.settings.map(({ how: _way, ...spec }) => spec),
     endpoints: part.endpoints.map((endpoint) => {
       switch (endpoint.is) {

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { Fragment, useState } from 'react';
 import { asId, type JudgedFinding, type Subject, type WaiverId } from '@wired-falcon/core';
 import { authorName, makeId } from '../../session/author.ts';
 import { useSelection } from '../../selection/SelectionContext.tsx';
@@ -64,16 +64,19 @@ export function FindingCard({ judged }: { readonly judged: JudgedFinding }) {
         {waiver === undefined ? (
           <div className="mt-2 flex flex-wrap gap-1.5">
             {remedies.map((remedy, i) => (
-              <button
-                key={remedy.sentence}
-                type="button"
-                data-remedy
-                title={read(remedy.sentence)}
-                className={`action ${i === 0 ? 'action-main' : ''}`}
-                onClick={() => make(remedy.edit)}
-              >
-                {read(remedy.label)}
-              </button>
+              <Fragment key={remedy.sentence}>
+                <button
+                  type="button"
+                  data-remedy
+                  title={read(remedy.sentence)}
+                  className={`action ${i === 0 ? 'action-main' : ''}`}
+                  onClick={() => make(remedy.edit)}
+                >
+                  {read(remedy.label)}
+                </button>
+                {/* One of several parts: what would change is what they are chosen by. */}
+                {remedy.isChoice === true && <p className="w-full text-[12px] leading-snug text-ink2">{read(remedy.sentence)}</p>}
+              </Fragment>
             ))}
             {!isAccepting && (
               <button type="button" className="action border-rule font-normal" onClick={() => setAccepting(true)}>

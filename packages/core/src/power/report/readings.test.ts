@@ -119,7 +119,7 @@ describe('the gauge of a supply wire', () => {
     const cable = cableOf(motorOn(10, 100), 'W03');
     const [conductor] = Object.values(cable.conductors);
     if (conductor === undefined) throw new Error('W03 has no wire.');
-    expect(sizesOf(cable, conductor)).toEqual([20, 18, 16, 14, 12, 10]);
+    expect(sizesOf(cable, conductor)).toEqual([20, 18, 16, 14, 12, 10, 8, 6]);
     const locking = { family: 'locking-1.25', positions: 4, gender: 'plug' } as const;
     expect(sizesBetween(locking, { ...locking, family: 'pin-2.54' })).toEqual([28, 26]);
     expect(sizesBetween(locking, { ...locking, family: 'XT60' })).toEqual([]);

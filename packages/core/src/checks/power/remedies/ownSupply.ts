@@ -1,13 +1,13 @@
 import { cablesAtPort, endsAtPort, placeAt, portAt, type PortAt } from '../../../graph/cableJoins.ts';
 import { circuitNode, groupOf, pinNode, type Graph } from '../../../graph/graph.ts';
-import type { Cable, CableEnd, Conductor } from '../../../model/aircraft.ts';
+import type { Cable, CableEnd, Conductor, Item } from '../../../model/aircraft.ts';
 import { CONNECTOR_FAMILIES, mateOf } from '../../../model/connector.ts';
 import { asId, type ConductorId, type LegId, type NodeId } from '../../../model/ids.ts';
 import type { CircuitElement, Part, Port } from '../../../model/part.ts';
 import type { Settings } from '../../../model/resolvePart.ts';
 import { DraftEdits } from '../../../harness/draftEdits.ts';
 import { spliceCrowded } from '../../../harness/looms/spliceContact.ts';
-import { chooseRegulator, feedPorts, isOpen, type FeedPort } from '../../../harness/feeders.ts';
+import { feedPorts, isOpen, regulatorFor, type FeedPort } from '../../../harness/feeders.ts';
 import { filters } from '../../../parts/small.ts';
 import type { Remedy } from '../../finding.ts';
 import { sizeFor } from './sizeFor.ts';
@@ -19,7 +19,7 @@ type Load = Extract<CircuitElement, { is: 'load' }>;
 export function ownSupplyRemedies(graph: Graph, item: number, load: Load): readonly Remedy[] {
   for (const feed of feedPorts(graph)) {
     const margin = (load.maxV - load.minV) * 0.1;
-    const chosen = chooseRegulator({
+    const chosen = regulatorFor(graph, {
       leastV: load.minV + margin,
       mostV: load.maxV - margin,
       nominalV: load.nominalV,
@@ -27,7 +27,10 @@ export function ownSupplyRemedies(graph: Graph, item: number, load: Load): reado
       packV: feed.packV,
     });
     if (chosen === undefined) continue;
-    const remedy = feedThrough(graph, item, load, feed, { part: chosen.part, settings: chosen.settings, label: 'Add its own regulator' });
+    const remedy = feedThrough(graph, item, load, feed, {
+      ...chosen,
+      label: chosen.there === undefined ? 'Add its own regulator' : `Use ${chosen.there.ref}`,
+    });
     if (remedy !== undefined) return [remedy];
   }
   return [];
@@ -50,19 +53,21 @@ interface Feeder {
   readonly part: Part;
   readonly settings: Settings;
   readonly label: string;
+  /** The item, where it is in the aircraft already. */
+  readonly there?: Item;
 }
 
-function feedThrough(graph: Graph, item: number, load: Load, feed: FeedPort, { part, settings, label }: Feeder): Remedy | undefined {
+function feedThrough(graph: Graph, item: number, load: Load, feed: FeedPort, { part, settings, label, there }: Feeder): Remedy | undefined {
   const entry = graph.items[item];
   if (entry === undefined) return undefined;
   const draft = new DraftEdits(graph.design);
-  const feeder = draft.add(part, `for ${entry.item.ref}`, settings);
+  const feeder = there?.id ?? draft.add(part, `for ${entry.item.ref}`, settings);
   if (feeder === undefined || !draft.wire(draft.port(feed.at.itemId, feed.at.port.id), draft.port(feeder, 'in'))) return undefined;
   const out = draft.port(feeder, 'out');
   if (out === undefined || !joinSupply(draft, entry.item.id, load, out)) return undefined;
   return {
     label,
-    sentence: `Add ${withArticle(inSentence(part.name))} for ${entry.item.ref} from ${feed.at.ref} ${feed.at.port.label}, and disconnect ${entry.item.ref} from its present supply.`,
+    sentence: `${there === undefined ? `Add ${withArticle(inSentence(part.name))}` : `Wire ${there.ref}, which is not wired yet,`} for ${entry.item.ref} from ${feed.at.ref} ${feed.at.port.label}, and disconnect ${entry.item.ref} from its present supply.`,
     edit: draft.edit(`${label} for ${entry.item.ref}`),
   };
 }

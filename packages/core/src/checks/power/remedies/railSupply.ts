@@ -3,7 +3,7 @@ import { circuitNode, groupOf, type Graph } from '../../../graph/graph.ts';
 import { drivesDirectly, railsOf, voltsAt } from '../../../graph/railsOf.ts';
 import type { PortAt } from '../../../graph/cableJoins.ts';
 import { DraftEdits } from '../../../harness/draftEdits.ts';
-import { chooseRegulator, feedPorts, isOpen } from '../../../harness/feeders.ts';
+import { feedPorts, isOpen, regulatorFor } from '../../../harness/feeders.ts';
 import { workingSituations } from '../helpers/situations.ts';
 import type { Remedy } from '../../finding.ts';
 import { supplyPull } from '../parallelRegulators.ts';
@@ -36,7 +36,7 @@ export function railRemedies(graph: Graph, node: number): readonly Remedy[] {
   return [
     {
       label: 'Add a separate regulator',
-      sentence: `Add ${added.name} from ${added.from} to ${port.ref} ${port.port.label}${instead}.`,
+      sentence: `${added.verb} ${added.name} from ${added.from} to ${port.ref} ${port.port.label}${instead}.`,
       edit: draft.edit('Add a separate regulator for the rail'),
     },
   ];
@@ -55,7 +55,7 @@ export function secondSupplyRemedies(graph: Graph, node: number): readonly Remed
     return [
       {
         label: withPack ? 'Add a servo pack' : 'Add a second supply',
-        sentence: `Add ${added.name} from ${added.from}, through a combiner, to ${port.ref} ${port.port.label}: it takes over when the first fails.`,
+        sentence: `${added.verb} ${added.name} from ${added.from}, through a combiner, to ${port.ref} ${port.port.label}: it takes over when the first fails.`,
         edit: draft.edit(withPack ? 'Add a servo pack with its regulator' : 'Add a second supply for the rail'),
       },
     ];
@@ -68,15 +68,15 @@ function addRegulator(
   node: number,
   port: PortAt,
   isSecond: boolean,
-): { readonly name: string; readonly from: string } | undefined {
+): { readonly verb: string; readonly name: string; readonly from: string } | undefined {
   const usedPacks = new Set(packsBehind(graph, node));
   const feeds = [...feedPorts(draft.graph)].sort((a, b) => (isSecond ? Number(usedPacks.has(a.pack)) - Number(usedPacks.has(b.pack)) : 0));
   const amps = Math.max(drawnOn(graph, node) * SPARE, 2);
   for (const feed of feeds) {
     const nominalV = voltsAt(graph, node) ?? NOMINAL_V;
-    const chosen = chooseRegulator({ leastV: nominalV - 0.3, mostV: nominalV + 0.5, nominalV, amps, packV: feed.packV });
+    const chosen = regulatorFor(draft.graph, { leastV: nominalV - 0.3, mostV: nominalV + 0.5, nominalV, amps, packV: feed.packV });
     if (chosen === undefined) continue;
-    const regulator = draft.add(chosen.part, 'servo rail', chosen.settings);
+    const regulator = chosen.there?.id ?? draft.add(chosen.part, 'servo rail', chosen.settings);
     if (regulator === undefined || !draft.wire(draft.port(feed.at.itemId, feed.at.port.id), draft.port(regulator, 'in'))) return undefined;
     let out = draft.port(regulator, 'out');
     if (isSecond) {
@@ -87,7 +87,11 @@ function addRegulator(
     }
     if (!draft.wire(out, draft.port(port.itemId, port.port.id), 'meaning', sizeFor(amps, out?.port.connector, port.port.connector)))
       return undefined;
-    return { name: withArticle(inSentence(chosen.part.name)), from: `${feed.at.ref} ${feed.at.port.label}` };
+    return {
+      verb: chosen.there === undefined ? 'Add' : 'Wire',
+      name: chosen.there === undefined ? withArticle(inSentence(chosen.part.name)) : `${chosen.there.ref}, which is not wired yet,`,
+      from: `${feed.at.ref} ${feed.at.port.label}`,
+    };
   }
   return undefined;
 }
