@@ -5,11 +5,12 @@ import { demoAircraft } from '../../demo/demoAircraft.ts';
 import { graphOf } from '../../graph/graphOf.ts';
 import type { Design } from '../../model/design.ts';
 import { asId, type AircraftId } from '../../model/ids.ts';
+import { bench, joined } from '../../test/checkCases/build.ts';
 import { CASES } from '../../test/checkCases/cases.ts';
 import { carrier, carrierOver, inSeries, motorised, onThePack, overModule, servos } from '../../test/checkCases/powerDesigns.ts';
 import { countingIds } from '../../test/designs.ts';
 import { withPlainSpaces } from '../../text/numbers.ts';
-import type { Check } from '../finding.ts';
+import { subjectKey, type Check } from '../finding.ts';
 import { powerChecks } from './index.ts';
 
 // What the checks of power say, word for word, of many aircraft: the words of each check's own case, and of aircraft that lie to both
@@ -19,8 +20,9 @@ const FILE = join(process.cwd(), 'packages/core/src/checks/power/said.txt');
 
 /** What one check says of an aircraft: each finding with its evidence and its remedies. */
 function told(check: Check, design: Design): readonly string[] {
-  return check.run({ graph: graphOf(design) }).flatMap(({ severity, what, why, evidence = [], remedies, cause, discriminator }) => [
+  return check.run({ graph: graphOf(design) }).flatMap(({ severity, where, what, why, evidence = [], remedies, cause, discriminator }) => [
     `  ${severity} ${check.id}: ${what}`,
+    `    at ${where.map(subjectKey).join(', ')}`,
     `    ${why}`,
     ...evidence.map(({ label, value, limit }) => `    - ${label}: ${value}${limit === undefined ? '' : ` | ${limit}`}`),
     ...(cause === undefined ? [] : [`    from ${cause.of} (${cause.distance})`]),
@@ -34,6 +36,18 @@ const demos: readonly (readonly [string, () => Design])[] = demoAircraft.map(({ 
   id,
   () => build(asId<AircraftId>(id), countingIds()),
 ]);
+
+/** A carrier whose first input hangs on a regulator on the pack. */
+function fedBy(regulator: string): Design {
+  const one = bench('controller-h7-carrier', 'battery-lipo-6s-10000', regulator);
+  one.wire('BAT1 main', 'BEC1 in', 'meaning', 100);
+  one.wire('BEC1 out', 'FC1 PWR1', 'none', 100);
+  const joins = [
+    [1, 5],
+    [2, 1],
+  ] as const;
+  return joined(one.design, 'W02', joins);
+}
 
 /** Aircraft to both sides of the limits of the checks. */
 const grid: readonly (readonly [string, () => Design])[] = [
@@ -65,6 +79,8 @@ const grid: readonly (readonly [string, () => Design])[] = [
     (module) => [`a carrier over ${module}`, () => overModule(module)] as const,
   ),
   ['a carrier without its module', () => carrier().design],
+  ['a carrier with 12 V at its inputs', () => fedBy('regulator-buck-12v-3a')],
+  ['a carrier with 5 V at its inputs', () => fedBy('regulator-buck-boost-5v-4a')],
 ];
 
 it('the checks of power say of many aircraft what the file has of them', () => {

@@ -187,6 +187,25 @@ describe('what no supply reaches', () => {
     expect(liveCircuit(fed.network, fed.circuit).circuit.laws).toEqual(fed.circuit.laws);
   });
 
+  it('is taken out, and the rest is solved, where every current comes back: nothing there is a bridge', () => {
+    const { result } = new Inside(
+      source('s', '@s', 3),
+      ohms('r', '@s', '@a', 1),
+      load('low', '@a', 0.2, 4),
+      load('low-too', '@a', 0.2, 4),
+      load('fed', '@a', 0.5, 2),
+    );
+    const id = (device: number): string => {
+      const placed = result.network.devices[device]?.device;
+      return placed?.is === 'element' ? placed.element.id : '?';
+    };
+    expect(result.dark.map(id)).toEqual(['low', 'low-too']);
+    expect(result.live.laws.map(({ is }) => is)).toEqual(['supply', 'open', 'open', 'constant-current']);
+    expect(result.live.shape).toBe(result.circuit.shape);
+    // Only what is on draws: 0.5 A over 1 ohm.
+    expect(voltsAcross(result.network, result.before, 3)).toBeCloseTo(2.5, 2);
+  });
+
   it('is not told of a load that takes nothing', () => {
     expect(new Inside(source('s', '@s', 3), load('off', '@s', 0, 4), load('on', '@s', 1, 2)).dark).toEqual([]);
   });
@@ -215,6 +234,9 @@ describe('what no supply reaches', () => {
     expect(one.dark).toEqual(['starved']);
     expect(one.volts('hanging')).toBeCloseTo(12, 3);
     expect(one.amps('fed')).toBeCloseTo(1, 6);
+    // Two loads make a loop of their own, and no current for it comes from such a supply.
+    const two = new Inside(source('hanging', '@s', 12, '@nowhere'), load('starved', '@s', 1, 4), load('starved-too', '@s', 1, 4));
+    expect(two.dark).toEqual(['starved', 'starved-too']);
   });
 });
 
@@ -262,6 +284,25 @@ describe('the jammed servo', () => {
     expect(result.live.laws).toEqual(live.circuit.laws);
     for (const [node, volts] of anew.volts.entries()) expect(result.before.volts[node]).toBeCloseTo(volts, 6);
     expect(result.falls.length > 0).toBe(isAnyShort(result.network, result.live, result.before));
+  });
+
+  it('is the worst of all rails, though each is told by itself: of two aircraft in one, the one with the weaker supply', () => {
+    // The same two packs, regulators and servos; one lead is long.
+    for (const lengths of [
+      [200, 3000],
+      [3000, 200],
+    ] as const) {
+      const one = bench('battery-lipo-3s-3300', 'battery-lipo-3s-3300', 'regulator-buck-5v-3a', 'regulator-buck-5v-3a');
+      lengths.forEach((mm, i) => {
+        const n = i + 1;
+        one.wire(`BAT${n} main`, `BEC${n} in`, 'meaning', 100);
+        one.add('servo-20g-standard', '');
+        one.wire(`BEC${n} out`, `SRV${n} lead`, 'straight', mm);
+      });
+      const result = solveScenario(graphOf(one.design), jammed);
+      const device = result.network.devices[result.stalled ?? -1]?.device;
+      expect(result.network.graph.items[device?.item ?? -1]?.item.ref).toBe(lengths[0] > lengths[1] ? 'SRV1' : 'SRV2');
+    }
   });
 
   it('of one that breaks the rail for others is told with what falls', () => {

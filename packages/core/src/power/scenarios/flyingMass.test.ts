@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { mudflat } from '../../demo/mudflat.ts';
 import { saltmarsh } from '../../demo/saltmarsh.ts';
 import { graphOf } from '../../graph/graphOf.ts';
+import { balanceOf } from '../../layout/balance.ts';
 import { asId } from '../../model/ids.ts';
 import type { Design } from '../../model/design.ts';
 import { bench } from '../../test/checkCases/build.ts';
@@ -35,6 +36,24 @@ describe('what flies', () => {
     const heavier = made(whole, { kind: 'weigh-item', item: pack.id, massG: (was ?? whole.parts.get(pack.part)?.massG ?? NaN) + 300, was });
     expect(flyingMassG(graphOf(heavier))).toBeCloseTo(before + 300, 6);
     expect(flyingMassG(graphOf(withNumber(whole, 'massG', 2500)))).toBeCloseTo(before + 500, 6);
+  });
+
+  it('is not what stands on the ground', () => {
+    const bare = bench('battery-lipo-4s-5000');
+    const before = flyingMassG(graphOf(bare.design));
+    bare.add('stick-unit-16-bay', 'pilot', {}, 'ground');
+    expect(flyingMassG(graphOf(bare.design))).toBe(before);
+  });
+
+  it('is what the layout knows where that is more: the cables weigh too', () => {
+    const whole = withNumber(saltmarsh(asId('saltmarsh'), countingIds()), 'massG', 2000);
+    const graph = graphOf(whole);
+    const parts = graph.items.reduce(
+      (sum, { item, part }) => sum + (item.where === 'aircraft' ? (item.weighedG ?? part?.massG ?? 0) : 0),
+      0,
+    );
+    expect(flyingMassG(graph)).toBe(Math.max(parts + 2000, balanceOf(graph)?.massG ?? 0));
+    expect(flyingMassG(graph)).toBeGreaterThanOrEqual(parts + 2000);
   });
 
   it('is estimated from its parts where nobody weighed the airframe', () => {
