@@ -8,7 +8,7 @@ test('an aircraft of older parts learns their newer facts after a look at them, 
   await settled(page);
   await page.getByRole('button', { name: 'Update to newer facts of these parts' }).click();
   const dialog = page.getByTestId('learn-facts');
-  await expect(page.getByTestId('newer-revisions')).toContainText('12 items have an older revision of their part: CAM1, CC1, FC1');
+  await expect(page.getByTestId('newer-revisions')).toContainText('13 items have an older revision of their part: CAM1, CC1, ESC1, FC1');
   await expect(dialog.getByRole('row', { name: /^FC1 the clocks of its serial ports and what its USB is/ })).toBeVisible();
   await expect(dialog.getByRole('row', { name: /^MOT1 which way its motor and its propeller turn/ })).toBeVisible();
   expect(await violations(page)).toEqual([]);

@@ -38,8 +38,13 @@ function harm(design: Design, finding: Finding, remedy: Remedy): readonly string
   const keys = (some: readonly Finding[]) => new Set(some.map(({ key }) => key));
   const [known, now] = [keys(before), keys(after)];
   if (now.has(finding.key)) return [`stays: ${finding.what}`];
-  const come = after.filter((other) => !known.has(other.key) && (rank(other) <= rank(finding) || other.check === 'place.bay-overflow'));
-  const gone = before.filter((other) => !now.has(other.key) && other.key !== finding.key);
+  const isBought = Object.keys(result.design.aircraft.items).length > Object.keys(design.aircraft.items).length;
+  // A part that was put in has no place yet: work left to do.
+  const come = after.filter(
+    (other) =>
+      !known.has(other.key) && other.check !== 'place.not-placed' && (rank(other) <= rank(finding) || other.check === 'place.bay-overflow'),
+  );
+  const gone = before.filter((other) => !now.has(other.key) && !(isBought && other.key === finding.key));
   // One that takes the place of another of its check and severity is none more.
   const more = [...new Set(come.map(kind))].filter(
     (one) => come.filter((other) => kind(other) === one).length > gone.filter((other) => kind(other) === one).length,

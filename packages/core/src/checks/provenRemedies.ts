@@ -3,7 +3,7 @@ import type { Design } from '../model/design.ts';
 import { listed } from '../text/lists.ts';
 import { SEVERITIES, type Finding, type Remedy } from './finding.ts';
 import { findingsApart, findingsTried, remediesOf } from './findingsOf.ts';
-import { bayOverflow } from './layout/room.ts';
+import { bayOverflow, notPlaced } from './layout/room.ts';
 
 /** What a remedy brings may be mended along with it in so many steps; what needs more is no remedy of this finding. */
 const MOST_FOLLOWING = 3;
@@ -77,19 +77,22 @@ function* nextBest(
 
 /**
  * What speaks against a remedy of a finding: the finding itself where it is still there, and every other one as bad that has come. One
- * that takes the place of another of the same check and severity has not come.
+ * that takes the place of another of the same check and severity has not come; that of the finding itself only where nothing was put in
+ * for it, as the next step of one job. That a part which was put in has no place yet is work left to do, and no mistake.
  */
 export function wrongAfter(before: Design, after: Design, finding: Finding): readonly Finding[] {
   const known = findingsApart(before);
   const now = findingsTried(after, before);
   const keysBefore = new Set(known.map(({ key }) => key));
   const keysNow = new Set(now.map(({ key }) => key));
+  const isBought = Object.keys(after.aircraft.items).some((id) => !Object.hasOwn(before.aircraft.items, id));
   const gone = new Map<string, number>();
   for (const one of known) {
-    if (one.key !== finding.key && !keysNow.has(one.key)) gone.set(kindOf(one), (gone.get(kindOf(one)) ?? 0) + 1);
+    if (!keysNow.has(one.key) && !(isBought && one.key === finding.key)) gone.set(kindOf(one), (gone.get(kindOf(one)) ?? 0) + 1);
   }
   return now.filter((one) => {
     if (one.key === finding.key) return true;
+    if (one.check === notPlaced.id) return false;
     if (keysBefore.has(one.key) || (rankOf(one) > rankOf(finding) && one.check !== NO_ROOM)) return false;
     const replaced = gone.get(kindOf(one)) ?? 0;
     gone.set(kindOf(one), replaced - 1);
