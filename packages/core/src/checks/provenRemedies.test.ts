@@ -37,7 +37,7 @@ function harm(design: Design, finding: Finding, remedy: Remedy): readonly string
   const [before, after] = [findingsApart(design), findingsApart({ ...result.design })];
   const keys = (some: readonly Finding[]) => new Set(some.map(({ key }) => key));
   const [known, now] = [keys(before), keys(after)];
-  if (now.has(finding.key)) return [`stays: ${finding.what}`];
+  if (after.some((other) => other.key === finding.key && rank(other) <= rank(finding))) return [`stays: ${finding.what}`];
   const isBought = Object.keys(result.design.aircraft.items).length > Object.keys(design.aircraft.items).length;
   // A part that was put in has no place yet: work left to do.
   const come = after.filter(

@@ -76,7 +76,7 @@ function* nextBest(
 }
 
 /**
- * What speaks against a remedy of a finding: the finding itself where it is still there, and every other one as bad that has come. One
+ * What speaks against a remedy of a finding: the finding itself where it is still there and no lighter, and every other one as bad that has come. One
  * that takes the place of another of the same check and severity has not come; that of the finding itself only where nothing was put in
  * for it, as the next step of one job. That a part which was put in has no place yet is work left to do, and no mistake.
  */
@@ -91,7 +91,7 @@ export function wrongAfter(before: Design, after: Design, finding: Finding): rea
     if (!keysNow.has(one.key) && !(isBought && one.key === finding.key)) gone.set(kindOf(one), (gone.get(kindOf(one)) ?? 0) + 1);
   }
   return now.filter((one) => {
-    if (one.key === finding.key) return true;
+    if (one.key === finding.key) return rankOf(one) <= rankOf(finding);
     if (one.check === notPlaced.id) return false;
     if (keysBefore.has(one.key) || (rankOf(one) > rankOf(finding) && one.check !== NO_ROOM)) return false;
     const replaced = gone.get(kindOf(one)) ?? 0;
