@@ -102,7 +102,8 @@ describe('proven remedies', () => {
     const [finding] = findingsBy(design, 'power.no-supply');
     if (finding === undefined) throw new Error('The servo is fed.');
     const [first] = proven(design, finding);
-    expect(first?.sentence).toBe('Wire BEC1, which is not wired yet, from FC1 motor supply to FC1 out 2.');
+    expect(first?.label).toBe('Use BEC1');
+    expect(first?.sentence).toBe('Wire BEC1, which is not used yet, from FC1 motor supply to FC1 out 2.');
     if (first === undefined) return;
     expect(Object.keys(made(design, first.edit).aircraft.items)).toEqual(Object.keys(design.aircraft.items));
     // One that is wired already, or set to another voltage, is not taken.

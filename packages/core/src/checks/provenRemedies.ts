@@ -1,6 +1,7 @@
 import { DraftEdits } from '../harness/draftEdits.ts';
 import type { Design } from '../model/design.ts';
 import { listed } from '../text/lists.ts';
+import { inSentence } from '../text/sentences.ts';
 import { SEVERITIES, type Finding, type Remedy } from './finding.ts';
 import { findingsApart, findingsTried, remediesOf } from './findingsOf.ts';
 import { bayOverflow, notPlaced } from './layout/room.ts';
@@ -48,8 +49,8 @@ function* madeToHold(design: Design, finding: Finding, remedy: Remedy): Generato
   if (following.length === 0) return remedy;
   return {
     ...remedy,
-    label: listed([remedy.label, ...following.map(({ label }) => inWords(label))]),
-    sentence: [remedy.sentence, ...following.map(({ sentence }) => `With it: ${inWords(sentence)}`)].join(' '),
+    label: listed([remedy.label, ...following.map(({ label }) => inSentence(label))]),
+    sentence: [remedy.sentence, ...following.map(({ sentence }) => `With it: ${inSentence(sentence)}`)].join(' '),
     edit: draft.edit(remedy.label),
   };
 }
@@ -76,9 +77,9 @@ function* nextBest(
 }
 
 /**
- * What speaks against a remedy of a finding: the finding itself where it is still there and no lighter, and every other one as bad that has come. One
- * that takes the place of another of the same check and severity has not come; that of the finding itself only where nothing was put in
- * for it, as the next step of one job. That a part which was put in has no place yet is work left to do, and no mistake.
+ * What speaks against a remedy of a finding: the finding itself where it is still there and no lighter, and every other one as bad that
+ * has come. One that takes the place of another of the same check and severity has not come; that of the finding itself only where
+ * nothing was put in for it, as the next step of one job. That a part which was put in has no place yet is work left to do, and no mistake.
  */
 export function wrongAfter(before: Design, after: Design, finding: Finding): readonly Finding[] {
   const known = findingsApart(before);
@@ -106,8 +107,4 @@ function kindOf({ check, severity }: Finding): string {
 
 function rankOf({ severity }: Finding): number {
   return SEVERITIES.indexOf(severity);
-}
-
-function inWords(sentence: string): string {
-  return `${sentence.charAt(0).toLowerCase()}${sentence.slice(1)}`;
 }

@@ -25,8 +25,9 @@ describe('words in a sentence', () => {
       'RC receiver',
     ];
     expect(words.map(withArticle).map((one) => one.split(' ')[0])).toEqual(['a', 'an', 'an', 'an', 'an', 'a', 'a', 'a', 'an', 'an']);
-    expect(['8-bit board', 'unit', 'inverter', 'octocopter', 'X8', 'V-tail', 'used pack'].map(withArticle)).toEqual([
+    expect(['8-bit board', 'MAVLink radio', 'unit', 'inverter', 'octocopter', 'X8', 'V-tail', 'used pack'].map(withArticle)).toEqual([
       'an 8-bit board',
+      'a MAVLink radio',
       'a unit',
       'an inverter',
       'an octocopter',

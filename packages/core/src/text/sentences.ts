@@ -14,7 +14,7 @@ const VOWEL_LETTERS = 'AEFHILMNORSX';
 /** Words with their indefinite article, by how they are spoken: "a regulator", "an antenna", "an H7 board", "a UART". */
 export function withArticle(words: string): string {
   const [first = ''] = words.split(' ');
-  const isSpelled = /^[A-Z]([A-Z0-9]|$)/.test(first);
+  const isSpelled = /^[A-Z][A-Z0-9]*$/.test(first);
   const isVowel = isSpelled ? VOWEL_LETTERS.includes(first.charAt(0)) : /^([aeio]|u(?!ni|se))/i.test(first) || /^(8|11|18)\b/.test(first);
   return `${isVowel ? 'an' : 'a'} ${words}`;
 }

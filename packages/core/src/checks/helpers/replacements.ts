@@ -1,7 +1,10 @@
 import { planAdoption } from '../../edits/adoptPlan.ts';
 import { proposeAdoption } from '../../edits/proposeAdoption.ts';
 import type { Graph } from '../../graph/graph.ts';
+import type { Aircraft } from '../../model/aircraft.ts';
+import { sameJson } from '../../model/canonicalJson.ts';
 import type { ItemId, PartKey } from '../../model/ids.ts';
+import { naturalOrder } from '../../model/naturalOrder.ts';
 import type { Part } from '../../model/part.ts';
 import { catalogue, sampleParts } from '../../parts/catalogue.ts';
 import { listed } from '../../text/lists.ts';
@@ -26,10 +29,10 @@ export function replacements(graph: Graph, id: ItemId, suits: (part: Part) => bo
       const edit = proposeAdoption(graph.design, id, key);
       const plan = edit === undefined ? undefined : planAdoption(graph.design, edit);
       if (edit === undefined || plan === undefined || 'refused' in plan || plan.losses.length > 0) return [];
-      const plugs = plan.moves.flatMap((move) => /^(\w+) gets another connector/.exec(move)?.[1] ?? []);
+      const plugs = replugged(graph.design.aircraft, plan.aircraft);
       const changes = [
         `${stated(part.massG, 'g')} instead of ${stated(from.massG, 'g')}`,
-        ...(plugs.length === 0 ? [] : [`${listed([...new Set(plugs)])} ${new Set(plugs).size === 1 ? 'gets' : 'get'} another connector`]),
+        ...(plugs.length === 0 ? [] : [`${listed(plugs)} ${plugs.length === 1 ? 'gets' : 'get'} another connector`]),
       ];
       return [
         {
@@ -40,6 +43,19 @@ export function replacements(graph: Graph, id: ItemId, suits: (part: Part) => bo
         },
       ];
     });
+}
+
+/** The cables that have another connector at an end, in natural order of their tags. */
+function replugged(before: Aircraft, after: Aircraft): readonly string[] {
+  return Object.values(after.cables)
+    .filter(({ id, nodes }) =>
+      Object.values(nodes).some((node) => {
+        const was = before.cables[id]?.nodes[node.id];
+        return node.is === 'end' && was?.is === 'end' && !sameJson(node.connector, was.connector);
+      }),
+    )
+    .map(({ tag }) => tag)
+    .sort(naturalOrder);
 }
 
 /** The other parts of a kind: those of the catalogue as they are today, and those that a workshop made. */

@@ -2,8 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import type { Bench } from '../../demo/bench.ts';
 import { graphOf } from '../../graph/graphOf.ts';
 import type { Design } from '../../model/design.ts';
-import type { Part } from '../../model/part.ts';
-import { assigned, bench, FC, joined, removed } from '../../test/checkCases/build.ts';
+import { assigned, bench, FC, joined, removed, withPart } from '../../test/checkCases/build.ts';
 import { itemOf, made } from '../../test/designs.ts';
 import { driveGroup, motorOf } from './drives.ts';
 import { flyingMassG } from './flyingMass.ts';
@@ -23,11 +22,6 @@ function drivesOf(design: Design, ref: string) {
     const driven = motorOf(graph, item, element);
     return [{ motor: driven === undefined ? undefined : graph.items[driven.item]?.item.ref, group: driveGroup(graph, item, element) }];
   });
-}
-
-/** The aircraft with another revision of a part. */
-function changed(design: Design, part: string, change: (part: Part) => Part): Design {
-  return { ...design, parts: new Map([...design.parts].map(([key, one]) => [key, one.id === part ? change(one) : one] as const)) };
 }
 
 const as = (design: Design, airframe: Design['aircraft']['airframe']['kind']): Design =>
@@ -83,10 +77,10 @@ describe('a drive', () => {
     const groups = (design: Design): readonly string[] => drivesOf(design, 'ESC1').map(({ group }) => group);
     expect(groups(both).slice(0, 2)).toEqual(['cruise', 'lift']);
     // With a single drive it is not told which input is whose: one that lifts is enough.
-    const single = changed(both, FOUR, (part) => ({ ...part, circuit: part.circuit.filter(({ id }) => !/^drive-[2-4]$/.test(id)) }));
+    const single = withPart(both, FOUR, (part) => ({ ...part, circuit: part.circuit.filter(({ id }) => !/^drive-[2-4]$/.test(id)) }));
     expect(groups(single)).toEqual(['lift']);
     // An input that switches is no throttle, so that each drive still has its own.
-    const switching = changed(both, FOUR, (part) => ({
+    const switching = withPart(both, FOUR, (part) => ({
       ...part,
       endpoints: [{ is: 'pulse-in', id: 'beacon', pin: 'FC.4', kinds: ['pwm'], rateHz: [1, 400], use: 'switching' }, ...part.endpoints],
     }));
@@ -106,7 +100,7 @@ function lifters(count: number): Bench {
 
 /** The aircraft with motors that state no thrust. */
 function withoutThrust(design: Design): Design {
-  return changed(design, LIFTER, (part) => ({
+  return withPart(design, LIFTER, (part) => ({
     ...part,
     circuit: part.circuit.map((element) =>
       element.is === 'motor' ? { ...element, table: element.table.map(({ throttle, currentA }) => ({ throttle, currentA })) } : element,
@@ -139,7 +133,7 @@ describe('hovering on motors that state their thrust', () => {
   });
 
   it('is estimated where a row of the table states none', () => {
-    const partly = changed(quad, LIFTER, (part) => ({
+    const partly = withPart(quad, LIFTER, (part) => ({
       ...part,
       circuit: part.circuit.map((element) =>
         element.is === 'motor' ? { ...element, table: [{ throttle: 0, currentA: 0 }, ...element.table.slice(1)] } : element,
@@ -196,7 +190,7 @@ describe('hovering', () => {
       { throttle: 0.4, currentA: 20 },
       { throttle: 1, currentA: 30 },
     ];
-    const begun = changed(quad, LIFTER, (part) => ({
+    const begun = withPart(quad, LIFTER, (part) => ({
       ...part,
       circuit: part.circuit.map((element) => (element.is === 'motor' ? { ...element, table } : element)),
     }));

@@ -1,8 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { graphOf } from '../../graph/graphOf.ts';
-import type { Design } from '../../model/design.ts';
 import type { CircuitElement } from '../../model/part.ts';
-import { bench } from '../../test/checkCases/build.ts';
+import { bench, withPart } from '../../test/checkCases/build.ts';
 import { servos } from '../../test/checkCases/powerDesigns.ts';
 import { solveCircuit } from '../solve/solveCircuit.ts';
 import { stalledLaw } from './lawsOf.ts';
@@ -60,9 +59,7 @@ class Inside {
 
   constructor(...circuit: readonly CircuitElement[]) {
     const part = 'regulator-buck-5v-3a';
-    const { design } = bench(part);
-    const parts = [...design.parts].map(([key, one]) => [key, one.id === part ? { ...one, circuit: [...circuit] } : one] as const);
-    const held: Design = { ...design, parts: new Map(parts) };
+    const held = withPart(bench(part).design, part, (one) => ({ ...one, circuit: [...circuit] }));
     this.result = solveScenario(graphOf(held), SITUATION);
     this.#names = this.result.network.devices.map(({ device }) => (device.is === 'element' ? device.element.id : device.is));
   }

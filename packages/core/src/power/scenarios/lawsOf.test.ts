@@ -3,7 +3,7 @@ import type { Bench } from '../../demo/bench.ts';
 import { graphOf } from '../../graph/graphOf.ts';
 import type { Design } from '../../model/design.ts';
 import type { CircuitElement } from '../../model/part.ts';
-import { bench } from '../../test/checkCases/build.ts';
+import { bench, withPart } from '../../test/checkCases/build.ts';
 import { made } from '../../test/designs.ts';
 import { powerNetwork } from '../network/powerNetwork.ts';
 import type { Law } from '../solve/circuit.ts';
@@ -14,8 +14,7 @@ type Load = Extract<CircuitElement, { is: 'load' }>;
 
 /** The aircraft with one part whose circuit elements are these, in the place of its own. */
 function withCircuit(design: Design, part: string, circuit: readonly CircuitElement[]): Design {
-  const parts = [...design.parts].map(([key, one]) => [key, one.id === part ? { ...one, circuit: [...circuit] } : one] as const);
-  return { ...design, parts: new Map(parts) };
+  return withPart(design, part, (one) => ({ ...one, circuit: [...circuit] }));
 }
 
 /** The elements of a part of the aircraft, as its settings have them. */

@@ -8,6 +8,7 @@ import type { Dialect } from '../../model/dialect.ts';
 import type { Design } from '../../model/design.ts';
 import { asId } from '../../model/ids.ts';
 import type { OutputFunction } from '../../model/outputFunctions.ts';
+import type { Part } from '../../model/part.ts';
 import type { SettingValue } from '../../model/setting.ts';
 import { cableOf, countingIds, emptyBench, itemOf, made } from '../designs.ts';
 
@@ -38,6 +39,11 @@ export function powered(...parts: readonly string[]): Bench {
   const one = bench(FC, 'battery-lipo-4s-5000', ...parts);
   one.wire('BAT1 main', 'FC1 battery');
   return one;
+}
+
+/** The design with a part of the catalogue that is another one under the same key. */
+export function withPart(design: Design, id: string, change: (part: Part) => Part): Design {
+  return { ...design, parts: new Map([...design.parts].map(([key, one]) => [key, one.id === id ? change(one) : one] as const)) };
 }
 
 /** The design with another dialect. */

@@ -10,8 +10,8 @@ import { spliceCrowded } from '../../../harness/looms/spliceContact.ts';
 import { feedPorts, isOpen, regulatorFor, type FeedPort } from '../../../harness/feeders.ts';
 import { filters } from '../../../parts/small.ts';
 import type { Remedy } from '../../finding.ts';
+import { regulatorWords } from './railSupply.ts';
 import { sizeFor } from './sizeFor.ts';
-import { inSentence, withArticle } from '../../../text/sentences.ts';
 
 type Load = Extract<CircuitElement, { is: 'load' }>;
 
@@ -67,7 +67,7 @@ function feedThrough(graph: Graph, item: number, load: Load, feed: FeedPort, { p
   if (out === undefined || !joinSupply(draft, entry.item.id, load, out)) return undefined;
   return {
     label,
-    sentence: `${there === undefined ? `Add ${withArticle(inSentence(part.name))}` : `Wire ${there.ref}, which is not wired yet,`} for ${entry.item.ref} from ${feed.at.ref} ${feed.at.port.label}, and disconnect ${entry.item.ref} from its present supply.`,
+    sentence: `${regulatorWords({ part, there })} for ${entry.item.ref} from ${feed.at.ref} ${feed.at.port.label}, and disconnect ${entry.item.ref} from its present supply.`,
     edit: draft.edit(`${label} for ${entry.item.ref}`),
   };
 }

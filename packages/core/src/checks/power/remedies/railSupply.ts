@@ -2,6 +2,8 @@ import { listed } from '../../../text/lists.ts';
 import { circuitNode, groupOf, type Graph } from '../../../graph/graph.ts';
 import { drivesDirectly, railsOf, voltsAt } from '../../../graph/railsOf.ts';
 import type { PortAt } from '../../../graph/cableJoins.ts';
+import type { Item } from '../../../model/aircraft.ts';
+import type { Part } from '../../../model/part.ts';
 import { DraftEdits } from '../../../harness/draftEdits.ts';
 import { feedPorts, isOpen, regulatorFor } from '../../../harness/feeders.ts';
 import { workingSituations } from '../helpers/situations.ts';
@@ -35,8 +37,8 @@ export function railRemedies(graph: Graph, node: number): readonly Remedy[] {
     built.length === 0 ? '' : `, and pull the supply of ${listed(built.map(({ item }) => graph.items[item]?.item.ref ?? '?'))}`;
   return [
     {
-      label: 'Add a separate regulator',
-      sentence: `${added.verb} ${added.name} from ${added.from} to ${port.ref} ${port.port.label}${instead}.`,
+      label: added.there === undefined ? 'Add a separate regulator' : `Use ${added.there.ref}`,
+      sentence: `${added.words} from ${added.from} to ${port.ref} ${port.port.label}${instead}.`,
       edit: draft.edit('Add a separate regulator for the rail'),
     },
   ];
@@ -55,7 +57,7 @@ export function secondSupplyRemedies(graph: Graph, node: number): readonly Remed
     return [
       {
         label: withPack ? 'Add a servo pack' : 'Add a second supply',
-        sentence: `${added.verb} ${added.name} from ${added.from}, through a combiner, to ${port.ref} ${port.port.label}: it takes over when the first fails.`,
+        sentence: `${added.words} from ${added.from}, through a combiner, to ${port.ref} ${port.port.label}: it takes over when the first fails.`,
         edit: draft.edit(withPack ? 'Add a servo pack with its regulator' : 'Add a second supply for the rail'),
       },
     ];
@@ -68,7 +70,7 @@ function addRegulator(
   node: number,
   port: PortAt,
   isSecond: boolean,
-): { readonly verb: string; readonly name: string; readonly from: string } | undefined {
+): { readonly there: Item | undefined; readonly words: string; readonly from: string } | undefined {
   const usedPacks = new Set(packsBehind(graph, node));
   const feeds = [...feedPorts(draft.graph)].sort((a, b) => (isSecond ? Number(usedPacks.has(a.pack)) - Number(usedPacks.has(b.pack)) : 0));
   const amps = Math.max(drawnOn(graph, node) * SPARE, 2);
@@ -88,12 +90,17 @@ function addRegulator(
     if (!draft.wire(out, draft.port(port.itemId, port.port.id), 'meaning', sizeFor(amps, out?.port.connector, port.port.connector)))
       return undefined;
     return {
-      verb: chosen.there === undefined ? 'Add' : 'Wire',
-      name: chosen.there === undefined ? withArticle(inSentence(chosen.part.name)) : `${chosen.there.ref}, which is not wired yet,`,
+      there: chosen.there,
+      words: regulatorWords(chosen),
       from: `${feed.at.ref} ${feed.at.port.label}`,
     };
   }
   return undefined;
+}
+
+/** What is done with a regulator that was chosen, up to where it is fed from. */
+export function regulatorWords({ part, there }: { readonly part: Part; readonly there?: Item | undefined }): string {
+  return there === undefined ? `Add ${withArticle(inSentence(part.name))}` : `Wire ${there.ref}, which is not used yet,`;
 }
 
 /** An open port of a controller on the rail of a node, one that no fuse keeps from what feeds the rail before others. */
