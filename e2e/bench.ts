@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test as base, type Page } from '@playwright/test';
+import { expect, test as base, type Locator, type Page } from '@playwright/test';
 import { readAircraftFile, writeAircraftFile } from '@wired-falcon/core';
 import { ofOlderParts } from '../packages/core/src/test/olderParts.ts';
 
@@ -164,17 +164,29 @@ async function imported(url: string, file: string): Promise<string> {
 
 export { expect };
 
-/** Waits until the findings and what mends them are those of the document on the screen, everything is saved, and the sheet is laid out. */
-export async function settled(page: Page): Promise<void> {
-  await page.waitForFunction(() => {
-    const frame = document.querySelector<HTMLElement>('[data-testid=frame]');
-    const sheet = document.querySelector<HTMLElement>('[data-testid=wiring]');
-    if (frame === null) return false;
-    const { docSeq, resultSeq, pending } = frame.dataset;
-    const cards = [...document.querySelectorAll<HTMLElement>('[data-drafted-for]')];
-    if (cards.some(({ dataset }) => dataset['draftedFor'] !== docSeq)) return false;
-    return docSeq === resultSeq && pending === '0' && (sheet === null || sheet.dataset['layoutSeq'] === docSeq);
-  });
+/**
+ * Waits until the findings, and what mends those in sight, are those of the document on the screen, everything is saved, and the sheet is
+ * laid out. @param cards "all": until what mends those out of sight is there too
+ */
+export async function settled(page: Page, cards: 'in sight' | 'all' = 'in sight'): Promise<void> {
+  await page.waitForFunction(
+    (selector) => {
+      const frame = document.querySelector<HTMLElement>('[data-testid=frame]');
+      const sheet = document.querySelector<HTMLElement>('[data-testid=wiring]');
+      if (frame === null) return false;
+      const { docSeq, resultSeq, pending } = frame.dataset;
+      const cards = [...document.querySelectorAll<HTMLElement>(selector)];
+      if (cards.some(({ dataset }) => dataset['draftedFor'] !== docSeq)) return false;
+      return docSeq === resultSeq && pending === '0' && (sheet === null || sheet.dataset['layoutSeq'] === docSeq);
+    },
+    `[data-drafted-for]${cards === 'all' ? '' : ':not([data-out-of-sight])'}`,
+  );
+}
+
+/** Whether any of these findings has a remedy, also one that is out of sight. */
+export async function haveRemedies(page: Page, mendable: Locator): Promise<boolean> {
+  if ((await mendable.count()) === 0) await settled(page, 'all');
+  return (await mendable.count()) > 0;
 }
 
 /** The checks that speak in the margin, in order. */

@@ -1,4 +1,4 @@
-import { enter, expect, settled, tabTo, test, violations } from './bench.ts';
+import { enter, expect, settled, tabTo, test, violations, haveRemedies } from './bench.ts';
 
 test('a bank is broken and mended, sticks are moved and surfaces seen, a function is dragged; by pointer', async ({ page, mudflat }) => {
   await page.goto(`${mudflat}/outputs`);
@@ -154,7 +154,7 @@ test('the broken demo aircraft comes to no finding above a note by remedies and 
   const above = page.getByTestId('findings').locator('[data-check]:not([data-severity="note"])');
   const mendable = above.filter({ has: page.locator('[data-remedy]') });
   const mend = async (): Promise<void> => {
-    for (let round = 0; round < 40 && (await mendable.count()) > 0; round++) {
+    for (let round = 0; round < 40 && (await haveRemedies(page, mendable)); round++) {
       await mendable.first().locator('[data-remedy]').first().click();
       await settled(page);
     }

@@ -138,7 +138,7 @@ test('loads, mission and wires: a supply against its rating, a leg that is too l
   await expect(page.getByTestId('chart')).toContainText('rated 10.00 A');
   await expect(page.getByTestId('loads').getByRole('row', { name: /^Servo storm/ })).toContainText(/\d\.\d\d A\s*\d+ %/);
   await page.getByRole('link', { name: 'Mission', exact: true }).click();
-  await expect(page.getByTestId('endurance')).toContainText(/\d+ min in cruise on 80 % of the packs/);
+  await expect(page.getByTestId('endurance')).toContainText(/\d+ min in cruise on 80 % of the pack capacity/);
   await expect(page.getByTestId('endurance')).toContainText('ends with charge left');
   await page.getByLabel('Minutes of leg 3').fill('95');
   await page.getByLabel('Minutes of leg 3').press('Enter');

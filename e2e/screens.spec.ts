@@ -16,8 +16,8 @@ test('the brief says what the board has for what is wanted, and where it is shor
   await page.getByLabel('GNSS over serial needed').selectOption('3');
   await settled(page);
   const shortages = page.getByRole('list', { name: 'Shortages of FC1' });
-  await expect(shortages).toContainText('can bus want 1 of the 0 that suit');
-  await expect(shortages).toContainText(/gnss over serial.* want 7 of the 5 that suit/);
+  await expect(shortages).toContainText('CAN bus: 1 needed, 0 suitable on FC1.');
+  await expect(shortages).toContainText(/GNSS over serial.*: 7 needed, 5 suitable on FC1\./);
   await page.getByLabel('Cells in series').selectOption('6');
   await settled(page);
   await expect(page.getByText('BAT1 is LiPo 4S')).toBeVisible();

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { arrowTo, enter, expect, findings, settled, tabTo, test } from './bench.ts';
+import { arrowTo, enter, expect, findings, settled, tabTo, test, haveRemedies } from './bench.ts';
 
 test('a GNSS receiver is added, wired pin by pin, mended and documented, by pointer', async ({ page, aircraft }) => {
   await page.goto(aircraft);
@@ -95,14 +95,14 @@ test('the same story without a pointer', async ({ page, server, aircraft }) => {
 
 test('the whole demo aircraft is mended with remedies alone', async ({ page, aircraft }) => {
   await page.goto(aircraft);
-  await settled(page);
+  await settled(page, 'all');
   const open = page
     .getByTestId('findings')
     .locator('[data-check]')
     .filter({ has: page.locator('[data-remedy]') });
   expect(await open.count()).toBeGreaterThanOrEqual(12);
   // What one remedy mends can let another finding come up: a part that gets its ground still has no supply.
-  for (let round = 0; round < 40 && (await open.count()) > 0; round++) {
+  for (let round = 0; round < 40 && (await haveRemedies(page, open)); round++) {
     const check = await open.first().getAttribute('data-check');
     const before = (await findings(page)).filter((id) => id === check).length;
     await open.first().locator('[data-remedy]').first().click();

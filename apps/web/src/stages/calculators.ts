@@ -1,5 +1,5 @@
 import type { AnyCalculator } from '../workers/calculator.ts';
-import { findings, remedies } from '../workers/findings.ts';
+import { findings, remedies, remediesAhead } from '../workers/findings.ts';
 import { briefCalculators } from './brief/calculators.ts';
 import { firmwareCalculators } from './firmware/calculators.ts';
 import { layoutCalculators } from './layout/calculators.ts';
@@ -11,6 +11,7 @@ import { powerCalculators } from './power/calculators.ts';
 export const calculators: readonly AnyCalculator[] = [
   findings,
   remedies,
+  remediesAhead,
   ...briefCalculators,
   ...powerCalculators,
   ...layoutCalculators,

@@ -1,7 +1,7 @@
 import { createContext, useContext, useEffect, useMemo, useState, type ReactNode } from 'react';
 import type { Remedy } from '@wired-falcon/core';
 import { useSession } from '../session/SessionContext.tsx';
-import type { findings, Findings, remedies } from './findings.ts';
+import type { findings, Findings, remedies, remediesAhead } from './findings.ts';
 import { Follower } from './follower.ts';
 import type { Endpoint } from './messages.ts';
 import { useKept } from './useKept.ts';
@@ -17,8 +17,11 @@ export interface Analysis extends Findings {
   readonly seq: number;
   /** Why there are none of the newest document, where computing them failed. */
   readonly failure: string | undefined;
-  /** What mends the finding with this key, or why that is not known; undefined when the document has moved on. */
-  readonly askRemedies: (key: string) => Promise<readonly Remedy[] | { readonly failure: string } | undefined>;
+  /**
+   * What mends the finding with this key, or why that is not known; undefined when the document has moved on.
+   * @param isInSight whether somebody waits for it
+   */
+  readonly askRemedies: (key: string, isInSight: boolean) => Promise<readonly Remedy[] | { readonly failure: string } | undefined>;
 }
 
 interface Current {
@@ -49,8 +52,10 @@ const NOTHING: Findings = { judged: [], broken: [] };
 function WithFindings({ follower, children }: { readonly follower: Follower; readonly children: ReactNode }) {
   const { shown, failure } = useKept<typeof findings>(follower, 'findings', null);
   const current = useMemo((): Current => {
-    const askRemedies: Analysis['askRemedies'] = async (key) => {
-      const reply = await follower.once<typeof remedies>('remedies', key);
+    const askRemedies: Analysis['askRemedies'] = async (key, isInSight) => {
+      const reply = await (isInSight
+        ? follower.once<typeof remedies>('remedies', key)
+        : follower.once<typeof remediesAhead>('remedies-ahead', key));
       switch (reply.is) {
         case 'answer':
           return reply.answer;

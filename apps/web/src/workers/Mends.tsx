@@ -7,7 +7,7 @@ import { useRemedies } from './useRemedies.ts';
 export function Mends({ finding }: { readonly finding: JudgedFinding['finding'] }) {
   const make = useMake();
   const { read } = useReadersUnits();
-  const { remedies, seq } = useRemedies(finding.key);
+  const { remedies, seq } = useRemedies(finding.key, true);
   return (
     <span className="contents" data-drafted-for={seq}>
       {remedies.map(({ label, sentence, edit }) => (

@@ -6,8 +6,8 @@ export type Steps<Answer> = Generator<number, Answer, void>;
 /** Something that is computed of a document in the worker. What it throws is told to who asked; the next is computed as ever. */
 export interface Calculator<Id extends string, Ask, Answer> {
   readonly id: Id;
-  /** Computed before what is not urgent. */
-  readonly isUrgent?: true;
+  /** Computed before, or after, what says nothing here. */
+  readonly turn?: 'first' | 'last';
   steps(design: Design, ask: Ask): Steps<Answer>;
 }
 

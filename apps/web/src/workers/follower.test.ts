@@ -18,7 +18,8 @@ const broken: Calculator<'broken', null, string> = {
 const slow: Calculator<'slow', number, string> = { id: 'slow', steps: slowly };
 /** Gives what cannot cross a port. */
 const uncloneable: Calculator<'uncloneable', null, unknown> = { id: 'uncloneable', steps: inOneStep(() => () => 'a function') };
-const urgent: Calculator<'urgent', null, string> = { id: 'urgent', isUrgent: true, steps: nameOf.steps };
+const urgent: Calculator<'urgent', null, string> = { id: 'urgent', turn: 'first', steps: nameOf.steps };
+const idle: Calculator<'idle', null, string> = { id: 'idle', turn: 'last', steps: nameOf.steps };
 
 function* slowly({ aircraft }: Design, until: number): Steps<string> {
   for (let share = 0; share < until; share = until > 1 ? 0.5 : share + 0.01) {
@@ -43,7 +44,7 @@ class Bench {
   constructor(name = 'A') {
     const { port1, port2 } = new MessageChannel();
     [this.#page, this.#thread] = [port1, port2];
-    serve(port2, [nameOf, broken, slow, urgent, uncloneable]);
+    serve(port2, [nameOf, broken, slow, urgent, idle, uncloneable]);
     this.#state = stateOf({ seq: 1, last: { is: 'reset' }, design: designOf(name) });
     const endpoint: Endpoint = {
       onerror: null,
@@ -210,6 +211,16 @@ describe('the worker that follows a document', () => {
     const soon = bench.follower.once<typeof urgent>('urgent', null).then(() => order.push('urgent'));
     await Promise.all([long, soon]);
     expect(order).toEqual(['urgent', 'name']);
+  });
+
+  it('answers at the end whose turn is last, though it was asked before', async () => {
+    bench = new Bench();
+    const order: string[] = [];
+    const last = bench.follower.once<typeof idle>('idle', null).then(() => order.push('idle'));
+    const long = bench.follower.once<typeof nameOf>('name', null).then(() => order.push('name'));
+    const soon = bench.follower.once<typeof urgent>('urgent', null).then(() => order.push('urgent'));
+    await Promise.all([last, long, soon]);
+    expect(order).toEqual(['urgent', 'name', 'idle']);
   });
 
   it('leaves work that nobody wants any more: stopped, or about a document that is gone', async () => {

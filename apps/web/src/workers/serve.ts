@@ -6,7 +6,7 @@ import type { Endpoint, FromWorker, Reply, ToWorker } from './messages.ts';
 /** A question that is worked on. */
 interface Job {
   readonly seq: number;
-  readonly isUrgent: boolean;
+  readonly turn: AnyCalculator['turn'];
   readonly begin: (design: Design) => Steps<unknown>;
   readonly port: MessagePort;
   steps: Steps<unknown> | undefined;
@@ -20,8 +20,8 @@ const SLICE_MS = 12;
  * Follows the document of a page, and answers what the page asks of it.
  *
  * 1. A document that comes makes every question about an older one void.
- * 2. Of the questions, the urgent come first, then the oldest. Work begins a turn after the first comes, when those that were asked together are there.
- * 3. Work is done in slices, between which messages are taken: a newer document, a question that is more urgent, or a stop.
+ * 2. Of the questions, those whose turn is first come first, those whose turn is last at the end, and of equals the oldest. Work begins a turn after the first comes, when those that were asked together are there.
+ * 3. Work is done in slices, between which messages are taken: a newer document, a question whose turn comes before, or a stop.
  * 4. What a calculator throws is its answer; all others are answered as ever.
  */
 export function serve(endpoint: Endpoint, calculators: readonly AnyCalculator[]): void {
@@ -51,7 +51,7 @@ export function serve(endpoint: Endpoint, calculators: readonly AnyCalculator[])
     if (followed.at(seq) === undefined) return reply(port, { is: 'dropped' });
     const job: Job = {
       seq,
-      isUrgent: calculator.isUrgent === true,
+      turn: calculator.turn,
       begin: (design: Design) => calculator.steps(design, ask),
       port,
       steps: undefined,
@@ -82,7 +82,7 @@ export function serve(endpoint: Endpoint, calculators: readonly AnyCalculator[])
   }
 
   function next(): Job | undefined {
-    return jobs.find(({ isUrgent }) => isUrgent) ?? jobs[0];
+    return jobs.find(({ turn }) => turn === 'first') ?? jobs.find(({ turn }) => turn !== 'last') ?? jobs[0];
   }
 
   /** Works a slice long. @returns what ends the job, when it has ended */

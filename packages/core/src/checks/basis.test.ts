@@ -11,7 +11,7 @@ const before = (value: string, limit: string): string => `mend; BEC1 out, climb 
 
 describe('what a waiver rests on', () => {
   it('is the severity and every fact, with ordinary spaces', () => {
-    expect(found(quantity(5.016, 'V'), stated(5, 'V'))).toBe('3; mend; BEC1 out, climb = 5.02 V = 5 V');
+    expect(found(quantity(5.016, 'V'), stated(5, 'V'))).toBe('4; mend; BEC1 out, climb = 5.02 V = 5 V');
   });
 
   it('holds to the letter where it is written as now', () => {
@@ -37,6 +37,14 @@ describe('what a waiver rests on', () => {
       ['2; mend; FC1 S1 pin 2 (TX) = drives 5 V = stands 3.6 V', today('FC1 S1 pin 2 (TX)', 'drives 5 V', 'withstands 3.6 V')],
       ['2; mend; TX of RX1 = not joined = RX of FC1', today('TX of RX1', 'not connected', 'RX of FC1')],
       ['2; mend; RADIO1 sends = 20 dBm = ', today('RADIO1 transmits', '20 dBm')],
+      [
+        '3; note; links = 2 = ; of items that are wired = 1 = ',
+        basisOf('note', [
+          { label: 'links not connected', value: '2' },
+          { label: 'of them between wired items', value: '1' },
+        ]),
+      ],
+      ['3; mend; CC1 computer, usb only = 4.1 V = 4.5 V', today('CC1 computer, USB only', '4.1 V', '4.5 V')],
       ['mend; boxes overlap by = 4 mm = 0 mm', today('overlap', '4 mm', '0 mm')],
     ];
     expect(same.filter(([was, now]) => !holdsFor(was, now))).toEqual([]);

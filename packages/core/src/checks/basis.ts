@@ -8,9 +8,9 @@ import { inWordsOfToday } from './renamedFacts.ts';
  */
 
 /** Begins every basis that is written now. */
-const WRITTEN = '3; ';
+const WRITTEN = '4; ';
 /** Begins those in which numbers were written as now, and some facts in other words; those before begin with the severity. */
-const OTHER_WORDS = '2; ';
+const OTHER_WORDS = /^[23]; /;
 
 /** The facts that a finding rests on, in metric units whoever looks. */
 export function basisOf(severity: Severity, evidence: readonly Evidence[]): string {
@@ -22,8 +22,13 @@ export function basisOf(severity: Severity, evidence: readonly Evidence[]): stri
 export function holdsFor(waived: string, found: string): boolean {
   if (waived.startsWith(WRITTEN)) return waived === found;
   const facts = found.slice(WRITTEN.length);
-  if (waived.startsWith(OTHER_WORDS)) return inWordsOfToday(waived.slice(OTHER_WORDS.length)) === facts;
+  if (OTHER_WORDS.test(waived)) return readsAs(inWordsOfToday(waived.replace(OTHER_WORDS, '')), facts);
   return tellsSame(inWordsOfToday(waived), facts);
+}
+
+/** The names of situations were written in small letters before. */
+function readsAs(before: string, now: string): boolean {
+  return before.toLowerCase() === now.toLowerCase();
 }
 
 /** How much of a value the rule of its unit may have rounded away where it had more digits before. */

@@ -45,6 +45,9 @@ const RENAMED: readonly (readonly [was: RegExp, now: string])[] = [
   [/air rate/g, 'packet rate'],
   [/as if nothing were lost/g, 'as if the signal were there'],
   [/wanted (?=(not )?inverted)/g, 'needed '],
+  [/(^|; )links = /g, '$1links not connected = '],
+  [/of items that are wired/g, 'of them between wired items'],
+  [/ leaves its input (?=\d)/g, ' drops its input '],
 ];
 
 /** A basis that was written before facts got the words of today, in these words. */

@@ -90,11 +90,11 @@ describe('how something is set', () => {
     [{ is: 'solder-bridge', bridge: 'A0' }, 'Solder bridge A0.'],
     [{ is: 'jumper', jumper: '"120R"' }, 'Jumper "120R".'],
     [{ is: 'switch', switch: '1: on' }, 'Switch 1: on.'],
-    [{ is: 'knob', knob: 'VOLTS', confirms: 'the display' }, 'Turn the knob VOLTS. It confirms by: the display.'],
+    [{ is: 'knob', knob: 'VOLTS', confirms: 'the display' }, 'Turn the knob VOLTS. Confirmation: the display.'],
     [{ is: 'button', button: 'BIND', seconds: 3 }, 'Hold the button BIND for 3 s.'],
     [
       { is: 'menu', tool: 'radio tool', menu: '"Speed"', over: 'UART', password: 'tern', confirms: 'a beep' },
-      'In the radio tool over serial 1: "Speed", default password "tern". It confirms by: a beep.',
+      'In the radio tool over serial 1: "Speed", default password "tern". Confirmation: a beep.',
     ],
     [{ is: 'menu', tool: 'picture menu', menu: '"Video"' }, 'In the picture menu: "Video".'],
     [{ is: 'wiring', wiring: 'Two leads changed over' }, 'Two leads changed over.'],

@@ -112,9 +112,9 @@ export const FACT_FAMILIES = {
     keys: { output: { title: 'output', coding: { by: 'outputs' } } },
     fields: {
       function: { title: 'function', coding: { by: 'functions' } },
-      minUs: us('least'),
+      minUs: us('minimum'),
       trimUs: us('trim'),
-      maxUs: us('most'),
+      maxUs: us('maximum'),
       reversed: word('reversed', 'switch'),
     },
   },
@@ -149,9 +149,9 @@ export const FACT_FAMILIES = {
     keys: { channel: number('channel') },
     fields: {
       use: word('use', 'uses'),
-      leastUs: us('least'),
-      middleUs: us('middle'),
-      mostUs: us('most'),
+      leastUs: us('minimum'),
+      middleUs: us('centre'),
+      mostUs: us('maximum'),
     },
   },
   'mode-channel': { title: 'Mode channel', stage: 'links', keys: {}, fields: { channel: number('channel') } },
@@ -176,7 +176,7 @@ export const FACT_FAMILIES = {
       delayS: number('delay', 's'),
       thresholdUs: us('throttle threshold for loss'),
       returnHeightM: number('return height', 'm'),
-      back: word('control comes back', 'back'),
+      back: word('control returns', 'back'),
     },
   },
   'ground-loss': {

@@ -37,7 +37,7 @@ export type How = Shape<typeof HowSchema>;
 
 /** The same in a sentence or two. @param portLabel what is printed beside a port of the part */
 export function howText(how: How, portLabel: (port: string) => string): string {
-  const sign = how.confirms === undefined ? '' : ` It confirms by: ${how.confirms}.`;
+  const sign = how.confirms === undefined ? '' : ` Confirmation: ${how.confirms}.`;
   switch (how.is) {
     case 'solder-bridge':
       return `Solder bridge ${how.bridge}.${sign}`;

@@ -51,7 +51,7 @@ const CHOICES = {
   },
   onLoss: { title: 'Loss of signal', values: ACTION_VALUES },
   back: {
-    title: 'Control comes back',
+    title: 'Control returns',
     values: { signal: 'when the signal returns', stick: 'when a stick moves', mode: 'on a mode change' },
   },
   onGroundLoss: { title: 'Loss of the ground link', values: ACTION_VALUES },

@@ -51,7 +51,7 @@ function regulator(
     ...(figures.topology === 'linear' ? {} : { noiseDbm: -94 }),
     ports: [padsIn, output === 'lead' ? leadOut : padsOut],
     circuit: [
-      buck('buck', {
+      buck(figures.topology ?? 'buck', {
         in: 'in.1',
         out: OUT[output],
         gnd: '@gnd',

@@ -1,9 +1,10 @@
-import { Fragment, useState } from 'react';
+import { Fragment, useRef, useState } from 'react';
 import { asId, type JudgedFinding, type Subject, type WaiverId } from '@wired-falcon/core';
 import { authorName, makeId } from '../../session/author.ts';
 import { useSelection } from '../../selection/SelectionContext.tsx';
 import { useMake, useSession } from '../../session/SessionContext.tsx';
 import { SeverityMark } from '../../ui/SeverityMark.tsx';
+import { useInSight } from '../../ui/useInSight.ts';
 import { NotComputed } from '../../ui/NotComputed.tsx';
 import { useRemedies } from '../../workers/useRemedies.ts';
 import { useReadersUnits } from '../../ui/readersUnits.ts';
@@ -15,15 +16,19 @@ export function FindingCard({ judged }: { readonly judged: JudgedFinding }) {
   const session = useSession();
   const { select } = useSelection();
   const [isAccepting, setAccepting] = useState(false);
-  const { seq, remedies, failure } = useRemedies(finding.key);
+  const card = useRef<HTMLDivElement>(null);
+  const isInSight = useInSight(card);
+  const { seq, remedies, failure } = useRemedies(finding.key, isInSight);
   const { read } = useReadersUnits();
   const pointAt = selectionFor(finding.where[0]);
   return (
     <div
+      ref={card}
       className="grid grid-cols-[20px_1fr] border-b border-rule py-3"
       data-check={finding.check}
       data-severity={finding.severity}
       data-drafted-for={seq}
+      data-out-of-sight={isInSight === false ? '' : undefined}
     >
       <span className="pt-0.5">
         <SeverityMark severity={finding.severity} />

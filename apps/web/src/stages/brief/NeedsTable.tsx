@@ -99,7 +99,7 @@ function Shortages({ board: { item, part } }: { readonly board: GraphItem }) {
     <ul className="mt-2" aria-label={`Shortages of ${item.ref}`}>
       {shortages.map(({ needs, wanted, there }) => (
         <li key={needs.join()}>
-          {item.ref} is short: {needs.map((need) => NEEDS[need].title.toLowerCase()).join(', ')} want {wanted} of the {there} that suit.
+          {needs.map((need) => NEEDS[need].title).join(', ')}: {wanted} needed, {there} suitable on {item.ref}.
         </li>
       ))}
     </ul>

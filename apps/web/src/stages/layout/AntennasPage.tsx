@@ -12,6 +12,7 @@ import {
   shadowWords,
   type Graph,
   figure,
+  inSentence,
   range,
 } from '@wired-falcon/core';
 import { useGraph } from '../../session/SessionContext.tsx';
@@ -24,7 +25,7 @@ export function AntennasPage() {
     <div className="min-h-0 overflow-y-auto px-5 py-3" data-testid="antennas">
       <h2 className="text-[15px] font-bold">Antennas and compass</h2>
       <p className="mt-1 max-w-prose text-[13px] text-ink2">
-        Isolations are estimates in free air: the airframe is not in them. Nearer than a wavelength a low figure is stated. Fit every
+        Isolations are estimates in free air: the airframe is not in them. Below one wavelength the figure is low on purpose. Fit every
         antenna before its transmitter gets power, and keep to the radio rules where you fly.
       </p>
       <Compasses graph={graph} />
@@ -48,7 +49,7 @@ function Compasses({ graph }: { readonly graph: Graph }) {
         isOver: worst.errorDeg > 5,
         cells: [
           <ItemLink key="ref" graph={graph} itemRef={compass.item.ref} />,
-          worst.title.toLowerCase(),
+          inSentence(worst.title),
           quantity(worst.levelUt, 'uT'),
           quantity(worst.verticalUt, 'uT'),
           quantity(worst.errorDeg, 'deg'),

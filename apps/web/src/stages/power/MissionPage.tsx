@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import type { ApexOptions } from 'apexcharts';
 import {
   decimals,
+  inSentence,
   POWER_FIGURES,
   powerFigures,
   quantity,
@@ -54,8 +55,8 @@ function Outcome({ mission, endurance }: { readonly mission: Mission; readonly e
     <p className="mt-1 max-w-prose text-[13px]" data-testid="endurance">
       {endurance?.minutes !== undefined && (
         <>
-          <b className="value">{stated(Math.round(endurance.minutes), 'min')}</b> in {endurance.situation.toLowerCase()} on{' '}
-          {stated(share, '%')} of the packs.{' '}
+          <b className="value">{stated(Math.round(endurance.minutes), 'min')}</b> in {inSentence(endurance.situation)} on{' '}
+          {stated(share, '%')} of the pack capacity.{' '}
         </>
       )}
       {mission.isExample

@@ -1,4 +1,5 @@
 import {
+  inSentence,
   lostWords,
   quantity,
   type FaultLine,
@@ -31,7 +32,7 @@ export function isTroubled({ loads, events }: ScenarioReport): boolean {
 /** What a fault costs, in words. */
 export function costText(line: FaultLine): string {
   const { class: kind, lost, isInherent, scenarioTitle } = line;
-  if (kind === 'unknown') return `control may be lost, worst in ${scenarioTitle.toLowerCase()}: assign the outputs to know.`;
+  if (kind === 'unknown') return `control may be lost, worst in ${inSentence(scenarioTitle)}: assign the outputs to know.`;
   if (lost.length === 0) return kind === 'latent' ? 'no effect, but a backup is used up.' : 'no effect.';
-  return `${lostWords(line)} ${lost.length === 1 ? 'is' : 'are'} lost, worst in ${scenarioTitle.toLowerCase()}${isInherent ? '; no wiring would change it' : ''}.`;
+  return `${lostWords(line)} ${lost.length === 1 ? 'is' : 'are'} lost, worst in ${inSentence(scenarioTitle)}${isInherent ? '; no wiring would change it' : ''}.`;
 }

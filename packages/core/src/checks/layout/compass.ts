@@ -9,6 +9,7 @@ import type { Check, Remedy, Saying } from '../finding.ts';
 import { graphAfter } from '../helpers/tryEdit.ts';
 import { BESIDE_MM, besideAirframeMm, movedOut } from './helpers/places.ts';
 import { reroutesOf } from './helpers/reroutes.ts';
+import { inSentence } from '../../text/sentences.ts';
 
 const MEND_DEG = 5;
 const STOP_DEG = 10;
@@ -63,9 +64,9 @@ function varying(graph: Graph, { compass, worst, legs, situations }: CompassFiel
     {
       severity: errorDeg > STOP_DEG && navigatesByCompass(graph) ? 'stop' : 'mend',
       where: [{ is: 'item', item: item.id }],
-      what: `The currents of ${listed(legs.slice(0, 2).map(({ of }) => of.cable.tag))} turn the heading of ${item.ref} by ${quantity(errorDeg, 'degrees')} (${title.toLowerCase()}).`,
+      what: `The currents of ${listed(legs.slice(0, 2).map(({ of }) => of.cable.tag))} turn the heading of ${item.ref} by ${quantity(errorDeg, 'degrees')} (${inSentence(title)}).`,
       evidence: [
-        { label: `field that varies, ${title.toLowerCase()}`, value: fieldWords(levelUt, verticalUt) },
+        { label: `field that varies, ${inSentence(title)}`, value: fieldWords(levelUt, verticalUt) },
         { label: 'heading error', ...against(errorDeg, MEND_DEG, 'deg') },
         ...legs.slice(0, 3).map((leg) => ({
           label: `${leg.of.cable.tag}, ${quantity(leg.amps, 'A')}`,

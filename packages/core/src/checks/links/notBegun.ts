@@ -29,8 +29,8 @@ export const notBegun: Check = {
         where: subjects,
         what: `${open.length === 1 ? 'A link is' : `${open.length} links are`} not connected yet: ${others > 0 ? `${names.join(', ')} and ${others} more` : listed(names)}.`,
         evidence: [
-          { label: 'links', value: String(open.length) },
-          { label: 'of items that are wired', value: String(wired) },
+          { label: 'links not connected', value: String(open.length) },
+          { label: 'of them between wired items', value: String(wired) },
         ],
         why: 'These parts do not do anything until then.',
       },

@@ -54,8 +54,8 @@ function sayingOf(graph: Graph, result: ScenarioResult, i: number, { watts, maxW
   return {
     severity: 'mend',
     where: item === undefined ? [] : [{ is: 'item', item: item.id }],
-    what: `${name} dissipates ${heat.value}, rated ${heat.limit} (${result.scenario.title.toLowerCase()}).`,
-    evidence: [{ label: `${name}, ${result.scenario.title.toLowerCase()}`, ...heat }],
+    what: `${name} dissipates ${heat.value}, rated ${heat.limit} (${inSentence(result.scenario.title)}).`,
+    evidence: [{ label: `${name}, ${inSentence(result.scenario.title)}`, ...heat }],
     why: 'It shuts down when hot, and everything that it feeds loses power. A switching regulator makes a tenth of the heat.',
     discriminator: placed?.is === 'element' ? placed.element.id : '',
     remedies: () => (item === undefined ? [] : switchingRegulator(graph, item, result, i)),

@@ -14,6 +14,7 @@ import { nodeIslands } from '../../power/solve/islandsOf.ts';
 import { solveCircuit, solveNear } from '../../power/solve/solveCircuit.ts';
 import type { Check, Saying, Subject } from '../finding.ts';
 import { situationWords, workingSituations } from './helpers/situations.ts';
+import { inSentence } from '../../text/sentences.ts';
 
 /** Grounds that carry at least this much are power grounds. */
 const POWER_A = 3;
@@ -55,7 +56,7 @@ function returningSaying(graph: Graph, cable: Cable, { amps, limitA, contact, re
     severity: amps > 1.5 * limitA ? 'stop' : 'mend',
     where: [{ is: 'cable', cable: cable.id }, ...items.map((item): Subject => ({ is: 'item', item }))],
     what: `Return current of other parts flows through the ground of ${cable.tag}: ${carried.value}, rated ${carried.limit} (${situationWords(result.scenario)}).`,
-    evidence: [{ label: `${contactName(graph, contact)}, ${result.scenario.title.toLowerCase()}`, ...carried }],
+    evidence: [{ label: `${contactName(graph, contact)}, ${inSentence(result.scenario.title)}`, ...carried }],
     why: 'The thin wire burns, and the signal wire beside it with it.',
     discriminator: 'now',
     cause: { of: ofCable(cable), distance: 0 },
@@ -219,7 +220,7 @@ function openedSaying(graph: Graph, opened: readonly Opened[]): Saying {
       others === 0 ? '' : `; ${others === 1 ? 'one more power ground' : `${others} more power grounds`} like it`
     }.`,
     evidence: byShare.slice(0, 6).map(({ cable, burnt, result }) => ({
-      label: `${cable.tag} open: ${burnt.name}, ${result.scenario.title.toLowerCase()}`,
+      label: `${cable.tag} open: ${burnt.name}, ${inSentence(result.scenario.title)}`,
       ...currentAgainst(burnt.amps, burnt.limitA),
     })),
     why: 'The motor keeps running, and the thin wire burns together with the signal wire beside it. A second ground to the star point, where all power grounds meet, carries the current instead.',

@@ -6,6 +6,7 @@ import { inputOf } from '../../power/solve/deviceStates.ts';
 import type { Check, Saying } from '../finding.ts';
 import type { CircuitElement } from '../../model/part.ts';
 import { situation, workingSituations } from './helpers/situations.ts';
+import { inSentence } from '../../text/sentences.ts';
 
 type Of<K extends CircuitElement['is']> = Extract<CircuitElement, { is: K }>;
 
@@ -88,7 +89,7 @@ function sayingOf(graph: Graph, result: ScenarioResult, { device, value, limit, 
   return {
     severity: isDead ? 'stop' : 'mend',
     where: [{ is: 'item', item: entry.item.id }],
-    what: `Input ${input + 1} of ${ref} ${placed.element.id} gets ${seen.value}; it accepts ${value < limit ? 'at least' : 'at most'} ${seen.limit} (${result.scenario.title.toLowerCase()}).`,
+    what: `Input ${input + 1} of ${ref} ${placed.element.id} gets ${seen.value}; it accepts ${value < limit ? 'at least' : 'at most'} ${seen.limit} (${inSentence(result.scenario.title)}).`,
     evidence: [{ label: `input ${input + 1}`, ...seen }],
     why: isDead ? `${ref} has no other input and resets in flight.` : `${ref} switches to another input and has no backup left.`,
     discriminator: `${placed.element.id} ${input}`,

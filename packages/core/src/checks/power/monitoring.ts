@@ -10,6 +10,7 @@ import { replacements } from '../helpers/replacements.ts';
 import type { Check, Saying } from '../finding.ts';
 import { situation, workingSituations } from './helpers/situations.ts';
 import { tapRemedies } from './remedies/tap.ts';
+import { inSentence } from '../../text/sentences.ts';
 
 /** From this share of the cruise current on, what no sensor counts is worth a note, and worth mending. */
 const NOTE_SHARE = 0.02;
@@ -121,8 +122,8 @@ function currentScale(graph: Graph): Saying[] {
       worst.set(i, {
         severity: 'mend',
         where: [{ is: 'item', item: entry.item.id }],
-        what: `${entry.item.ref} ${id} measures up to ${seen.limit}, and carries ${seen.value} (${result.scenario.title.toLowerCase()}).`,
-        evidence: [{ label: `${entry.item.ref} ${id}, ${result.scenario.title.toLowerCase()}`, ...seen }],
+        what: `${entry.item.ref} ${id} measures up to ${seen.limit}, and carries ${seen.value} (${inSentence(result.scenario.title)}).`,
+        evidence: [{ label: `${entry.item.ref} ${id}, ${inSentence(result.scenario.title)}`, ...seen }],
         why: 'Current above its range is not counted, and the module runs hot.',
         discriminator: id,
         remedies: () => replacements(graph, entry.item.id),

@@ -5,6 +5,7 @@ import { replacements } from '../helpers/replacements.ts';
 import { overloadRemedies } from './remedies/loadOffSupply.ts';
 import { situationWords } from './helpers/situations.ts';
 import { HEADROOM, overloads, type Overload } from './helpers/overloads.ts';
+import { inSentence } from '../../text/sentences.ts';
 
 /** What carries more than it is made for. */
 export const overCurrent: Check = {
@@ -28,7 +29,7 @@ export const headroom: Check = {
 function overloadSaying(graph: Graph, overload: Overload): Saying {
   const { name, amps, limitA, share, result } = overload;
   const asked = currentAgainst(amps, limitA);
-  const situation = result.scenario.title.toLowerCase();
+  const situation = inSentence(result.scenario.title);
   return {
     severity: share > 1.5 ? 'stop' : 'mend',
     where: overload.where,

@@ -13,6 +13,7 @@ import { replacements } from '../helpers/replacements.ts';
 import type { Check, Saying } from '../finding.ts';
 import { cellSayings } from './helpers/cellCounts.ts';
 import { situationWords, workingSituations } from './helpers/situations.ts';
+import { inSentence } from '../../text/sentences.ts';
 
 type Pack = Extract<Driver['element'], { is: 'battery' }>;
 
@@ -92,7 +93,7 @@ function dischargeSayings(graph: Graph): Saying[] {
         severity: 'mend',
         where: [{ is: 'item', item: entry.item.id }],
         what: `${ref} delivers ${given.value}, rated ${given.limit} (${situationWords(result.scenario)}).`,
-        evidence: [{ label: `${ref}, ${result.scenario.title.toLowerCase()}`, ...given }],
+        evidence: [{ label: `${ref}, ${inSentence(result.scenario.title)}`, ...given }],
         why: 'The pack heats up, swells and loses capacity; in the cold its voltage collapses.',
         discriminator: 'discharge',
         remedies: () => replacements(graph, entry.item.id, packOf({ cells: pack.cells })),

@@ -2,9 +2,11 @@ import { describe, expect, it } from '@jest/globals';
 import { graphOf } from '../../graph/graphOf.ts';
 import { circuitNode } from '../../graph/graph.ts';
 import { voltsAt } from '../../graph/railsOf.ts';
-import { bench, joined } from '../../test/checkCases/build.ts';
+import { bench, joined, withPart } from '../../test/checkCases/build.ts';
 import { inSeries } from '../../test/checkCases/powerDesigns.ts';
-import { findingsBy, itemOf } from '../../test/designs.ts';
+import { findingsBy, itemOf, made } from '../../test/designs.ts';
+import type { Part } from '../../model/part.ts';
+import { remediesOf } from '../findingsOf.ts';
 import type { Design } from '../../model/design.ts';
 import { situation } from './helpers/situations.ts';
 
@@ -19,6 +21,8 @@ function regulatorOf(design: Design): { readonly getsV: number; readonly givesV:
   const volts = (node: number): number => result?.before.volts[node] ?? NaN;
   return { getsV: volts(input) - volts(ground), givesV: volts(output) - volts(ground) };
 }
+
+const partOf = (design: Design, ref: string): Part | undefined => graphOf(design).items.find(({ item }) => item.ref === ref)?.part;
 
 /** Two packs whose plugs are joined by these wires alone, from a contact of the first to one of the second. */
 function plugged(...wires: readonly (readonly [number, number])[]): Design {
@@ -65,6 +69,39 @@ describe('two packs on a series lead', () => {
   it('of unlike packs are said to be so, with what differs', () => {
     const [finding] = findingsBy(inSeries('battery-lipo-4s-5000', 'battery-lipo-3s-3300').design, 'power.series-batteries');
     expect([finding?.severity, finding?.what]).toEqual(['stop', 'BAT1 and BAT2 are in series and are not alike: 3300 mAh with 5000 mAh.']);
+  });
+
+  it.each([
+    [4750, 0],
+    [4749, 1],
+  ])('of one kind may differ by a twentieth: 5000 with %d mAh', (capacityMah, findings) => {
+    const design = withPart(inSeries('battery-lipo-4s-5000', 'battery-lipo-3s-3300').design, 'battery-lipo-3s-3300', (part) => ({
+      ...part,
+      circuit: part.circuit.map((element) => (element.is === 'battery' ? { ...element, capacityMah } : element)),
+    }));
+    expect(findingsBy(design, 'power.series-batteries')).toHaveLength(findings);
+  });
+
+  it('of unlike chemistry are told by it', () => {
+    const [finding] = findingsBy(inSeries('battery-lipo-4s-5000', 'battery-li-ion-4s-7000').design, 'power.series-batteries');
+    expect(finding?.what).toBe('BAT1 and BAT2 are in series and are not alike: their chemistry differs.');
+    expect(finding?.evidence).toEqual([
+      { label: 'BAT1', value: 'lipo, 5000 mAh' },
+      { label: 'BAT2', value: 'li-ion, 7000 mAh' },
+    ]);
+  });
+
+  it('become alike by a pack of the kind and capacity of the other one, and by no other pack', () => {
+    const { design } = inSeries('battery-lipo-4s-5000', 'battery-lipo-3s-3300');
+    const [finding] = findingsBy(design, 'power.series-batteries');
+    const drafts = finding === undefined ? [] : remediesOf(design, finding);
+    expect(drafts.length).toBeGreaterThan(0);
+    for (const { edit } of drafts) {
+      const packs = ['BAT1', 'BAT2'].map((ref) => partOf(made(design, edit), ref)?.circuit.find(({ is }) => is === 'battery'));
+      const [one, other] = packs.map((pack) => (pack?.is === 'battery' ? [pack.chemistry, pack.capacityMah] : undefined));
+      expect(one).toBeDefined();
+      expect(one).toEqual(other);
+    }
   });
 });
 

@@ -6,6 +6,7 @@ import type { Check, Evidence, Saying } from '../finding.ts';
 import { causeOfLow } from './helpers/causes.ts';
 import { lowLoads, type LowLoad } from './helpers/lowLoads.ts';
 import { lowVoltageRemedies } from './remedies/lowVoltage.ts';
+import { inSentence } from '../../text/sentences.ts';
 
 /** A load that has less than its least voltage in a situation where it should work, before anything resets. */
 export const underVoltage: Check = {
@@ -25,7 +26,7 @@ function sayingOf(graph: Graph, low: LowLoad): Saying {
   const seen = against(volts, minV, 'V');
   const evidence: Evidence[] = [
     {
-      label: `${ref} ${low.element}, ${result.scenario.title.toLowerCase()}`,
+      label: `${ref} ${low.element}, ${inSentence(result.scenario.title)}`,
       ...seen,
     },
     ...drops.map((drop) => ({ label: `dropped in ${drop.name}`, value: quantity(drop.volts, 'V') })),
@@ -36,7 +37,7 @@ function sayingOf(graph: Graph, low: LowLoad): Saying {
   return {
     severity: isVital ? 'stop' : 'mend',
     where: entry === undefined ? [] : [{ is: 'item', item: entry.item.id }],
-    what: `${ref} ${low.element} gets ${seen.value}, below the ${seen.limit} that it needs (${result.scenario.title.toLowerCase()}).`,
+    what: `${ref} ${low.element} gets ${seen.value}, below the ${seen.limit} that it needs (${inSentence(result.scenario.title)}).`,
     evidence,
     why: isVital
       ? `${ref} resets or loses force in flight, and control is lost.`

@@ -6,6 +6,7 @@ import type { Graph } from '../../graph/graph.ts';
 import type { Check, Saying } from '../finding.ts';
 import { groupPinName, isDriver, joinedGroups, type GroupPin } from '../helpers/signalGroups.ts';
 import { situation } from '../power/helpers/situations.ts';
+import { inSentence } from '../../text/sentences.ts';
 
 /** A part without a supply that lives on the high level of somebody's transmit line. */
 export const backPowered: Check = {
@@ -52,7 +53,7 @@ function sayingOf(result: ScenarioResult, pairs: readonly { readonly to: GroupPi
     {
       severity: 'note',
       where: [...dark, talker].map(({ id }) => ({ is: 'item', item: id })),
-      what: `${talker.ref} drives signals into ${refs} while ${dark.length === 1 ? 'it has' : 'they have'} no supply (${result.scenario.title.toLowerCase()}).`,
+      what: `${talker.ref} drives signals into ${refs} while ${dark.length === 1 ? 'it has' : 'they have'} no supply (${inSentence(result.scenario.title)}).`,
       evidence: pairs.map(({ to, from }) => ({ label: groupPinName(from), value: groupPinName(to) })),
       why: 'The protection diodes of such a pin can half-power a part: it hangs, or does not start when its supply comes up.',
     },

@@ -7,6 +7,7 @@ import { type ScenarioResult } from '../../power/scenarios/solveScenario.ts';
 import type { Check, Saying } from '../finding.ts';
 import { joinedGroups } from '../helpers/signalGroups.ts';
 import { workingSituations } from '../power/helpers/situations.ts';
+import { inSentence } from '../../text/sentences.ts';
 
 const NOTE_V = 0.3;
 const MEND_V = 0.8;
@@ -74,10 +75,10 @@ function shiftSaying(graph: Graph, volts: number, result: ScenarioResult, pair: 
         { is: 'item', item: a.id },
         { is: 'item', item: b.id },
       ],
-      what: `The grounds of ${a.ref} and ${b.ref} differ by ${quantity(volts, 'V')} (${result.scenario.title.toLowerCase()}).`,
+      what: `The grounds of ${a.ref} and ${b.ref} differ by ${quantity(volts, 'V')} (${inSentence(result.scenario.title)}).`,
       evidence: [
         {
-          label: `between their grounds, ${result.scenario.title.toLowerCase()}`,
+          label: `between their grounds, ${inSentence(result.scenario.title)}`,
           ...against(volts, NOTE_V, 'V'),
         },
       ],

@@ -27,7 +27,7 @@ describe('a drift in words', () => {
     ['P20.ROLE 31', 'P20.ROLE 17', 'FC1 link B: protocol is SBUS in the aircraft; the plan has MAVLink 2.'],
     ['P20.ROLE 31', 'P20.ROLE 99', 'FC1 link B: protocol is "99" in the aircraft, which is not in the dialect; the plan has MAVLink 2.'],
     ['D10.JOB 311', 'D10.JOB 0', 'FC1 main 1, left aileron: function is nothing in the aircraft; the plan has left aileron.'],
-    ['C5.LOW 1000', 'C5.LOW 1005', 'channel 5, flight mode: least is 1005 us in the aircraft; the plan has 1000 us.'],
+    ['C5.LOW 1000', 'C5.LOW 1005', 'channel 5, flight mode: minimum is 1005 us in the aircraft; the plan has 1000 us.'],
     ['MODE.S3 46', 'MODE.S3 52', 'mode slot 3, 1290 to 1445 us: mode is cruise in the aircraft; the plan has self-level.'],
     ['CRAFT.NUMBER 1\n', '', 'FC1: the plan has system id 1; the dump has no such line.'],
     [

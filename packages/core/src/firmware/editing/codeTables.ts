@@ -73,7 +73,7 @@ export function codeTables(dialect: Dialect, part?: ResolvedPart): readonly Code
     ...wordLists.map((list) => wordTable(dialect, list)),
     {
       id: 'none',
-      title: 'Nothing',
+      title: 'Codes for none',
       rows: NONE_CODES.map((key) => ({ key, title: NONE_TITLES[key], code: dialect.text?.none?.[key] ?? '' })),
     },
   ];

@@ -402,7 +402,7 @@ describe('the link sheet', () => {
     expect(telemetry?.slice(2, 5)).toEqual([
       'RADIO1 UART, pins 3 (TX) and 2 (RX)',
       'MAVLink 2, 57600 baud, 8N1, none',
-      'In the radio tool on the bench computer over UART: "Serial speed", the same at both ends of the pair. It confirms by: the tool finds both ends again.',
+      'In the radio tool on the bench computer over UART: "Serial speed", the same at both ends of the pair. Confirmation: the tool finds both ends again.',
     ]);
     expect(telemetry?.at(-1)).toBe('agrees');
     const broken = linkSheet(graphOf(demoDesign())).rows.find(([name, medium]) => name === 'RADIO1 telemetry' && medium === 'air');

@@ -68,7 +68,7 @@ export function mixerWords({ weights, downShare, scale, reason }: MixerRow): str
   if (scale === 'passed') return reason;
   const parts = COMMANDS.flatMap((command) => {
     const weight = weights[command] ?? 0;
-    return weight === 0 ? [] : [`${command} ${weight > 0 ? '+' : '-'}${percent(Math.abs(weight))}`];
+    return weight === 0 ? [] : [`${command.replaceAll('-', ' ')} ${weight > 0 ? '+' : '-'}${percent(Math.abs(weight))}`];
   });
   return [...parts, ...(downShare === 1 ? [] : [`down ${percent(downShare)} of it`])].join(', ');
 }

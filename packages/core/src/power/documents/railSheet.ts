@@ -3,6 +3,7 @@ import type { Graph } from '../../graph/graph.ts';
 import type { Sheet } from '../../harness/documents/sheet.ts';
 import { enduranceOf, flyMission } from '../mission/flyMission.ts';
 import { powerReport, type SupplyLine } from '../report/powerReport.ts';
+import { inSentence } from '../../text/sentences.ts';
 
 interface Seen {
   readonly line: SupplyLine;
@@ -61,7 +62,7 @@ function missionNotes(graph: Graph): string[] {
   const lasts =
     endurance?.minutes === undefined
       ? []
-      : [`Endurance in ${endurance.situation.toLowerCase()}: ${quantity(endurance.minutes, 'minutes')} of usable charge.`];
+      : [`Endurance in ${inSentence(endurance.situation)}: ${quantity(endurance.minutes, 'minutes')} of usable charge.`];
   if (isExample) return lasts;
   return [
     ...lasts,

@@ -41,9 +41,9 @@ export function channelCard(graph: Graph): Sheet {
         reversed === true ? 'yes' : '',
         measured === undefined ? '' : [measured.firstUs, measured.centreUs ?? '-', measured.lastUs].join(' / '),
         measured === undefined
-          ? 'open'
+          ? 'not measured'
           : measuredFaults(design, no, channel).length === 0
-            ? 'right'
+            ? 'correct'
             : measuredFaults(design, no, channel)
                 .map(({ is }) => is)
                 .join(', '),

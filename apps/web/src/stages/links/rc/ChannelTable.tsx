@@ -104,7 +104,13 @@ function Row({ graph, row, isHeard }: RowProps) {
             <td
               data-verdict={channel.measured === undefined ? 'none' : faults.length === 0 ? 'right' : faults.map(({ is }) => is).join(' ')}
             >
-              {channel.measured === undefined ? <span className="text-ink2">open</span> : faults.length === 0 ? 'right' : 'see below'}
+              {channel.measured === undefined ? (
+                <span className="text-ink2">not measured</span>
+              ) : faults.length === 0 ? (
+                'correct'
+              ) : (
+                'see below'
+              )}
             </td>
           </>
         )}

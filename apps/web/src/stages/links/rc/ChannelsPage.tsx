@@ -68,7 +68,7 @@ function arrivalWords(plan: ChannelPlan): string {
   const [feed] = plan.feeds;
   if (feed === undefined) return 'No channels arrive yet: wire a receiver to a controller, or set the port that it is on to its protocol.';
   const latency = rcOutOf(feed.source)?.latencyMs;
-  const late = latency === undefined ? '' : ` They are delayed by up to ${stated(latency, 'ms')} late.`;
+  const late = latency === undefined ? '' : ` They arrive up to ${stated(latency, 'ms')} late.`;
   const limit = plan.limit === undefined ? '' : ` ${plan.limit.sentence}`;
   const receivers = listed([...new Set(plan.feeds.map(({ source }) => source.entry.item.ref))]);
   return `${plan.room} channels arrive at ${feed.input.entry.item.ref} by ${listed(formatTitles(plan))} from ${receivers}.${late}${limit}`;

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { decimals, forceOfServo, quantity, type Graph, type LinkedServo } from '@wired-falcon/core';
+import { decimals, forceOfServo, inSentence, quantity, type Graph, type LinkedServo } from '@wired-falcon/core';
 import { useReadersUnits } from '../../../ui/readersUnits.ts';
 
 /** What the servo gives at the voltage it gets, against what the air takes. */
@@ -14,8 +14,8 @@ export function ForceTable({ graph, linked }: { readonly graph: Graph; readonly 
       ) : (
         <>
           <p>
-            {quantity(force.torqueNcm, 'Ncm')} at {quantity(force.volts, 'V')}, the lowest in flight ({force.situation.toLowerCase()}); end
-            to end in {quantity(force.travelS, 's')}.
+            {quantity(force.torqueNcm, 'Ncm')} at {quantity(force.volts, 'V')}, the lowest in flight ({inSentence(force.situation)}); end to
+            end in {quantity(force.travelS, 's')}.
           </p>
           {force.margins.map(({ of, neededNcm, givenNcm, margin, deflectionDeg }) => (
             <p key={of.name} className={margin < 1 ? 'text-rust' : ''}>

@@ -2,6 +2,7 @@ import type { Graph } from '../../../graph/graph.ts';
 import { percent, stated } from '../../../text/numbers.ts';
 import { scenariosOf, type Scenario } from '../../../power/scenarios/scenario.ts';
 import { solveScenario, type ScenarioResult } from '../../../power/scenarios/solveScenario.ts';
+import { inSentence } from '../../../text/sentences.ts';
 
 const cache = new WeakMap<Graph, readonly ScenarioResult[]>();
 
@@ -31,5 +32,5 @@ export function situationWords({ title, cruiseThrottle, liftThrottle, durationS 
     ...words.filter((word) => word !== '').slice(0, 1),
     ...(durationS === Infinity ? [] : [`for ${stated(durationS, 's')}`]),
   ].join(' ');
-  return [title.toLowerCase(), ...(how === '' ? [] : [how])].join(', ');
+  return [inSentence(title), ...(how === '' ? [] : [how])].join(', ');
 }
