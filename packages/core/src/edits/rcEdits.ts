@@ -74,7 +74,7 @@ const setRange = editKind({
       return refuse('bad-shape', `The range would end at ${backward.toUs} us, before it begins at ${backward.fromUs} us.`);
     const { ranges } = design.aircraft.rc;
     if (value !== null && ranges[id] === undefined && Object.keys(ranges).length >= LIMITS.modeRanges)
-      return refuse('bad-shape', `${LIMITS.modeRanges} ranges are the most.`);
+      return refuse('bad-shape', `A plan has ${LIMITS.modeRanges} ranges at most.`);
     return setEntry(design, 'ranges', id, value, was, 'The range');
   },
 });

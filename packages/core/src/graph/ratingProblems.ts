@@ -17,7 +17,7 @@ const BESIDE_W = 0.6;
 
 /**
  * What in the figures of a part cannot be: contacts that do not carry what it draws, a pack that gives more than its plug carries, cells
- * that its least and greatest voltage do not allow, a motor controller that takes nothing while its motor stands, a transmitter that sends
+ * that its least and greatest voltage do not allow, a motor controller that takes nothing with its motor stopped, a transmitter that sends
  * more than it takes or next to nothing of it. As sentences; the catalogue holds them, under every choice of each setting.
  */
 export function ratingProblems(part: Part): readonly string[] {
@@ -97,9 +97,9 @@ function cellProblems({ cells, minV, maxV }: Of<'drive'>): string[] {
   ];
 }
 
-/** A controller that counts cells and listens takes something while its motor stands. */
+/** A controller that counts cells and listens takes something with its motor stopped. */
 function idleProblems({ id, idleA = 0, continuousA }: Of<'drive'>): string[] {
-  return idleA > 0 && idleA < continuousA / 20 ? [] : [`"${id}" takes ${stated(idleA, 'A')} while its motor stands.`];
+  return idleA > 0 && idleA < continuousA / 20 ? [] : [`"${id}" takes ${stated(idleA, 'A')} with its motor stopped.`];
 }
 
 /** What a transmitter takes more at its peak than idle, against what leaves by its antennas. */

@@ -67,7 +67,7 @@ describe('the facts of a part, for a person', () => {
         'Thrust at full throttle, standing still: 1600 g',
       ],
     ],
-    ['motor-controller-80a-opto', {}, ['Cells in series: 4 to 8', 'Current while its motor stands: 0.05 A']],
+    ['motor-controller-80a-opto', {}, ['Cells in series: 4 to 8', 'Current with its motor stopped: 0.05 A']],
     ['companion-small-5v', {}, ['USB: host port']],
     [
       'controller-h7-carrier',

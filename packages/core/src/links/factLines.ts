@@ -57,7 +57,7 @@ function driveLines({ circuit }: ResolvedPart): FactLine[] {
     return full === undefined ? [] : [stated(full, 'g')];
   });
   return [
-    ...[...new Set(idle)].map((text) => ({ label: 'Current while its motor stands', text })),
+    ...[...new Set(idle)].map((text) => ({ label: 'Current with its motor stopped', text })),
     ...[...new Set(thrust)].map((text) => ({ label: 'Thrust at full throttle, standing still', text })),
   ];
 }

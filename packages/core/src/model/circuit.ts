@@ -122,7 +122,7 @@ export function circuitElementSchema<N extends TSchema>(number: N) {
         maxV: number,
         continuousA: number,
         burstA: number,
-        /** What it takes from the pack while its motor stands. */
+        /** What it takes from the pack with its motor stopped. */
         idleA: Type.Optional(number),
         /** The packs that it is stated for, by their cells in series: its cut-off counts them. */
         cells: Type.Optional(Type.Object({ least: cellCount, most: cellCount }, closed)),

@@ -103,7 +103,7 @@ export const partFacts: readonly PartFact[] = [
   },
   {
     id: 'idle-current',
-    title: 'what it draws while its motor stands',
+    title: 'what it draws with its motor stopped',
     statedOf: ({ circuit }) => circuit.flatMap((element) => (element.is === 'drive' ? [element.idleA !== undefined] : [])),
   },
   {

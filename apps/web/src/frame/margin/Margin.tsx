@@ -57,7 +57,7 @@ export function Margin() {
         <NotComputed key={id} what={`The check "${title}" (${id}) could not run on this version; all others did`} failure={error} />
       ))}
       {open.length === 0 && !isChecking && broken.length === 0 && failure === undefined && (
-        <p className="mt-3 text-ink2">{isPart ? 'None about this.' : 'The checks find nothing.'}</p>
+        <p className="mt-3 text-ink2">{isPart ? 'No findings here.' : 'No findings.'}</p>
       )}
       <LongList
         entries={open}

@@ -160,7 +160,7 @@ function ownOf(
     else
       return {
         column: column + inBrackets(mark, marks),
-        sentence: `"${mark}" is not understood. Possible are: delivered 0" and "todo Leave it still." are.`,
+        sentence: `"${mark}" is not understood. Possible: "delivered 0" and "todo Leave it still."`,
       };
   }
   return { own };
@@ -179,7 +179,7 @@ function plannedOf(
     if (next === undefined)
       return {
         column: column + inBrackets(mark, marks),
-        sentence: `"${mark}" is not understood. Possible are: only ${ROW_TAGS[0]}", "delivered 0", "needs x", "needs x of ${ROW_TAGS[0]}", "gives x" and "gives x when 1" are.`,
+        sentence: `"${mark}" is not understood. Possible: "only ${ROW_TAGS[0]}", "delivered 0", "needs x", "needs x of ${ROW_TAGS[0]}", "gives x" and "gives x when 1".`,
       };
     planned = next;
   }

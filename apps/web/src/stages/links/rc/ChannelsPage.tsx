@@ -81,12 +81,12 @@ function Begin() {
   return (
     <div className="mt-4 max-w-prose" data-testid="begin-rc">
       <p>
-        Say what each channel is for; then ends and directions, flight modes and the loss of the signal are checked. Start with the order of
-        the first four that your radios have: either works, as long as radio and controller have the same.
+        Assign each channel; ends, directions, flight modes and loss of signal are then checked. Start with the channel order of your radio:
+        either works, as long as radio and controller agree.
       </p>
       <p className="mt-2 text-[13px] text-ink2">
-        A beginning also has a switch with three positions for flight modes on channel 5 and one for arming on channel 6. Change all of it
-        afterwards.
+        Either order also adds a three-position switch for flight modes on channel 5 and one for arming on channel 6. You can change all of
+        it.
       </p>
       <div className="mt-3 flex flex-wrap gap-2">
         {Object.keys(CHANNEL_ORDERS)
