@@ -14,18 +14,10 @@ import { smallAircraft } from '../test/smallAircraft.ts';
 import { withPlainSpaces } from '../text/numbers.ts';
 import { SEVERITIES, type Finding, type Remedy } from './finding.ts';
 import { findingsApart, remediesOf } from './findingsOf.ts';
-import { provenRemedies } from './provenRemedies.ts';
+import { offered } from '../test/offered.ts';
 
 // All 500 by `WF_REMEDIES=500 npx jest -c jest.config.mjs provenRemedies`; a fixed sample otherwise.
 const AIRCRAFT = Number(process.env['WF_REMEDIES'] ?? 12);
-
-function proven(design: Design, finding: Finding): readonly Remedy[] {
-  const tries = provenRemedies(design, finding);
-  for (;;) {
-    const step = tries.next();
-    if (step.done === true) return step.value;
-  }
-}
 
 const rank = ({ severity }: Finding): number => SEVERITIES.indexOf(severity);
 const kind = ({ check, severity }: Finding): string => `${severity} ${check}`;
@@ -60,7 +52,7 @@ describe('proven remedies', () => {
         const own = findingsApart(design).find(({ key }) => key === finding.key);
         if (own === undefined) throw new Error(`${check} lost its finding.`);
         const drafted = remediesOf(design, own);
-        const all = proven(design, own);
+        const all = offered(design, own);
         const isPlain = ({ isChoice }: Remedy): boolean => isChoice !== true;
         expect([check, all.filter(isPlain)]).toEqual([check, drafted.filter(isPlain)]);
         expect(all.length - all.filter(isPlain).length).toBeLessThanOrEqual(3);
@@ -73,7 +65,7 @@ describe('proven remedies', () => {
     const offers = (check: string): readonly string[] => {
       const design = CASES[check]?.wrong();
       if (design === undefined) throw new Error(`There is no case of ${check}.`);
-      return findingsBy(design, check).flatMap((finding) => proven(design, finding).map(({ sentence }) => withPlainSpaces(sentence)));
+      return findingsBy(design, check).flatMap((finding) => offered(design, finding).map(({ sentence }) => withPlainSpaces(sentence)));
     };
     expect(offers('power.over-voltage').slice(0, 3)).toEqual([
       'Replace ESC1 with a motor controller 60 A, built-in 5 V 5 A (62 g instead of 38 g).',
@@ -101,7 +93,7 @@ describe('proven remedies', () => {
     const { design } = one;
     const [finding] = findingsBy(design, 'power.no-supply');
     if (finding === undefined) throw new Error('The servo is fed.');
-    const [first] = proven(design, finding);
+    const [first] = offered(design, finding);
     expect(first?.label).toBe('Use BEC1');
     expect(first?.sentence).toBe('Wire BEC1, which is not used yet, from FC1 motor supply to FC1 out 2.');
     if (first === undefined) return;
@@ -110,7 +102,7 @@ describe('proven remedies', () => {
     const busy = bench(FC, 'battery-lipo-4s-5000', 'servo-9g-digital', 'regulator-buck-12v-3a');
     busy.wire('BAT1 main', 'FC1 battery');
     busy.wire('SRV1 lead', 'FC1 out1', 'meaning', 200);
-    const [other] = findingsBy(busy.design, 'power.no-supply').flatMap((each) => proven(busy.design, each));
+    const [other] = findingsBy(busy.design, 'power.no-supply').flatMap((each) => offered(busy.design, each));
     expect(other?.sentence).toMatch(/^Add a regulator 5/);
   });
 
@@ -121,7 +113,7 @@ describe('proven remedies', () => {
       const grave = (): readonly Finding[] => findingsApart(design).filter(({ severity }) => severity !== 'note');
       const next = (): Remedy | undefined => {
         for (const finding of grave()) {
-          const [first] = proven(design, finding);
+          const [first] = offered(design, finding);
           if (first !== undefined) return first;
         }
         return undefined;
@@ -137,7 +129,7 @@ describe('proven remedies', () => {
   it('are none of a finding that is not there', () => {
     const [finding] = findingsBy(carrierOver(9000), 'power.under-voltage');
     if (finding === undefined) throw new Error('There is no finding.');
-    expect(proven(carrierOver(100), finding)).toEqual([]);
+    expect(offered(carrierOver(100), finding)).toEqual([]);
   });
 
   it('mend along with it what they bring: a lead that becomes longer becomes thicker', () => {
@@ -151,7 +143,7 @@ describe('proven remedies', () => {
     }
     const [finding] = findingsBy(design, 'place.cable-too-short');
     if (finding === undefined) throw new Error('It is long enough.');
-    const [first] = proven(design, finding);
+    const [first] = offered(design, finding);
     expect(withPlainSpaces(first?.label ?? '')).toMatch(/^Make W09 \d+ mm and use AWG \d+$/);
     expect(withPlainSpaces(first?.sentence ?? '')).toMatch(
       /^Make W09 \d+ mm long: its route plus slack\. With it: of W09, make the red one at contact 2 and the black one at contact 3 AWG \d+\.$/,
@@ -166,7 +158,7 @@ describe('proven remedies', () => {
     const [drafted] = remediesOf(design, finding);
     if (drafted === undefined) throw new Error('Nothing is drafted.');
     expect(harm(design, finding, drafted)[0]).toMatch(/^stays/);
-    expect(proven(design, finding)).toEqual([]);
+    expect(offered(design, finding)).toEqual([]);
   });
 
   it('hold on aircraft with random mistakes: the finding goes, and none as bad comes', () => {
@@ -174,7 +166,7 @@ describe('proven remedies', () => {
     const harmful: string[] = [];
     brokenAircraft(AIRCRAFT).forEach((design, i) => {
       for (const finding of findingsApart(design)) {
-        const all = proven(design, finding);
+        const all = offered(design, finding);
         if (remediesOf(design, finding).length > 0) drafted += 1;
         if (all.length > 0) kept += 1;
         remedies += all.length;

@@ -36,6 +36,9 @@ function isFamily(text: string): text is ConnectorFamily {
   return Object.hasOwn(CONNECTOR_FAMILIES, text);
 }
 
+/** The families that join two cables of a supply in the aircraft, and are made as plug and socket. */
+export const POWER_PLUGS = ['XT30', 'XT60', 'XT90', 'bullet-3.5', 'bullet-6.0', 'bullet-8.0'] as const satisfies readonly ConnectorFamily[];
+
 /** What a contact carries for a time, in amperes. */
 export function contactAmps(family: ConnectorFamily, durationS: number): number {
   return burstAmps(CONNECTOR_FAMILIES[family].contactA, durationS);

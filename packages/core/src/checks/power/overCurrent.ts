@@ -3,6 +3,7 @@ import type { Graph } from '../../graph/graph.ts';
 import type { Check, Remedy, Saying } from '../finding.ts';
 import { replacements } from '../helpers/replacements.ts';
 import { overloadRemedies } from './remedies/loadOffSupply.ts';
+import { largerPlugs } from './remedies/largerPlugs.ts';
 import { situationWords } from './helpers/situations.ts';
 import { HEADROOM, overloads, type Overload } from './helpers/overloads.ts';
 import { inSentence } from '../../text/sentences.ts';
@@ -38,12 +39,14 @@ function overloadSaying(graph: Graph, overload: Overload): Saying {
     why: `${name} overheats or fails, and everything that it feeds loses power.`,
     discriminator: overload.discriminator,
     cause: overload.cause,
-    remedies: () => [...overloadRemedies(graph, overload), ...largerParts(graph, overload)],
+    remedies: () => [...overloadRemedies(graph, overload), ...larger(graph, overload)],
   };
 }
 
-/** Other parts in the place of one that is too small; a contact or a wire is of no part, and a motor is chosen for its thrust. */
-function largerParts(graph: Graph, { device, result }: Overload): readonly Remedy[] {
+/** Other parts in the place of one that is too small, or larger connectors; a wire is of no part, and a motor is chosen for its thrust. */
+function larger(graph: Graph, overload: Overload): readonly Remedy[] {
+  const { device, contact, result } = overload;
+  if (contact !== undefined) return largerPlugs(graph, overload);
   const placed = result.network.devices[device ?? -1]?.device;
   const { item, part } = graph.items[placed?.item ?? -1] ?? {};
   return item === undefined || part?.kind === 'motor' ? [] : replacements(graph, item.id);
@@ -59,6 +62,6 @@ function headroomSaying(graph: Graph, overload: Overload): Saying {
     why: 'No margin is left for warm days, more load and ageing.',
     discriminator: overload.discriminator,
     cause: overload.cause,
-    remedies: () => largerParts(graph, overload),
+    remedies: () => larger(graph, overload),
   };
 }

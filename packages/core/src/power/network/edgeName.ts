@@ -1,8 +1,9 @@
-import type { CableNode } from '../../model/aircraft.ts';
+import type { Cable, CableEnd, CableNode } from '../../model/aircraft.ts';
 import type { Graph, GraphEdge } from '../../graph/graph.ts';
 
 type Wire = Extract<GraphEdge, { is: 'conductor' }>;
-type Contact = Extract<GraphEdge, { is: 'contact' }>;
+/** A contact of a cable against what it is plugged into. */
+export type Contact = Extract<GraphEdge, { is: 'contact' }>;
 
 /** A wire as a person names it: `W05 wire 1 (red)`; with its far end where another one begins at the same contact. */
 export function wireName(graph: Graph, { cable: ix, conductor }: Wire): string {
@@ -14,9 +15,10 @@ export function wireName(graph: Graph, { cable: ix, conductor }: Wire): string {
   return `${cable?.tag ?? '?'} wire ${a.n}${isOneOfSeveral ? ` to ${[refAt(graph, cable?.nodes[b.node]), b.n].join(' ')}` : ''} (${colour})`;
 }
 
-/** The reference of the item that an end is plugged into; empty where it is at none. */
+/** The reference of the item, or the tag of the cable, that an end is plugged into; empty where it is at none. */
 function refAt(graph: Graph, node: CableNode | undefined): string {
-  if (node?.is !== 'end' || node.at.is !== 'port') return '';
+  if (node?.is !== 'end' || node.at.is === 'free') return '';
+  if (node.at.is === 'mate') return graph.cables[graph.cableIx.get(node.at.cable) ?? -1]?.tag ?? '';
   return graph.items[graph.itemIx.get(node.at.item) ?? -1]?.item.ref ?? '';
 }
 
@@ -30,7 +32,15 @@ export function matedName(graph: Graph, { mate, a }: Extract<GraphEdge, { is: 'm
   return `${on ?? '?'} pin ${pin?.is === 'pin' ? pin.pin.n : '?'} on ${under ?? '?'}`;
 }
 
-/** A contact as a person names it: `W05 contact 2 at BEC1`. */
+/** The end of another cable that a contact meets, where two cables are plugged into each other. */
+export function matedEnd(graph: Graph, { end }: Contact): { readonly cable: Cable; readonly end: CableEnd } | undefined {
+  if (end.at.is !== 'mate') return undefined;
+  const cable = graph.cables[graph.cableIx.get(end.at.cable) ?? -1];
+  const node = cable?.nodes[end.at.node];
+  return cable === undefined || node?.is !== 'end' ? undefined : { cable, end: node };
+}
+
+/** A contact as a person names it: `W05 contact 2 at BEC1`, or `at W06` where it is plugged into another cable. */
 export function contactName(graph: Graph, { cable, end, n }: Contact): string {
   const ref = refAt(graph, end);
   return `${graph.cables[cable]?.tag ?? '?'} contact ${n}${ref === '' ? '' : ` at ${ref}`}`;

@@ -3,7 +3,7 @@ import type { Graph } from '../../../graph/graph.ts';
 import type { DeviceElement } from '../../../power/network/devicesOf.ts';
 import { BURST_S } from '../../../model/burst.ts';
 import { contactAmps } from '../../../model/connector.ts';
-import { contactName, matedName } from '../../../power/network/edgeName.ts';
+import { contactName, matedEnd, matedName, type Contact } from '../../../power/network/edgeName.ts';
 import { powerNetwork } from '../../../power/network/powerNetwork.ts';
 import { ampsOfEdges } from '../../../power/network/readings.ts';
 import { ratedAmps } from '../../../power/report/powerReport.ts';
@@ -24,6 +24,8 @@ interface Described {
 /** Something with a rating, where it is loaded most. */
 export interface Overload extends Described {
   readonly device: number | undefined;
+  /** The contact of a cable that it is, where it is one. */
+  readonly contact: Contact | undefined;
   readonly amps: number;
   readonly limitA: number;
   readonly share: number;
@@ -56,12 +58,12 @@ export function overloads(graph: Graph): readonly Overload[] {
   if (known !== undefined) return known;
   const results = workingSituations(graph);
   const edgeAmps = results.map(({ network, before, circuit }) => ampsOfEdges(network, before, circuit.ohms));
-  const list = [...ratedDevices(graph), ...ratedCopper(graph)].flatMap((rated) => worstOf(rated, results, edgeAmps) ?? []);
+  const list = [...ratedDevices(graph), ...ratedCopper(graph)].flatMap((rated) => worstOf(graph, rated, results, edgeAmps) ?? []);
   cache.set(graph, list);
   return list;
 }
 
-function worstOf(rated: Rated, results: readonly ScenarioResult[], edgeAmps: readonly Float64Array[]): Overload | undefined {
+function worstOf(graph: Graph, rated: Rated, results: readonly ScenarioResult[], edgeAmps: readonly Float64Array[]): Overload | undefined {
   let worst: { readonly k: number; readonly amps: number; readonly limitA: number; readonly share: number } | undefined;
   let [lastingShare, lastingA] = [0, 0];
   for (const [k, result] of results.entries()) {
@@ -74,7 +76,9 @@ function worstOf(rated: Rated, results: readonly ScenarioResult[], edgeAmps: rea
   const result = results[worst?.k ?? -1];
   if (worst === undefined || result === undefined || (worst.share <= 1 && lastingShare <= HEADROOM)) return undefined;
   const { amps, limitA, share } = worst;
-  return { ...rated.describe(), device: rated.device, amps, limitA, share, result, lastingShare, lastingA };
+  const edge = graph.edges[rated.edge ?? -1];
+  const contact = edge?.is === 'contact' ? edge : undefined;
+  return { ...rated.describe(), device: rated.device, contact, amps, limitA, share, result, lastingShare, lastingA };
 }
 
 /** Regulators, fuses, diodes, motor controllers and their motors. A pack is judged with the packs, a sensor with the sensors. */
@@ -153,19 +157,20 @@ function matedAt(graph: Graph, mated: Extract<Graph['edges'][number], { is: 'mat
   return [{ describe, device: undefined, edge, limitA: (durationS) => contactAmps(connector.family, durationS) }];
 }
 
-function contactAt(graph: Graph, contact: Extract<Graph['edges'][number], { is: 'contact' }>, edge: number): Rated[] {
+function contactAt(graph: Graph, contact: Contact, edge: number): Rated[] {
   const { end, n } = contact;
   const { at } = end;
   const cable = graph.cables[contact.cable];
-  if (cable === undefined || at.is !== 'port') return [];
+  if (cable === undefined || at.is === 'free') return [];
+  // Where two cables are plugged into each other, the weaker of the two connectors is what may be carried.
+  const families = [end, matedEnd(graph, contact)?.end].flatMap((one) => one?.connector.family ?? []);
   const describe = (): Described => ({
     name: contactName(graph, contact),
     discriminator: `${cable.id} ${end.id} ${n}`,
-    where: [
-      { is: 'cable', cable: cable.id },
-      { is: 'item', item: at.item },
-    ],
+    where: [{ is: 'cable', cable: cable.id }, at.is === 'port' ? { is: 'item', item: at.item } : { is: 'cable', cable: at.cable }],
     cause: { of: ofCable(cable), distance: 1 },
   });
-  return [{ describe, device: undefined, edge, limitA: (durationS) => contactAmps(end.connector.family, durationS) }];
+  return [
+    { describe, device: undefined, edge, limitA: (durationS) => Math.min(...families.map((family) => contactAmps(family, durationS))) },
+  ];
 }
