@@ -42,8 +42,9 @@ it('all that drive one rail are named', () => {
 
 it('packs alone are no regulators, and a pack on the rail of a regulator is a supply', () => {
   const packs = bench('battery-lipo-4s-5000', 'battery-lipo-4s-5000', 'distribution-plain-bus');
-  packs.wire('BAT1 main', 'PWR1 battery', 'meaning', 80);
-  packs.wire('BAT2 main', 'PWR1 b1', 'meaning', 80);
+  packs.wire('BAT1 main', 'PWR1 battery', 'straight', 80);
+  packs.wire('BAT2 main', 'PWR1 b1', 'straight', 80);
+  expect(findingsBy(packs.design, 'power.parallel-batteries')).toHaveLength(1);
   expect(said(packs.design)).toEqual([]);
   const mixed = bench('battery-lipo-4s-5000', 'battery-receiver-lipo-2s-1800', 'regulator-buck-selectable-10a', FC);
   mixed.wire('BAT1 main', 'BEC1 in', 'meaning', 80);
