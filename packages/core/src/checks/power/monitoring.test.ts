@@ -1,10 +1,13 @@
 import { describe, expect, it } from '@jest/globals';
 import { saltmarsh } from '../../demo/saltmarsh.ts';
 import { graphOf } from '../../graph/graphOf.ts';
+import type { Design } from '../../model/design.ts';
+import type { Endpoint } from '../../model/part.ts';
 import { asId, type AircraftId } from '../../model/ids.ts';
 import { flyMission } from '../../power/mission/flyMission.ts';
-import { bench, powered } from '../../test/checkCases/build.ts';
+import { bench, powered, withPart } from '../../test/checkCases/build.ts';
 import { CASES } from '../../test/checkCases/cases.ts';
+import { motorised } from '../../test/checkCases/powerDesigns.ts';
 import { countingIds, findingsBy, made } from '../../test/designs.ts';
 
 const whole = saltmarsh(asId<AircraftId>('saltmarsh'), countingIds());
@@ -57,5 +60,45 @@ describe('current that no sensor counts', () => {
     station.add('controller-f4-wing', '');
     station.wire('BAT2 main', 'CC1 power', 'straight', 80);
     expect(findingsBy(station.design, 'power.no-monitor')).toEqual([]);
+  });
+});
+
+describe('a pack without a current sensor', () => {
+  const CARRIER = 'controller-h7-carrier';
+  /** A pack on a carrier that has endpoints of these kinds alone. */
+  const on = (...kinds: readonly Endpoint['is'][]): Design => {
+    const one = bench('battery-lipo-4s-5000', 'regulator-buck-5v-3a', CARRIER);
+    one.wire('BAT1 main', 'BEC1 in', 'meaning', 60);
+    one.wire('BEC1 out', 'FC1 m8', 'meaning', 60);
+    return withPart(one.design, CARRIER, (part) => ({ ...part, endpoints: part.endpoints.filter(({ is }) => kinds.includes(is)) }));
+  };
+
+  it.each(['analog-sense', 'i2c-host', 'can'] as const)('is to be mended on a board with %s for one', (kind) => {
+    expect(findingsBy(on('uart', kind), 'power.no-monitor').map(({ severity, what }) => [severity, what])).toEqual([
+      ['mend', 'Nothing measures the current of BAT1.'],
+    ]);
+  });
+
+  it('is a note on a board that has no input for one, and nothing without a board', () => {
+    expect(findingsBy(on('uart', 'pulse-out'), 'power.no-monitor').map(({ severity }) => severity)).toEqual(['note']);
+    expect(findingsBy(motorised('motor-controller-40a-5v2a', 'motor-28mm-9x6', 10).design, 'power.no-monitor')).toEqual([]);
+  });
+});
+
+describe('an analog signal above what its input reads', () => {
+  const airspeed = (fullScaleV: number): Design => {
+    const board = bench('controller-h7-carrier', 'airspeed-analog-2k');
+    board.wire('ASPD1 lead', 'FC1 ADC', 'meaning', 100);
+    return withPart(board.design, 'airspeed-analog-2k', (part) => ({
+      ...part,
+      endpoints: part.endpoints.map((endpoint) => (endpoint.is === 'analog-out' ? { ...endpoint, fullScaleV } : endpoint)),
+    }));
+  };
+
+  it('is told with both, at the sensor and at the board', () => {
+    expect(findingsBy(airspeed(6.6), 'power.sense-scale')).toEqual([]);
+    const [finding] = findingsBy(airspeed(6.7), 'power.sense-scale');
+    expect(finding?.what).toMatch(/^ASPD1 airspeed outputs up to 6\.7 V and FC1 reads up to 6\.6 V\.$/);
+    expect(finding?.where).toHaveLength(2);
   });
 });
