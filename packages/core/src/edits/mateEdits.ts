@@ -43,7 +43,8 @@ const removeMate = editKind({
 /** Refuses ports that are not there, or do not go together as they are meant to. */
 function unfitMate(design: Design, mate: Mate): Refused | undefined {
   const { items } = design.aircraft;
-  if (mate.a.item === mate.b.item) return refuse('cable-to-itself', `${refOf(design, mate.a.item)} cannot be put on itself.`, mate.a.item);
+  if (mate.a.item === mate.b.item)
+    return refuse('cable-to-itself', `${refOf(design, mate.a.item)} cannot be mounted on itself.`, mate.a.item);
   const [a, b] = [mate.a, mate.b].map((place) => {
     const item = items[place.item];
     return item === undefined ? undefined : portOf(design, item, place.port);

@@ -36,10 +36,10 @@ it.each([
     changed('motor-controller-120a-12s', 'drive', { maxV: 50 }),
     'It is for up to 12 cells, and withstands 50 V.',
   ],
-  ['a drive that takes nothing', changed('motor-controller-40a-5v2a', 'drive', { idleA: 0 }), '"drive" takes 0 A with its motor stopped.'],
-  ['a drive that takes too much', changed('motor-controller-40a-5v2a', 'drive', { idleA: 2 }), '"drive" takes 2 A with its motor stopped.'],
-  ['half an ampere for 20 dBm', changed('radio-900-class', 'load', { idleA: 0.06, peakA: 0.5 }), 'It takes 2.2 W to send 0.1 W.'],
-  ['more sent than is taken', changed('radio-900-class', 'load', { idleA: 0.06, peakA: 0.08 }), 'It sends 0.1 W and takes 0.1 W for it.'],
+  ['a drive that takes nothing', changed('motor-controller-40a-5v2a', 'drive', { idleA: 0 }), '"drive" draws 0 A with its motor stopped.'],
+  ['a drive that takes too much', changed('motor-controller-40a-5v2a', 'drive', { idleA: 2 }), '"drive" draws 2 A with its motor stopped.'],
+  ['half an ampere for 20 dBm', changed('radio-900-class', 'load', { idleA: 0.06, peakA: 0.5 }), 'It draws 2.2 W to send 0.1 W.'],
+  ['more sent than is taken', changed('radio-900-class', 'load', { idleA: 0.06, peakA: 0.08 }), 'It sends 0.1 W and draws 0.1 W for it.'],
 ] as const)('%s is said', (_, part, sentence) => {
   expect(ratingProblems(part).map((said) => said.replaceAll('\u00a0', ' '))).toEqual([sentence]);
 });

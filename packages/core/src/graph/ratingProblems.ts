@@ -99,7 +99,7 @@ function cellProblems({ cells, minV, maxV }: Of<'drive'>): string[] {
 
 /** A controller that counts cells and listens takes something with its motor stopped. */
 function idleProblems({ id, idleA = 0, continuousA }: Of<'drive'>): string[] {
-  return idleA > 0 && idleA < continuousA / 20 ? [] : [`"${id}" takes ${stated(idleA, 'A')} with its motor stopped.`];
+  return idleA > 0 && idleA < continuousA / 20 ? [] : [`"${id}" draws ${stated(idleA, 'A')} with its motor stopped.`];
 }
 
 /** What a transmitter takes more at its peak than idle, against what leaves by its antennas. */
@@ -108,10 +108,10 @@ function sentProblems({ kind, radios = [], circuit, endpoints }: ResolvedPart): 
   const sentW = radios.reduce((sum, { sendsDbm }) => sum + (sendsDbm === undefined ? 0 : 10 ** (sendsDbm / 10) / 1000), 0);
   if (load === undefined || others.length > 0 || sentW === 0 || !['telemetry-radio', 'video-transmitter'].includes(kind)) return [];
   const takenW = (load.peakA - load.idleA) * load.nominalV;
-  if (sentW > takenW * SENT_SHARE.most) return [`It sends ${stated(sentW, 'W')} and takes ${stated(takenW, 'W')} for it.`];
+  if (sentW > takenW * SENT_SHARE.most) return [`It sends ${stated(sentW, 'W')} and draws ${stated(takenW, 'W')} for it.`];
   // A modem or a video unit computes; only of a plain radio is it known what the power is for.
   const isPlain = kind === 'telemetry-radio' && !endpoints.some(({ is }) => is === 'network');
   return isPlain && sentW < (takenW - BESIDE_W) * SENT_SHARE.least
-    ? [`It takes ${stated(takenW, 'W')} to send ${stated(sentW, 'W')}.`]
+    ? [`It draws ${stated(takenW, 'W')} to send ${stated(sentW, 'W')}.`]
     : [];
 }

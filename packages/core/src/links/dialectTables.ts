@@ -138,7 +138,7 @@ function scaleWords({ low, high }: NonNullable<Dialect['frameScale']>): string {
 
 function failsafeRows({ delayS, actions, backBy, throttleUs }: NonNullable<Dialect['failsafe']>): string[][] {
   return [
-    ['signal lost', stated(delayS, 's'), 'Time to the first action, if not set.'],
+    ['loss of signal', stated(delayS, 's'), 'Time to the first action, if not set.'],
     ['control returns', backBy, RC_CHOICES.back.values[backBy] ?? ''],
     ...(throttleUs === undefined ? [] : [['throttle threshold', `${throttleUs} us`, 'A throttle below this counts as loss of signal.']]),
     ...lossActions.flatMap((action) => {

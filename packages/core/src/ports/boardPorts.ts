@@ -61,7 +61,7 @@ function holderOf(graph: Graph, { entry: { item, part }, endpoints: [first], por
   if (rival !== undefined) return `output ${rival.id}`;
   if (isOfLink || !isPortJoined(graph, item.id, port)) return undefined;
   const [cable] = cablesAtPort(graph, item.id, port);
-  return cable?.tag ?? 'a part that is put on';
+  return cable?.tag ?? 'a mounted part';
 }
 
 function portsOf(entry: GraphItem, item: number): BoardPort[] {

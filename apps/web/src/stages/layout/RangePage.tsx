@@ -40,8 +40,8 @@ export function RangePage() {
       <h2 className="text-[15px] font-bold">Range of the links</h2>
       <p className="mt-1 max-w-prose text-[13px] text-ink2">
         On a clear path, {read(stated(heights.flightM, 'm'))} above the ground, the antenna on the ground at{' '}
-        {read(stated(heights.groundM, 'm'))}; {stated(wantedDb, 'dB')} are kept in hand. Estimates: fly no further than your rules allow,
-        and test the range on the ground first.
+        {read(stated(heights.groundM, 'm'))}; {stated(wantedDb, 'dB')} of margin are required. Estimates: fly no further than your rules
+        allow, and test the range on the ground first.
       </p>
       {radio === undefined ? (
         <p className="mt-3">No radio with a ground end is in the aircraft.</p>

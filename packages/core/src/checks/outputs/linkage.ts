@@ -34,7 +34,7 @@ export const torqueShort: Check = {
         {
           severity: worst.margin < MARGIN.least ? 'mend' : 'note',
           where: [{ is: 'item', item: item.id }],
-          what: `${item.ref} ${worst.margin < MARGIN.least ? 'is too weak for' : 'has little torque to spare with'} ${worst.of.name}: ${quantity(worst.givenNcm, 'Ncm')} at the hinge, of ${quantity(worst.neededNcm, 'Ncm')}.`,
+          what: `${item.ref} ${worst.margin < MARGIN.least ? 'is too weak for' : 'has little torque margin with'} ${worst.of.name}: ${quantity(worst.givenNcm, 'Ncm')} at the hinge, of ${quantity(worst.neededNcm, 'Ncm')}.`,
           evidence: [
             { label: 'margin', value: decimals(worst.margin, 2), limit: String(MARGIN.wanted) },
             { label: `lowest voltage, ${force.situation}`, value: quantity(force.volts, 'V') },

@@ -30,7 +30,7 @@ describe('a companion at the pins of a controller', () => {
   it('may peak at two fifths of what its supply has left beside the others', () => {
     // Ports S1 and S4 share a fuse of 1.5 A.
     const [what, own, others] = said(atPort('FC1 S4', 2.5));
-    expect(what).toMatch(/^CC1 draws up to 2\.50 A from the pins of FC1; FC1 peripheral-fuse has 1\.\d\d A to spare\.$/);
+    expect(what).toMatch(/^CC1 draws up to 2\.50 A from the pins of FC1; FC1 peripheral-fuse has 1\.\d\d A left\.$/);
     const spareA = Number(/has (\d\.\d\d) A/.exec(what ?? '')?.[1]);
     expect(spareA).toBeLessThan(1.5);
     expect(others).toMatch(/^FC1 peripheral-fuse, others: .* of 1\.50 A$/);

@@ -38,7 +38,7 @@ function companionSaying(graph: Graph, result: ScenarioResult, device: number): 
     {
       severity: 'mend',
       where: [{ is: 'item', item: entry.item.id }],
-      what: `${ref} draws up to ${current(element.peakA)} from the pins of ${board}; ${supply.name} has ${current(Math.max(leftA, 0))} to spare.`,
+      what: `${ref} draws up to ${current(element.peakA)} from the pins of ${board}; ${supply.name} has ${current(Math.max(leftA, 0))} left.`,
       evidence: [
         { label: `${ref} at its peak`, ...currentAgainst(element.peakA, SHARE * Math.max(leftA, 0)) },
         { label: `${supply.name}, others`, ...currentAgainst(supply.amps - ownA, supply.ratedA) },

@@ -38,7 +38,7 @@ export function motorPlan(graph: Graph): Sheet {
     ]),
     notes: [
       'A propeller of the wrong direction pushes down. Its printed side faces the direction of flight: up.',
-      'If it fails: the most thrust of the remaining motors, as a share of all, while the aircraft stays level.',
+      'If it fails: the maximum thrust of the remaining motors, as a share of all, while the aircraft stays level.',
     ],
     cautions: ['Fit propellers last, with the pack unplugged, and check each against this plan before it is tightened.'],
   };

@@ -25,7 +25,7 @@ export function failsafeCard(graph: Graph): Sheet {
     ],
     rows,
     notes: [
-      `Signal lost: ${chosen('onLoss')}. Control returns: ${chosen('back')}.`,
+      `Loss of signal: ${chosen('onLoss')}. Control returns: ${chosen('back')}.`,
       `Ground link lost: ${chosen('onGroundLoss')}.`,
       `Pack low: ${chosen('onLowBattery')}.`,
       ...(thresholdUs === undefined || lowestUs === undefined

@@ -40,7 +40,7 @@ export function LossPicture({ timeline: { lanes, endS, marksS } }: { readonly ti
           ))}
           <line x1={x(0)} x2={x(0)} y1={2} y2={bottom} stroke="var(--color-rust)" strokeWidth={2} />
           <text x={x(0) + 5} y={11} fill="var(--color-rust)" fontSize={11.5}>
-            signal lost
+            loss of signal
           </text>
           {marksS.map((s, i) => (
             <g key={s}>

@@ -9,7 +9,7 @@ export function BoardFigure({ graph }: { readonly graph: Graph }) {
   const { entry, told, code, turning, isUpsideDown, isOtherwiseInLayout } = lies;
   return (
     <section aria-label="Board orientation" className="mt-6 border-t border-ink pt-2 text-[13px]" data-testid="board-lies">
-      <h3 className="text-[15px] font-bold">How {entry.item.ref} lies</h3>
+      <h3 className="text-[15px] font-bold">Orientation of {entry.item.ref}</h3>
       <div className="mt-1 flex flex-wrap items-start gap-6">
         <ArrowFigure lies={lies} />
         <div className="max-w-[46ch]">
