@@ -33,5 +33,5 @@ export function useRemedies(key: string, isInSight: boolean | undefined): Drafte
       isWanted = false;
     };
   }, [key, seq, isInSight, isDone, askRemedies]);
-  return drafted;
+  return of === key ? drafted : NONE;
 }
