@@ -105,7 +105,7 @@ function Row({ graph, row, isHeard }: RowProps) {
               data-verdict={channel.measured === undefined ? 'none' : faults.length === 0 ? 'right' : faults.map(({ is }) => is).join(' ')}
             >
               {channel.measured === undefined ? (
-                <span className="text-ink2">not measured</span>
+                <span className="whitespace-nowrap text-ink2">not measured</span>
               ) : faults.length === 0 ? (
                 'correct'
               ) : (
