@@ -43,12 +43,16 @@ function overloadSaying(graph: Graph, overload: Overload): Saying {
   };
 }
 
-/** Other parts in the place of one that is too small, or larger connectors; a wire is of no part, and a motor is chosen for its thrust. */
+/**
+ * What is larger than what is too small: connectors between two cables; elsewhere another part, also where the contact is on a connector
+ * of the part. A wire is of no part, and a motor is chosen for its thrust.
+ */
 function larger(graph: Graph, overload: Overload): readonly Remedy[] {
   const { device, contact, result } = overload;
-  if (contact !== undefined) return largerPlugs(graph, overload);
-  const placed = result.network.devices[device ?? -1]?.device;
-  const { item, part } = graph.items[placed?.item ?? -1] ?? {};
+  const at = contact?.end.at;
+  if (at?.is === 'mate') return largerPlugs(graph, overload);
+  const ix = at?.is === 'port' ? graph.itemIx.get(at.item) : result.network.devices[device ?? -1]?.device.item;
+  const { item, part } = graph.items[ix ?? -1] ?? {};
   return item === undefined || part?.kind === 'motor' ? [] : replacements(graph, item.id);
 }
 

@@ -4,21 +4,17 @@ import { CONNECTOR_FAMILIES, contactAmps, POWER_PLUGS } from '../../../model/con
 import { matedEnd } from '../../../power/network/edgeName.ts';
 import { listed } from '../../../text/lists.ts';
 import { stated } from '../../../text/numbers.ts';
-import { replacements } from '../../helpers/replacements.ts';
 import type { Remedy } from '../../finding.ts';
 import type { Overload } from '../helpers/overloads.ts';
 
 /**
- * Larger connectors for a contact that carries too much. Between two cables both get another family, the smallest that carries it first,
- * as far as it takes their wires. The connector of a part is the part's own: there it is another part of its kind.
+ * Larger connectors where a contact between two cables carries too much: both get another family that carries it and takes their wires,
+ * the smallest first.
  */
 export function largerPlugs(graph: Graph, { contact, amps, result }: Overload): readonly Remedy[] {
   const cable = graph.cables[contact?.cable ?? -1];
-  if (contact === undefined || cable === undefined) return [];
-  const { at } = contact.end;
-  if (at.is === 'port') return replacements(graph, at.item);
-  const mated = matedEnd(graph, contact);
-  if (mated === undefined) return [];
+  const mated = contact === undefined ? undefined : matedEnd(graph, contact);
+  if (contact === undefined || cable === undefined || mated === undefined) return [];
   const pair = [{ cable, end: contact.end }, mated];
   const presentA = Math.min(...pair.map(({ end }) => CONNECTOR_FAMILIES[end.connector.family].contactA));
   return POWER_PLUGS.filter(
