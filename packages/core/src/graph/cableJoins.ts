@@ -52,6 +52,14 @@ export function portIn(graph: Graph, item: number, portId: string): PortAt | und
   return entry === undefined || port === undefined ? undefined : { item, itemId: entry.item.id, ref: entry.item.ref, port };
 }
 
+/** The end of another cable that an end is plugged into; undefined where it is at a port, or free. */
+export function matedEnd(graph: Graph, { at }: CableEnd): { readonly cable: Cable; readonly end: CableEnd } | undefined {
+  if (at.is !== 'mate') return undefined;
+  const cable = graph.cables[graph.cableIx.get(at.cable) ?? -1];
+  const end = cable?.nodes[at.node];
+  return cable === undefined || end?.is !== 'end' ? undefined : { cable, end };
+}
+
 /** A leg that leads from one port to another: the commonest cables are one such leg, and pin maps are about it. */
 export interface PortLeg {
   readonly cable: Cable;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import type { Design } from '../../model/design.ts';
-import { bench, powered, withPart } from '../../test/checkCases/build.ts';
+import { bench, powered, withElement } from '../../test/checkCases/build.ts';
 import { findingsBy } from '../../test/designs.ts';
 
 const COMPANION = 'companion-small-5v';
@@ -14,10 +14,7 @@ function atPort(port: string, peakA: number): Design {
 }
 
 function drawing(design: Design, peakA: number): Design {
-  return withPart(design, COMPANION, (part) => ({
-    ...part,
-    circuit: part.circuit.map((element) => (element.is === 'load' ? { ...element, peakA } : element)),
-  }));
+  return withElement(design, COMPANION, 'load', () => ({ peakA }));
 }
 
 const said = (design: Design): readonly string[] =>

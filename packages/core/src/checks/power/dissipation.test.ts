@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import type { Design } from '../../model/design.ts';
 import { graphOf } from '../../graph/graphOf.ts';
-import { bench, set, withPart } from '../../test/checkCases/build.ts';
+import { bench, set, withElement } from '../../test/checkCases/build.ts';
 import { servos } from '../../test/checkCases/powerDesigns.ts';
 import { findingsBy, made } from '../../test/designs.ts';
 import { findingsOf, remediesOf } from '../findingsOf.ts';
@@ -34,11 +34,7 @@ describe('a linear regulator', () => {
 
   it('may be as hot as it is rated, and no hotter', () => {
     const { watts } = hottest(servos(LINEAR, 3, 'servo-12g-metal'));
-    const rated = (maxW: number): Design =>
-      withPart(servos(LINEAR, 3, 'servo-12g-metal'), LINEAR, (part) => ({
-        ...part,
-        circuit: part.circuit.map((element) => (element.is === 'regulator' ? { ...element, maxW } : element)),
-      }));
+    const rated = (maxW: number): Design => withElement(servos(LINEAR, 3, 'servo-12g-metal'), LINEAR, 'regulator', () => ({ maxW }));
     expect(said(rated(watts * 1.001))).toEqual([]);
     expect(said(rated(watts * 0.98))).toHaveLength(1);
   });

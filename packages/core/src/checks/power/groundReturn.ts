@@ -1,12 +1,12 @@
 import { currentAgainst } from '../../text/numbers.ts';
 import type { Graph, GraphEdge } from '../../graph/graph.ts';
 import type { Cable, Conductor } from '../../model/aircraft.ts';
-import { CONNECTOR_FAMILIES } from '../../model/connector.ts';
 import { isSupply } from '../../harness/joinVerdict.ts';
 import { ofCable } from './helpers/causes.ts';
 import { missingGround } from './remedies/missingWire.ts';
 import { starGrounds } from './remedies/starGround.ts';
 import type { PowerNetwork } from '../../power/network/powerNetwork.ts';
+import { contactRating } from '../../power/network/contactRating.ts';
 import { contactName } from '../../power/network/edgeName.ts';
 import { ampsOfEdges } from '../../power/network/readings.ts';
 import { liveCircuit, type ScenarioResult } from '../../power/scenarios/solveScenario.ts';
@@ -83,8 +83,7 @@ function returnsIn(graph: Graph, result: ScenarioResult): ReadonlyMap<number, Re
     const carried = Math.abs(amps[i] ?? 0);
     if (isSupply(role)) supplyA.set(edge.cable, Math.max(supplyA.get(edge.cable) ?? 0, carried));
     if (role !== 'gnd' || (grounds.get(edge.cable)?.amps ?? -1) >= carried) return;
-    const { contactA } = CONNECTOR_FAMILIES[edge.end.connector.family];
-    grounds.set(edge.cable, { amps: carried, limitA: contactA, contact: edge, result });
+    grounds.set(edge.cable, { amps: carried, limitA: contactRating(graph, edge.end, Infinity), contact: edge, result });
   });
   return new Map([...grounds].filter(([cable, ground]) => ground.amps > OTHERS_SHARE * (supplyA.get(cable) ?? 0)));
 }
@@ -185,7 +184,7 @@ function burntIn(graph: Graph, { result, edges }: Turn): Opened[] {
   const worst = new Map<number, Burnt>();
   graph.edges.forEach((at, i) => {
     if (at.is !== 'contact') return;
-    const { contactA } = CONNECTOR_FAMILIES[at.end.connector.family];
+    const contactA = contactRating(graph, at.end, Infinity);
     const amps = Math.abs(after[i] ?? 0);
     if (amps <= contactA || Math.abs(before[i] ?? 0) > contactA) return;
     const island = islandOfEdge(network, i);

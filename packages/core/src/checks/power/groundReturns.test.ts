@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { removed, withPart } from '../../test/checkCases/build.ts';
+import { removed, withElement } from '../../test/checkCases/build.ts';
 import { motorWired } from '../../test/checkCases/wiring.ts';
 import { findingsBy, made } from '../../test/designs.ts';
 import { findingsOf, remediesOf } from '../findingsOf.ts';
@@ -30,11 +30,8 @@ describe('the ground of a signal lead beside a thick one', () => {
     [3.6, ['mend']],
     [6, ['stop']],
   ])('is judged by the rating of its contact while the motor takes %d A at full throttle', (fullA, severities) => {
-    const open = withPart(removed(motorWired(), 'W02', 2), 'motor-28mm-9x6', (part) => ({
-      ...part,
-      circuit: part.circuit.map((element) =>
-        element.is === 'motor' ? { ...element, table: element.table.map((row) => ({ ...row, currentA: row.throttle * fullA })) } : element,
-      ),
+    const open = withElement(removed(motorWired(), 'W02', 2), 'motor-28mm-9x6', 'motor', (element) => ({
+      table: element.table.map((row) => ({ ...row, currentA: row.throttle * fullA })),
     }));
     const found = findingsBy(open, 'power.ground-return').filter(({ what }) => what.startsWith('Return current'));
     expect(found.map(({ severity }) => severity)).toEqual(severities);

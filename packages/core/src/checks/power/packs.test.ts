@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { graphOf } from '../../graph/graphOf.ts';
 import { burstAmps } from '../../model/burst.ts';
 import type { Design } from '../../model/design.ts';
-import { bench, powered, withPart } from '../../test/checkCases/build.ts';
+import { bench, powered, withElement } from '../../test/checkCases/build.ts';
 import { motorised } from '../../test/checkCases/powerDesigns.ts';
 import { findingsBy, made } from '../../test/designs.ts';
 import { remediesOf } from '../findingsOf.ts';
@@ -39,10 +39,7 @@ describe('packs on one bus', () => {
 describe('what a pack delivers', () => {
   const PACK = 'battery-lipo-4s-5000';
   const rated = (continuousA: number): Design =>
-    withPart(motorised('motor-controller-40a-5v2a', 'motor-28mm-9x6', 10).design, PACK, (part) => ({
-      ...part,
-      circuit: part.circuit.map((element) => (element.is === 'battery' ? { ...element, continuousA } : element)),
-    }));
+    withElement(motorised('motor-controller-40a-5v2a', 'motor-28mm-9x6', 10).design, PACK, 'battery', () => ({ continuousA }));
 
   it('is judged by what it may give for as long as the situation lasts', () => {
     // The largest share of a pack of 1 A: for a short time it may give more.

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { graphOf } from '../../graph/graphOf.ts';
 import { circuitNode } from '../../graph/graph.ts';
 import { voltsAt } from '../../graph/railsOf.ts';
-import { bench, joined, withPart } from '../../test/checkCases/build.ts';
+import { bench, joined, withElement } from '../../test/checkCases/build.ts';
 import { inSeries } from '../../test/checkCases/powerDesigns.ts';
 import { findingsBy, itemOf, made } from '../../test/designs.ts';
 import type { Part } from '../../model/part.ts';
@@ -75,9 +75,8 @@ describe('two packs on a series lead', () => {
     [4750, 0],
     [4749, 1],
   ])('of one kind may differ by a twentieth: 5000 with %d mAh', (capacityMah, findings) => {
-    const design = withPart(inSeries('battery-lipo-4s-5000', 'battery-lipo-3s-3300').design, 'battery-lipo-3s-3300', (part) => ({
-      ...part,
-      circuit: part.circuit.map((element) => (element.is === 'battery' ? { ...element, capacityMah } : element)),
+    const design = withElement(inSeries('battery-lipo-4s-5000', 'battery-lipo-3s-3300').design, 'battery-lipo-3s-3300', 'battery', () => ({
+      capacityMah,
     }));
     expect(findingsBy(design, 'power.series-batteries')).toHaveLength(findings);
   });

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import type { Design } from '../../model/design.ts';
-import { bench, FC, set, withPart } from '../../test/checkCases/build.ts';
+import { bench, FC, set, withElement } from '../../test/checkCases/build.ts';
 import { flyingCarrier } from '../../test/checkCases/powerDesigns.ts';
 import { findingsBy, itemOf } from '../../test/designs.ts';
 
@@ -45,11 +45,7 @@ describe('servos on the regulator inside a motor controller', () => {
   });
 
   it('are to be mended where they ask for more than it gives for ever', () => {
-    const rated = (continuousA: number): Design =>
-      withPart(onBuiltIn(2), ESC, (part) => ({
-        ...part,
-        circuit: part.circuit.map((element) => (element.is === 'regulator' ? { ...element, continuousA } : element)),
-      }));
+    const rated = (continuousA: number): Design => withElement(onBuiltIn(2), ESC, 'regulator', () => ({ continuousA }));
     const [asked] = findingsBy(rated(2), 'power.built-in-regulator').flatMap(({ evidence }) => evidence[0] ?? []);
     expect([asked?.label, asked?.limit]).toEqual(['ESC1 built-in, most asked', '2.00 A']);
     const amps = Number(asked?.value.replace(' A', ''));
@@ -67,11 +63,8 @@ describe('a servo rail that is a backup input', () => {
   it('is a note while it stays inside the window of the input, and to be mended where it leaves it', () => {
     expect(said(flyingCarrier(true))).toEqual([['note', bare]]);
     const window = (minV: number, maxV: number): Design =>
-      withPart(flyingCarrier(true), 'controller-h7-carrier', (part) => ({
-        ...part,
-        circuit: part.circuit.map((element) =>
-          element.is === 'selector' ? { ...element, inputs: element.inputs.map((input) => ({ ...input, minV, maxV })) } : element,
-        ),
+      withElement(flyingCarrier(true), 'controller-h7-carrier', 'selector', (element) => ({
+        inputs: element.inputs.map((input) => ({ ...input, minV, maxV })),
       }));
     const [lowest, highest] = findingsBy(flyingCarrier(true), 'power.backup-unconditioned').flatMap(({ evidence }) =>
       evidence.map(({ value }) => Number(value.replace(' V', ''))),

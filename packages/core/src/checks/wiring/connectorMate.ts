@@ -1,4 +1,4 @@
-import { portAt } from '../../graph/cableJoins.ts';
+import { matedEnd, portAt } from '../../graph/cableJoins.ts';
 import type { Graph } from '../../graph/graph.ts';
 import { applyEdit } from '../../edits/applyEdit.ts';
 import type { SimpleEdit } from '../../edits/registry.ts';
@@ -31,10 +31,8 @@ function placeOf(graph: Graph, end: CableEnd): Place | undefined {
       subjects: [{ is: 'port', item: at.itemId, port: at.port.id }],
     };
   }
-  if (end.at.is !== 'mate') return undefined;
-  const other = graph.cables[graph.cableIx.get(end.at.cable) ?? -1];
-  const node = other?.nodes[end.at.node];
-  return other === undefined || node?.is !== 'end' ? undefined : { connector: node.connector, name: other.tag, subjects: [] };
+  const mated = matedEnd(graph, end);
+  return mated === undefined ? undefined : { connector: mated.end.connector, name: mated.cable.tag, subjects: [] };
 }
 
 function mateAt(graph: Graph, cable: Cable, end: CableEnd): Saying[] {

@@ -1,4 +1,4 @@
-import type { Cable, CableEnd, CableNode } from '../../model/aircraft.ts';
+import type { CableNode } from '../../model/aircraft.ts';
 import type { Graph, GraphEdge } from '../../graph/graph.ts';
 
 type Wire = Extract<GraphEdge, { is: 'conductor' }>;
@@ -30,14 +30,6 @@ export function matedName(graph: Graph, { mate, a }: Extract<GraphEdge, { is: 'm
     return `${entry?.item.ref ?? '?'} ${entry?.part?.ports.find(({ id }) => id === port)?.label ?? port}`;
   });
   return `${on ?? '?'} pin ${pin?.is === 'pin' ? pin.pin.n : '?'} on ${under ?? '?'}`;
-}
-
-/** The end of another cable that a contact meets, where two cables are plugged into each other. */
-export function matedEnd(graph: Graph, { end }: Contact): { readonly cable: Cable; readonly end: CableEnd } | undefined {
-  if (end.at.is !== 'mate') return undefined;
-  const cable = graph.cables[graph.cableIx.get(end.at.cable) ?? -1];
-  const node = cable?.nodes[end.at.node];
-  return cable === undefined || node?.is !== 'end' ? undefined : { cable, end: node };
 }
 
 /** A contact as a person names it: `W05 contact 2 at BEC1`, or `at W06` where it is plugged into another cable. */

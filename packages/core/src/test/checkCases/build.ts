@@ -46,6 +46,22 @@ export function withPart(design: Design, id: string, change: (part: Part) => Par
   return { ...design, parts: new Map([...design.parts].map(([key, one]) => [key, one.id === id ? change(one) : one] as const)) };
 }
 
+type Element = Part['circuit'][number];
+
+/** The design with a part of the catalogue whose circuit elements of one kind are changed. */
+export function withElement<K extends Element['is']>(
+  design: Design,
+  id: string,
+  is: K,
+  change: (element: Extract<Element, { is: K }>) => Partial<Extract<Element, { is: K }>>,
+): Design {
+  const isMeant = (element: Element): element is Extract<Element, { is: K }> => element.is === is;
+  return withPart(design, id, (part) => ({
+    ...part,
+    circuit: part.circuit.map((element) => (isMeant(element) ? { ...element, ...change(element) } : element)),
+  }));
+}
+
 /** The design with another dialect. */
 export function withDialect(design: Design, dialect: Dialect): Design {
   const dialects = new Map([...design.dialects, [dialectKeyOf(dialect), dialect]]);

@@ -3,7 +3,8 @@ import type { Graph } from '../../../graph/graph.ts';
 import type { DeviceElement } from '../../../power/network/devicesOf.ts';
 import { BURST_S } from '../../../model/burst.ts';
 import { contactAmps } from '../../../model/connector.ts';
-import { contactName, matedEnd, matedName, type Contact } from '../../../power/network/edgeName.ts';
+import { contactRating } from '../../../power/network/contactRating.ts';
+import { contactName, matedName, type Contact } from '../../../power/network/edgeName.ts';
 import { powerNetwork } from '../../../power/network/powerNetwork.ts';
 import { ampsOfEdges } from '../../../power/network/readings.ts';
 import { ratedAmps } from '../../../power/report/powerReport.ts';
@@ -162,15 +163,11 @@ function contactAt(graph: Graph, contact: Contact, edge: number): Rated[] {
   const { at } = end;
   const cable = graph.cables[contact.cable];
   if (cable === undefined || at.is === 'free') return [];
-  // Where two cables are plugged into each other, the weaker of the two connectors is what may be carried.
-  const families = [end, matedEnd(graph, contact)?.end].flatMap((one) => one?.connector.family ?? []);
   const describe = (): Described => ({
     name: contactName(graph, contact),
     discriminator: `${cable.id} ${end.id} ${n}`,
     where: [{ is: 'cable', cable: cable.id }, at.is === 'port' ? { is: 'item', item: at.item } : { is: 'cable', cable: at.cable }],
     cause: { of: ofCable(cable), distance: 1 },
   });
-  return [
-    { describe, device: undefined, edge, limitA: (durationS) => Math.min(...families.map((family) => contactAmps(family, durationS))) },
-  ];
+  return [{ describe, device: undefined, edge, limitA: (durationS) => contactRating(graph, end, durationS) }];
 }

@@ -1,7 +1,7 @@
+import { matedEnd } from '../../../graph/cableJoins.ts';
 import type { Graph } from '../../../graph/graph.ts';
 import type { Cable, CableEnd } from '../../../model/aircraft.ts';
 import { CONNECTOR_FAMILIES, contactAmps, POWER_PLUGS } from '../../../model/connector.ts';
-import { matedEnd } from '../../../power/network/edgeName.ts';
 import { listed } from '../../../text/lists.ts';
 import { stated } from '../../../text/numbers.ts';
 import type { Remedy } from '../../finding.ts';
@@ -13,7 +13,7 @@ import type { Overload } from '../helpers/overloads.ts';
  */
 export function largerPlugs(graph: Graph, { contact, amps, result }: Overload): readonly Remedy[] {
   const cable = graph.cables[contact?.cable ?? -1];
-  const mated = contact === undefined ? undefined : matedEnd(graph, contact);
+  const mated = contact === undefined ? undefined : matedEnd(graph, contact.end);
   if (contact === undefined || cable === undefined || mated === undefined) return [];
   const pair = [{ cable, end: contact.end }, mated];
   const presentA = Math.min(...pair.map(({ end }) => CONNECTOR_FAMILIES[end.connector.family].contactA));
